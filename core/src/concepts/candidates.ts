@@ -1,0 +1,205 @@
+import { Int32List } from '../numeric/int32-list.ts';
+import { ranked } from '../numeric/order.ts';
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
+import { wordsPerSource, type Tokens } from '../text/tokens.ts';
+import { pullOfCandidates } from './pull.ts';
+import { findPhrases, phraseAt, type PhraseSettings } from './phrases.ts';
+import { stoppedTypes, type Terms } from './terms.ts';
+
+/** Words and phrases that could become concepts, with their figures, sorted by falling mentions, then by key. */
+export interface Candidates {
+  /** What a candidate is called in decisions and files: its lemma, or the lemmas of a phrase with spaces. */
+  readonly keys: readonly string[];
+  readonly part: readonly (PartOfSpeech | 'phrase')[];
+  readonly mentions: Int32Array;
+  /** How many sources mention it. */
+  readonly sources: Int32Array;
+  /** 1 − DP, from 0 (all in one short source) to 1 (as even as the sources are long). */
+  readonly spread: Float64Array;
+  /** How selective it is in its company, in nats; 0 where that is no more than chance. */
+  readonly pull: Float64Array;
+  /** Keys merged into each candidate, with their mentions; empty where nothing was. */
+  readonly variants: readonly (readonly { readonly key: string; readonly mentions: number }[])[];
+  /** Candidate of each occurrence, in the order of the text. */
+  readonly occurrence: Int32Array;
+  readonly occurrenceFirst: Int32Array;
+  /** One past the last token of each occurrence. */
+  readonly occurrenceEnd: Int32Array;
+}
+
+export interface CandidateSettings extends PhraseSettings {
+  readonly parts: { readonly noun: boolean; readonly verb: boolean; readonly adjective: boolean };
+  readonly phrases: boolean;
+  /** Variant key → key of the concept it counts for. */
+  readonly merges: Readonly<Record<string, string>>;
+}
+
+/** A candidate mentioned less often has no figures worth ordering by and is left out. */
+const FEWEST_MENTIONS = 2;
+
+/** Finds candidates and their occurrences; a token counts once, in the longest kept phrase. */
+export function* findCandidates(
+  tokens: Tokens,
+  terms: Terms,
+  parts: Uint8Array,
+  stopWords: ReadonlySet<string>,
+  settings: CandidateSettings,
+): Stepwise<Candidates> {
+  const stopped = stoppedTypes(tokens, terms, stopWords);
+  const phrases = settings.phrases ? findPhrases(tokens, terms, parts, stopped, settings) : undefined;
+  yield 0.3;
+
+  const names: string[] = [];
+  const idOf = new Map<string, number>();
+  const resolved = (key: string): string => {
+    let at = key;
+    for (let hops = 0; hops < 20 && settings.merges[at] !== undefined; hops++) at = settings.merges[at];
+    return at;
+  };
+  const candidateOf = (key: string): number => {
+    let id = idOf.get(key);
+    if (id === undefined) {
+      id = names.length;
+      idOf.set(key, id);
+      names.push(key);
+    }
+    return id;
+  };
+  // Variants first get ids of their own, so that a merged concept can say what it is made of.
+  const termId = new Int32Array(terms.labels.length).fill(-1);
+  const phraseId = phrases ? phrases.labels.map((label) => candidateOf(label)) : [];
+  const phraseCount = names.length;
+  const mergeTargets = new Set(Object.values(settings.merges));
+  const wanted = (term: number): boolean => {
+    const part = PARTS_OF_SPEECH[terms.part[term]];
+    const label = terms.labels[term];
+    return (
+      (part !== 'other' && settings.parts[part]) ||
+      settings.merges[label] !== undefined ||
+      mergeTargets.has(label)
+    );
+  };
+  const isWanted = Uint8Array.from(terms.labels, (_, term) => (wanted(term) ? 1 : 0));
+
+  const rawOccurrence = new Int32List();
+  const first = new Int32List();
+  const end = new Int32List();
+  const total = tokens.type.length;
+  for (let t = 0; t < total; ) {
+    const type = tokens.type[t];
+    if (stopped[type]) {
+      t++;
+      continue;
+    }
+    const phrase = phrases && phraseAt(tokens, terms, stopped, phrases, t);
+    if (phrase) {
+      rawOccurrence.push(phraseId[phrase[0]]);
+      first.push(t);
+      end.push(phrase[1]);
+      t = phrase[1];
+      continue;
+    }
+    const term = terms.ofType[type];
+    if (isWanted[term]) {
+      if (termId[term] < 0) termId[term] = candidateOf(terms.labels[term]);
+      rawOccurrence.push(termId[term]);
+      first.push(t);
+      end.push(t + 1);
+    }
+    t++;
+  }
+  const raw = rawOccurrence.done();
+  yield 0.5;
+
+  const rawMentions = new Int32Array(names.length);
+  for (const id of raw) rawMentions[id]++;
+  const conceptOf = Int32Array.from(names.slice(), (name) => candidateOf(resolved(name)));
+  const mentions = new Int32Array(names.length);
+  for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
+  const order = ranked(names.length, (id) => mentions[id])
+    .filter((id) => mentions[id] >= FEWEST_MENTIONS)
+    .sort((a, b) => mentions[b] - mentions[a] || (names[a] < names[b] ? -1 : 1));
+  const place = new Int32Array(names.length).fill(-1);
+  order.forEach((id, index) => (place[id] = index));
+
+  const occurrence = new Int32List();
+  const occurrenceFirst = new Int32List();
+  const occurrenceEnd = new Int32List();
+  const firsts = first.done();
+  const ends = end.done();
+  for (let i = 0; i < raw.length; i++) {
+    const candidate = place[conceptOf[raw[i]]];
+    if (candidate < 0) continue;
+    occurrence.push(candidate);
+    occurrenceFirst.push(firsts[i]);
+    occurrenceEnd.push(ends[i]);
+  }
+  const variants = order.map((): { key: string; mentions: number }[] => []);
+  for (let id = 0; id < conceptOf.length; id++) {
+    const candidate = place[conceptOf[id]];
+    if (candidate >= 0 && conceptOf[id] !== id && rawMentions[id] > 0) {
+      if (variants[candidate].length === 0 && rawMentions[conceptOf[id]] > 0) {
+        variants[candidate].push({ key: names[conceptOf[id]], mentions: rawMentions[conceptOf[id]] });
+      }
+      variants[candidate].push({ key: names[id], mentions: rawMentions[id] });
+    }
+  }
+  const partOf = new Map(terms.labels.map((label, term) => [label, PARTS_OF_SPEECH[terms.part[term]]]));
+  const found = {
+    occurrence: occurrence.done(),
+    occurrenceFirst: occurrenceFirst.done(),
+    occurrenceEnd: occurrenceEnd.done(),
+  };
+  const figures = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length);
+  yield 0.7;
+  return {
+    keys: order.map((id) => names[id]),
+    part: order.map((id) => (id < phraseCount ? 'phrase' : (partOf.get(names[id]) ?? PARTS_OF_SPEECH[NOUN]))),
+    mentions: Int32Array.from(order, (id) => mentions[id]),
+    ...figures,
+    pull: pullOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length),
+    variants,
+    ...found,
+  };
+}
+
+/**
+ * Sources and spread of each candidate. Spread is 1 − DPnorm (Gries 2008; normalised by 1 − the smallest source's
+ * share, Lijffijt & Gries 2012), with each source's share of tokens as what to expect.
+ */
+export function spreadOfCandidates(
+  tokens: Tokens,
+  occurrence: Int32Array,
+  occurrenceFirst: Int32Array,
+  candidateCount: number,
+): { sources: Int32Array; spread: Float64Array } {
+  const words = wordsPerSource(tokens);
+  const total = tokens.type.length;
+  const mentions = new Int32Array(candidateCount);
+  for (const candidate of occurrence) mentions[candidate]++;
+  const sources = new Int32Array(candidateCount);
+  // Σ|s − v| = Σ over sources with it (|s − v| − s) + Σ s, so that sources without it need no visit.
+  const distance = new Float64Array(candidateCount).fill(1);
+  const here = new Int32Array(candidateCount);
+  let next = 0;
+  let smallest = 1;
+  for (let source = 0; source < words.length; source++) {
+    const share = words[source] / total;
+    if (words[source] > 0) smallest = Math.min(smallest, share);
+    const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
+    const touched: number[] = [];
+    for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
+      const candidate = occurrence[next];
+      if (here[candidate]++ === 0) touched.push(candidate);
+    }
+    for (const candidate of touched) {
+      sources[candidate]++;
+      distance[candidate] += Math.abs(share - here[candidate] / mentions[candidate]) - share;
+      here[candidate] = 0;
+    }
+  }
+  const scale = smallest < 1 ? 1 - smallest : 1;
+  const spread = distance.map((sum) => Math.max(0, Math.min(1, 1 - sum / 2 / scale)));
+  return { sources, spread };
+}

@@ -1,0 +1,79 @@
+import { ranked } from '../numeric/order.ts';
+import type { Candidates } from './candidates.ts';
+
+export interface SelectionSettings {
+  /** How many concepts the starting selection keeps at most. */
+  readonly size: number;
+  readonly minimumMentions: number;
+  readonly minimumSources: number;
+  /** Largest share of the sources that may mention a concept, from 0 to 1. */
+  readonly maximumSourceShare: number;
+  /** Keys the researcher always keeps. */
+  readonly kept: readonly string[];
+  /** Keys the researcher dropped. */
+  readonly dropped: readonly string[];
+}
+
+/** The concepts chosen from the candidates, in order of their score. */
+export interface Concepts {
+  /** Candidate of each concept. */
+  readonly candidate: Int32Array;
+  readonly keys: readonly string[];
+  readonly mentions: Int32Array;
+  /** Concept of each occurrence, with its tokens, in the order of the text. */
+  readonly occurrence: Int32Array;
+  readonly occurrenceFirst: Int32Array;
+  readonly occurrenceEnd: Int32Array;
+}
+
+/** What candidates are ranked by: pull × √mentions, which neither frequent fillers nor rare oddities win. */
+export function scoreOf(candidates: Candidates, index: number): number {
+  return candidates.pull[index] * Math.sqrt(candidates.mentions[index]);
+}
+
+/** Picks the concepts: all that are kept by hand, then the best by score that pass the limits. */
+export function selectConcepts(
+  candidates: Candidates,
+  sourceCount: number,
+  settings: SelectionSettings,
+): Concepts {
+  const kept = new Set(settings.kept);
+  const dropped = new Set(settings.dropped);
+  // With one source every word is in all of them, so the limits on sources say nothing.
+  const limited = sourceCount > 1;
+  const passes = (i: number): boolean =>
+    !dropped.has(candidates.keys[i]) &&
+    (kept.has(candidates.keys[i]) ||
+      (candidates.mentions[i] >= settings.minimumMentions &&
+        (!limited ||
+          (candidates.sources[i] >= settings.minimumSources &&
+            candidates.sources[i] <= Math.max(1, settings.maximumSourceShare * sourceCount)))));
+  const order = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).filter(passes);
+  const byHand = order.filter((i) => kept.has(candidates.keys[i])).length;
+  let room = Math.max(0, settings.size - byHand);
+  const chosen = order.filter((i) => kept.has(candidates.keys[i]) || room-- > 0);
+  const conceptOf = new Int32Array(candidates.keys.length).fill(-1);
+  chosen.forEach((candidate, concept) => (conceptOf[candidate] = concept));
+  let count = 0;
+  for (const candidate of candidates.occurrence) if (conceptOf[candidate] >= 0) count++;
+  const occurrence = new Int32Array(count);
+  const occurrenceFirst = new Int32Array(count);
+  const occurrenceEnd = new Int32Array(count);
+  let at = 0;
+  for (let i = 0; i < candidates.occurrence.length; i++) {
+    const concept = conceptOf[candidates.occurrence[i]];
+    if (concept < 0) continue;
+    occurrence[at] = concept;
+    occurrenceFirst[at] = candidates.occurrenceFirst[i];
+    occurrenceEnd[at] = candidates.occurrenceEnd[i];
+    at++;
+  }
+  return {
+    candidate: Int32Array.from(chosen),
+    keys: chosen.map((i) => candidates.keys[i]),
+    mentions: Int32Array.from(chosen, (i) => candidates.mentions[i]),
+    occurrence,
+    occurrenceFirst,
+    occurrenceEnd,
+  };
+}

@@ -1,0 +1,74 @@
+import { NOUN, OTHER_PART, type Lexicon } from '../text/lexicon.ts';
+import { lemmaInStudy } from '../text/lemmas.ts';
+import { WORD } from '../text/scan.ts';
+import type { Tokens } from '../text/tokens.ts';
+
+/** The words of a collection brought to their dictionary forms. */
+export interface Terms {
+  readonly labels: readonly string[];
+  /** Part of speech most of a term's tokens have; index into `PARTS_OF_SPEECH`. */
+  readonly part: Uint8Array;
+  /** Term of each type; −1 for what is no word. */
+  readonly ofType: Int32Array;
+}
+
+/**
+ * Brings types to terms: their lemma, or the form itself.
+ *
+ * @param parts part of speech by type
+ * @param unit what a term is
+ */
+export function readTerms(
+  tokens: Tokens,
+  parts: Uint8Array,
+  lexicon: Lexicon,
+  unit: 'lemma' | 'form',
+): Terms {
+  const used = new Set(tokens.forms);
+  const labels: string[] = [];
+  const idOf = new Map<string, number>();
+  const ofType = new Int32Array(tokens.forms.length).fill(-1);
+  const votes: number[] = [];
+  for (let type = 0; type < ofType.length; type++) {
+    if (tokens.kindOf[type] !== WORD) continue;
+    const form = tokens.forms[type];
+    let label = form.replaceAll('’', "'");
+    if (unit === 'lemma') {
+      label = lemmaInStudy(lexicon, form, parts[type], (candidate) => used.has(candidate));
+      // Without case folding Bus and bus stay apart.
+      if (form[0] !== form[0].toLowerCase()) label = label[0].toUpperCase() + label.slice(1);
+    }
+    let term = idOf.get(label);
+    if (term === undefined) {
+      term = labels.length;
+      idOf.set(label, term);
+      labels.push(label);
+      votes.push(0, 0, 0, 0);
+    }
+    ofType[type] = term;
+    votes[term * 4 + parts[type]] += tokens.mentionsOf[type];
+  }
+  const part = new Uint8Array(labels.length).fill(OTHER_PART);
+  for (let term = 0; term < labels.length; term++) {
+    let best = NOUN;
+    for (let p = NOUN; p <= OTHER_PART; p++) if (votes[term * 4 + p] > votes[term * 4 + best]) best = p;
+    part[term] = best;
+  }
+  return { labels, part, ofType };
+}
+
+/** Which types are stopped: on the list by their form or by their term. */
+export function stoppedTypes(tokens: Tokens, terms: Terms, stopWords: ReadonlySet<string>): Uint8Array {
+  const stopped = new Uint8Array(tokens.forms.length);
+  for (let type = 0; type < stopped.length; type++) {
+    const term = terms.ofType[type];
+    if (term < 0) {
+      stopped[type] = 1;
+      continue;
+    }
+    const form = tokens.forms[type].toLowerCase().replaceAll('’', "'");
+    const label = terms.labels[term].toLowerCase();
+    if (label.length < 2 || stopWords.has(form) || stopWords.has(label)) stopped[type] = 1;
+  }
+  return stopped;
+}

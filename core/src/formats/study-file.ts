@@ -1,0 +1,245 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import Joi from 'joi';
+import { hashText } from '../numeric/hash.ts';
+import type { DecisionLog } from '../study/decisions.ts';
+import { foldDecisions } from '../study/decisions.ts';
+import type { ThemeIdentity } from '../themes/identity.ts';
+
+/** What a study file holds. docs/formats/study-file.md describes it. */
+export interface StudyFile {
+  readonly log: DecisionLog;
+  readonly register: readonly ThemeIdentity[];
+  /** Originals by source id, those of removed sources too, so that undo can bring them back. */
+  readonly originals: ReadonlyMap<string, string>;
+}
+
+export const STUDY_FORMAT = 'green-thicket-study';
+export const STUDY_VERSION = 1;
+const LARGEST_UNPACKED = 1024 * 1024 * 1024;
+const MOST_ENTRIES = 100_000;
+
+/** Why a study file can't be opened, as a sentence for the researcher. */
+export class StudyFileError extends Error {
+  override readonly name = 'StudyFileError';
+}
+
+const text = Joi.string().allow('').max(1000);
+const key = Joi.string().min(1).max(1000);
+const keys = Joi.array().items(key).max(100_000);
+const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/);
+const share = Joi.number().min(0).max(1);
+const whole = Joi.number().integer();
+const attributes = Joi.object().pattern(key, Joi.string().allow('').max(10_000));
+const source = Joi.object({
+  id: id.required(),
+  name: key.required(),
+  attributes: attributes.required(),
+  textHash: key.required(),
+  length: whole.min(0).required(),
+});
+const change = (fields: Joi.PartialSchemaMap): Joi.ObjectSchema => Joi.object(fields).min(1).required();
+
+const PARTS: Record<string, Joi.PartialSchemaMap> = {
+  renameStudy: { title: key.required() },
+  addSources: { sources: Joi.array().items(source).min(1).max(100_000).required() },
+  removeSources: { ids: Joi.array().items(id).min(1).required() },
+  setAttribute: { ids: Joi.array().items(id).min(1).required(), attribute: key.required(), value: Joi.string().allow('').max(10_000).required() },
+  removeAttribute: { attribute: key.required() },
+  setCleaning: {
+    change: change({
+      addresses: Joi.boolean(),
+      pattern: Joi.boolean(),
+      ownPattern: Joi.string().allow('').max(500),
+      digits: Joi.boolean(),
+      foldCase: Joi.boolean(),
+    }),
+  },
+  setConcepts: {
+    change: change({
+      unit: Joi.valid('lemma', 'form'),
+      nouns: Joi.boolean(),
+      verbs: Joi.boolean(),
+      adjectives: Joi.boolean(),
+      phrases: Joi.boolean(),
+      phraseMentions: whole.min(2),
+      phraseNpmi: Joi.number().min(-1).max(1),
+      englishStopWords: Joi.boolean(),
+      size: whole.min(1).max(2000),
+      minimumMentions: whole.min(1),
+      minimumSources: whole.min(1),
+      maximumSourceShare: share,
+    }),
+  },
+  keepConcepts: { keys: keys.required() },
+  dropConcepts: { keys: keys.required() },
+  leaveConcepts: { keys: keys.required() },
+  addStopWords: { words: keys.required() },
+  removeStopWords: { words: keys.required() },
+  mergeConcepts: { into: key.required(), keys: keys.required() },
+  splitConcept: { key: key.required() },
+  renameConcept: { key: key.required(), label: text.required() },
+  setWindows: {
+    change: change({
+      unit: Joi.valid('sentences', 'words', 'paragraph', 'turn', 'source'),
+      size: whole.min(1).max(1000),
+      acrossParagraphs: Joi.boolean(),
+    }),
+  },
+  setLinks: {
+    change: change({
+      measure: Joi.valid('npmi', 'jaccard', 'cosine', 'count'),
+      cutOff: Joi.number().min(-1),
+      minimumTogether: whole.min(1),
+      maximumQ: share,
+    }),
+  },
+  setThemes: {
+    change: change({
+      resolution: Joi.alternatives(Joi.valid('auto'), Joi.number().min(0.01).max(100)),
+      runs: whole.min(1).max(500),
+      seed: whole,
+    }),
+  },
+  renameTheme: { letter: Joi.string().pattern(/^[A-Z]{1,4}$/).required(), name: text.required() },
+  setMap: { change: change({ shownLinks: whole.min(0), shownBridges: whole.min(0) }) },
+  setCompare: { change: change({ attribute: text, order: Joi.valid('share', 'difference') }) },
+};
+
+const decision = Joi.alternatives().conditional('.kind', {
+  switch: Object.entries(PARTS).map(([kind, parts]) => ({
+    is: kind,
+    then: Joi.object({ kind: Joi.valid(kind).required(), ...parts }),
+  })),
+  otherwise: Joi.object({ kind: Joi.valid(...Object.keys(PARTS)).required() }),
+});
+
+const seq = whole.min(0);
+const studySchema = Joi.object({
+  format: Joi.valid(STUDY_FORMAT).required(),
+  version: whole.min(1).required(),
+  head: seq.required(),
+  tip: seq.required(),
+  decisions: Joi.array()
+    .items(
+      Joi.object({
+        seq: seq.min(1).required(),
+        parent: seq.required(),
+        time: Joi.string().isoDate().required(),
+        decision: decision.required(),
+        reason: text,
+      }),
+    )
+    .required(),
+  register: Joi.array()
+    .items(
+      Joi.object({
+        letter: Joi.string().pattern(/^[A-Z]{1,4}$/).required(),
+        members: keys.required(),
+        present: Joi.boolean().required(),
+      }),
+    )
+    .required(),
+}).required();
+
+interface StudyJson extends DecisionLog {
+  readonly decisions: DecisionLog['records'];
+  readonly register: ThemeIdentity[];
+}
+
+/** Packs a study: a ZIP of study.json and sources/<id>.txt. Equal studies give equal bytes. */
+export function writeStudyFile(file: StudyFile): Uint8Array {
+  const { log, register, originals } = file;
+  const json = {
+    format: STUDY_FORMAT,
+    version: STUDY_VERSION,
+    head: log.head,
+    tip: log.tip,
+    decisions: log.records,
+    register,
+  };
+  const entries: Record<string, Uint8Array> = { 'study.json': strToU8(JSON.stringify(json, null, 1)) };
+  for (const sourceId of [...originals.keys()].sort()) {
+    entries[`sources/${sourceId}.txt`] = strToU8(originals.get(sourceId) ?? '');
+  }
+  // A fixed date, the first a ZIP can have, so that no clock gets into the bytes.
+  return zipSync(entries, { level: 6, mtime: new Date(1980, 0, 1, 12) });
+}
+
+/** Opens a study file, or throws a StudyFileError that says why it can't be; nothing of a faulty file is taken. */
+export function readStudyFile(bytes: Uint8Array): StudyFile {
+  const entries = unpack(bytes);
+  const packed = entries['study.json'];
+  if (!packed) throw new StudyFileError('This is no study file: it holds no study.json.');
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(strFromU8(packed));
+  } catch {
+    throw new StudyFileError('The study file is damaged: its study.json is not valid JSON. Open an earlier copy.');
+  }
+  const version = (parsed as { version?: unknown } | null)?.version;
+  if (typeof version === 'number' && version > STUDY_VERSION) {
+    throw new StudyFileError(
+      `The study file has version ${version} and this application reads up to ${STUDY_VERSION}. Open it with a newer one.`,
+    );
+  }
+  const { error, value } = studySchema.validate(parsed, { convert: false }) as {
+    error?: Error;
+    value: StudyJson;
+  };
+  if (error) throw new StudyFileError(`The study file is damaged: ${error.message}. Open an earlier copy.`);
+  const log: DecisionLog = { records: value.decisions, head: value.head, tip: value.tip };
+  checkTree(log);
+  const originals = new Map<string, string>();
+  for (const record of log.records) {
+    if (record.decision.kind !== 'addSources') continue;
+    for (const { id: sourceId, name, textHash } of record.decision.sources) {
+      const entry = entries[`sources/${sourceId}.txt`];
+      if (!entry) throw new StudyFileError(`The study file is damaged: the text of “${name}” is missing.`);
+      const original = strFromU8(entry);
+      if (hashText(original) !== textHash) {
+        throw new StudyFileError(
+          `The study file was changed by hand: the text of “${name}” is not the one its marks were made on.`,
+        );
+      }
+      originals.set(sourceId, original);
+    }
+  }
+  const ids = foldDecisions(log).sources.map((each) => each.id);
+  if (new Set(ids).size !== ids.length) {
+    throw new StudyFileError('The study file is damaged: a source is in it twice.');
+  }
+  return { log, register: value.register, originals };
+}
+
+/** Every record hangs on an earlier one, and the markers are on records. */
+function checkTree({ records, head, tip }: DecisionLog): void {
+  const known = new Set([0]);
+  for (const { seq: number, parent } of records) {
+    if (known.has(number) || !known.has(parent) || parent >= number) {
+      throw new StudyFileError(`The study file is damaged: decision ${number} does not follow from an earlier one.`);
+    }
+    known.add(number);
+  }
+  if (!known.has(head) || !known.has(tip)) {
+    throw new StudyFileError('The study file is damaged: it points at a decision it does not hold.');
+  }
+}
+
+function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
+  let unpacked = 0;
+  let count = 0;
+  try {
+    return unzipSync(bytes, {
+      filter: (entry) => {
+        unpacked += entry.originalSize;
+        if (++count > MOST_ENTRIES || unpacked > LARGEST_UNPACKED) {
+          throw new StudyFileError('The study file is too large to open: it unpacks to more than 1 GB.');
+        }
+        return entry.name === 'study.json' || /^sources\/[A-Za-z0-9_-]{1,64}\.txt$/.test(entry.name);
+      },
+    });
+  } catch (error) {
+    if (error instanceof StudyFileError) throw error;
+    throw new StudyFileError('This is no study file, or it was cut short: it can’t be unpacked. Open an earlier copy.');
+  }
+}

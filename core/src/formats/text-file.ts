@@ -1,0 +1,94 @@
+/** The largest text file that is read, in bytes; about fifteen million words. */
+export const LARGEST_TEXT_FILE = 100 * 1024 * 1024;
+
+export type ReadText =
+  | { readonly ok: true; readonly text: string; readonly encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252' }
+  | { readonly ok: false; readonly reason: string };
+
+const SIGNATURES: readonly [string, readonly number[]][] = [
+  ['a PNG picture', [0x89, 0x50, 0x4e, 0x47]],
+  ['a JPEG picture', [0xff, 0xd8, 0xff]],
+  ['a GIF picture', [0x47, 0x49, 0x46, 0x38]],
+  ['a PDF document', [0x25, 0x50, 0x44, 0x46]],
+  ['a ZIP archive or an office document', [0x50, 0x4b, 0x03, 0x04]],
+  ['an old office document', [0xd0, 0xcf, 0x11, 0xe0]],
+  ['a compressed file', [0x1f, 0x8b]],
+  ['a program', [0x7f, 0x45, 0x4c, 0x46]],
+];
+
+/** Why a file of this size can't be a source, or undefined where it can. Asked before its bytes are read. */
+export function refuseSize(bytes: number): string | undefined {
+  if (bytes === 0) return 'It is empty.';
+  if (bytes > LARGEST_TEXT_FILE) {
+    const size = Math.round(bytes / 1024 / 1024);
+    return `It is too large: ${size} MB, and the most is ${LARGEST_TEXT_FILE / 1024 / 1024} MB. Split it into smaller files.`;
+  }
+  return undefined;
+}
+
+/**
+ * Reads a text file: UTF-8 with or without byte order mark, UTF-16 of either order, or else Windows-1252. Says why not
+ * where it is empty, not text, or in no encoding that makes sense. Line ends become \n.
+ */
+export function readTextFile(bytes: Uint8Array): ReadText {
+  const refused = refuseSize(bytes.length);
+  if (refused !== undefined) return { ok: false, reason: refused };
+  for (const [what, signature] of SIGNATURES) {
+    if (signature.every((byte, i) => bytes[i] === byte)) {
+      return { ok: false, reason: `It is not text but ${what}. Save its words as a .txt file and add that.` };
+    }
+  }
+  const utf16 = utf16Order(bytes);
+  if (utf16) return accept(new TextDecoder(utf16).decode(bytes), 'UTF-16');
+  const sample = bytes.subarray(0, 65536);
+  if (sample.includes(0)) return { ok: false, reason: NOT_TEXT };
+  try {
+    return accept(new TextDecoder('utf-8', { fatal: true }).decode(bytes), 'UTF-8');
+  } catch {
+    // Not UTF-8, which is an answer and not a fault: the older one-byte encoding is next.
+  }
+  const undefinedBytes = [0x81, 0x8d, 0x8f, 0x90, 0x9d];
+  let odd = 0;
+  for (const byte of sample) {
+    if (undefinedBytes.includes(byte) || (byte < 32 && byte !== 9 && byte !== 10 && byte !== 13)) odd++;
+  }
+  if (odd > sample.length / 200) return { ok: false, reason: UNREADABLE };
+  return accept(new TextDecoder('windows-1252').decode(bytes), 'Windows-1252');
+}
+
+const NOT_TEXT = 'It is not text: it holds zero bytes, as programs, pictures and sound do.';
+const UNREADABLE = 'Its encoding can’t be read. Save it as UTF-8 and add it again.';
+
+/** UTF-16 by its byte order mark, or by a zero in every second byte. */
+function utf16Order(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+  const end = Math.min(bytes.length - (bytes.length % 2), 4096);
+  if (end < 4) return undefined;
+  let evenZeros = 0;
+  let oddZeros = 0;
+  for (let i = 0; i < end; i += 2) {
+    if (bytes[i] === 0) evenZeros++;
+    if (bytes[i + 1] === 0) oddZeros++;
+  }
+  const pairs = end / 2;
+  if (oddZeros > pairs * 0.7 && evenZeros < pairs * 0.05) return 'utf-16le';
+  if (evenZeros > pairs * 0.7 && oddZeros < pairs * 0.05) return 'utf-16be';
+  return undefined;
+}
+
+function accept(text: string, encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252'): ReadText {
+  const tidy = tidyText(text);
+  if (tidy.trim() === '') return { ok: false, reason: 'It has no words, only white space.' };
+  return { ok: true, text: tidy, encoding };
+}
+
+/** Line ends as \n, no byte order mark, no halves of characters. */
+export function tidyText(text: string): string {
+  const lines = text.includes('\r') ? text.replace(/\r\n?/g, '\n') : text;
+  const marked = lines.charCodeAt(0) === 0xfeff ? lines.slice(1) : lines;
+  // The halves of a broken pair can't be written to a file again.
+  return /[\ud800-\udfff]/.test(marked)
+    ? marked.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')
+    : marked;
+}

@@ -1,0 +1,55 @@
+/** Inks of the themes, dark enough to be read on paper (contrast above 5 to 1). By the number of the letter. */
+const INKS = [
+  '#2f5d3a',
+  '#7a4419',
+  '#2a4a75',
+  '#66540f',
+  '#6b2d4f',
+  '#1f5c63',
+  '#4e463c',
+  '#7b2d2d',
+  '#46541a',
+  '#4b3a78',
+  '#1d5a4a',
+  '#6a3a68',
+] as const;
+
+export const PAPER = '#FBFAF4';
+export const MOSS = '#23402F';
+export const RUST = '#B5532B';
+export const NEUTRAL_INK = '#5d6358';
+
+/** Number of a theme letter: A 0, Z 25, AA 26. */
+export function letterNumber(letter: string): number {
+  let number = 0;
+  for (const character of letter) number = number * 26 + character.charCodeAt(0) - 64;
+  return number - 1;
+}
+
+export function inkOf(letter: string): string {
+  return INKS[letterNumber(letter) % INKS.length];
+}
+
+/** A colour mixed with paper: share 1 is the colour itself. */
+export function tint(colour: string, share: number): string {
+  const channel = (text: string, at: number): number => parseInt(text.slice(at, at + 2), 16);
+  return (
+    '#' +
+    [1, 3, 5]
+      .map((at) => Math.round(channel(PAPER, at) * (1 - share) + channel(colour, at) * share))
+      .map((value) => value.toString(16).padStart(2, '0'))
+      .join('')
+  );
+}
+
+/** A hatch, so that colour is never alone: lines at an angle, in degrees, this far apart, in map units. */
+export interface Hatch {
+  readonly angle: number;
+  readonly distance: number;
+}
+
+/** The hatch of a theme; two themes of one ink differ in it. */
+export function hatchOf(letter: string): Hatch {
+  const number = letterNumber(letter);
+  return { angle: (number * 50) % 180, distance: 7 + 3 * (Math.floor(number / 4) % 3) };
+}

@@ -1,0 +1,50 @@
+import type { Concepts } from '../concepts/selection.ts';
+import { Int32List } from '../numeric/int32-list.ts';
+import type { Windows } from './windows.ts';
+
+/** Which concepts are in which windows, and how often two share one. */
+export interface Counts {
+  /** Concepts of window w: `inWindow[windowFirst[w] … windowFirst[w + 1])`, each once. */
+  readonly windowFirst: Int32Array;
+  readonly inWindow: Int32Array;
+  /** n_i: windows with each concept. */
+  readonly windowsWith: Int32Array;
+  /** n_ij: windows with both, concepts × concepts, symmetric, with n_i on the diagonal. */
+  readonly together: Int32Array;
+}
+
+/** Counts concepts and pairs over the windows, exactly. */
+export function countTogether(
+  concepts: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
+  windows: Windows,
+): Counts {
+  const n = concepts.keys.length;
+  const { occurrence, occurrenceFirst, occurrenceEnd } = concepts;
+  const windowFirst = new Int32Array(windows.count + 1);
+  const inWindow = new Int32List();
+  const together = new Int32Array(n * n);
+  const stamp = new Int32Array(n).fill(-1);
+  const present = new Int32Array(n);
+  let from = 0;
+  for (let w = 0; w < windows.count; w++) {
+    const first = windows.first[w];
+    const end = windows.end[w];
+    while (from < occurrence.length && occurrenceFirst[from] < first) from++;
+    let held = 0;
+    for (let i = from; i < occurrence.length && occurrenceEnd[i] <= end; i++) {
+      const concept = occurrence[i];
+      if (stamp[concept] === w) continue;
+      stamp[concept] = w;
+      present[held++] = concept;
+      inWindow.push(concept);
+    }
+    for (let i = 0; i < held; i++) {
+      const row = present[i] * n;
+      for (let j = 0; j < held; j++) together[row + present[j]]++;
+    }
+    windowFirst[w + 1] = inWindow.length;
+  }
+  const windowsWith = new Int32Array(n);
+  for (let i = 0; i < n; i++) windowsWith[i] = together[i * n + i];
+  return { windowFirst, inWindow: inWindow.done(), windowsWith, together };
+}

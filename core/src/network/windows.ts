@@ -1,0 +1,86 @@
+import { Int32List } from '../numeric/int32-list.ts';
+import type { Tokens } from '../text/tokens.ts';
+
+/** What a window is. */
+export type WindowUnit = 'sentences' | 'words' | 'paragraph' | 'turn' | 'source';
+
+export interface WindowSettings {
+  readonly unit: WindowUnit;
+  /** Sentences or words in a window; has no meaning for the other units. */
+  readonly size: number;
+  /** Whether a window of sentences or words may run on into the next paragraph (never turn or source). */
+  readonly acrossParagraphs: boolean;
+}
+
+/** The windows of a collection, in the order of the text. */
+export interface Windows {
+  readonly count: number;
+  /** First token of each window. */
+  readonly first: Int32Array;
+  /** One past the last token. */
+  readonly end: Int32Array;
+  readonly source: Int32Array;
+  /**
+   * In how many windows a sentence (or word, as the unit is) stands on average: 1 for paragraphs, turns and sources,
+   * nearly the size for sliding windows.
+   */
+  readonly overlap: number;
+}
+
+/**
+ * Lays the windows. Those of sentences and words slide by one and never cross a paragraph (unless told to), a turn or
+ * a source; a paragraph shorter than the size is one window.
+ */
+export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
+  const first = new Int32List();
+  const end = new Int32List();
+  const source = new Int32List();
+  const { sentenceFirst, sentenceSource, sentenceParagraph, sentenceTurn } = tokens;
+  const sentences = sentenceFirst.length - 1;
+  const size = Math.max(1, Math.floor(settings.size));
+  const parted = (a: number, b: number): boolean => {
+    if (sentenceSource[a] !== sentenceSource[b]) return true;
+    if (settings.unit === 'source') return false;
+    if (sentenceTurn[a] !== sentenceTurn[b]) return true;
+    if (settings.unit === 'turn') return false;
+    if (settings.unit === 'paragraph') return sentenceParagraph[a] !== sentenceParagraph[b];
+    return !settings.acrossParagraphs && sentenceParagraph[a] !== sentenceParagraph[b];
+  };
+  let covered = 0;
+  let units = 0;
+  const add = (from: number, to: number, inSource: number): void => {
+    first.push(from);
+    end.push(to);
+    source.push(inSource);
+  };
+  for (let block = 0; block < sentences; ) {
+    let stop = block + 1;
+    while (stop < sentences && !parted(stop - 1, stop)) stop++;
+    const inSource = sentenceSource[block];
+    if (settings.unit === 'sentences') {
+      const span = Math.min(size, stop - block);
+      for (let s = block; s + span <= stop; s++) add(sentenceFirst[s], sentenceFirst[s + span], inSource);
+      covered += (stop - block - span + 1) * span;
+      units += stop - block;
+    } else if (settings.unit === 'words') {
+      const from = sentenceFirst[block];
+      const to = sentenceFirst[stop];
+      const span = Math.min(size, to - from);
+      for (let t = from; t + span <= to; t++) add(t, t + span, inSource);
+      covered += (to - from - span + 1) * span;
+      units += to - from;
+    } else {
+      add(sentenceFirst[block], sentenceFirst[stop], inSource);
+      covered++;
+      units++;
+    }
+    block = stop;
+  }
+  return {
+    count: first.length,
+    first: first.done(),
+    end: end.done(),
+    source: source.done(),
+    overlap: units === 0 ? 1 : covered / units,
+  };
+}

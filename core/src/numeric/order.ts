@@ -1,0 +1,10 @@
+/** Compares by UTF-16 code units: the same on every machine, whatever its language. */
+export function byCodeUnits(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
+/** The whole numbers 0 … count − 1 sorted by falling score, ties by rising index. */
+export function ranked(count: number, scoreOf: (index: number) => number): number[] {
+  const scores = Float64Array.from({ length: count }, (_, i) => scoreOf(i));
+  return Array.from({ length: count }, (_, i) => i).sort((a, b) => scores[b] - scores[a] || a - b);
+}

@@ -1,0 +1,13 @@
+/**
+ * Work in steps: yields the share that is done, from 0 to 1, and returns its result. Whoever drives it may pause
+ * between steps, show progress, or stop.
+ */
+export type Stepwise<Result> = Generator<number, Result, void>;
+
+/** Runs work to its end without a pause. */
+export function finish<Result>(work: Stepwise<Result>): Result {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}

@@ -1,0 +1,250 @@
+import type { CleaningSettings } from '../text/cleaning.ts';
+import type { LinkSettings } from '../network/links.ts';
+import type { WindowSettings } from '../network/windows.ts';
+import type { ThemeSettings } from '../themes/themes.ts';
+import type { MapSettings } from '../map/scene.ts';
+import {
+  EMPTY_STUDY,
+  type CompareSettings,
+  type ConceptSettings,
+  type StudySettings,
+  type StudySource,
+  type StudyState,
+} from './study.ts';
+
+/** One recorded choice of the researcher's. */
+export type Decision =
+  | { readonly kind: 'renameStudy'; readonly title: string }
+  | { readonly kind: 'addSources'; readonly sources: readonly StudySource[] }
+  | { readonly kind: 'removeSources'; readonly ids: readonly string[] }
+  | {
+      readonly kind: 'setAttribute';
+      readonly ids: readonly string[];
+      readonly attribute: string;
+      readonly value: string;
+    }
+  | { readonly kind: 'removeAttribute'; readonly attribute: string }
+  | { readonly kind: 'setCleaning'; readonly change: Partial<CleaningSettings> }
+  | { readonly kind: 'setConcepts'; readonly change: Partial<ConceptSettings> }
+  | { readonly kind: 'keepConcepts'; readonly keys: readonly string[] }
+  | { readonly kind: 'dropConcepts'; readonly keys: readonly string[] }
+  | { readonly kind: 'leaveConcepts'; readonly keys: readonly string[] }
+  | { readonly kind: 'addStopWords'; readonly words: readonly string[] }
+  | { readonly kind: 'removeStopWords'; readonly words: readonly string[] }
+  | { readonly kind: 'mergeConcepts'; readonly into: string; readonly keys: readonly string[] }
+  | { readonly kind: 'splitConcept'; readonly key: string }
+  | { readonly kind: 'renameConcept'; readonly key: string; readonly label: string }
+  | { readonly kind: 'setWindows'; readonly change: Partial<WindowSettings> }
+  | { readonly kind: 'setLinks'; readonly change: Partial<LinkSettings> }
+  | { readonly kind: 'setThemes'; readonly change: Partial<ThemeSettings> }
+  | { readonly kind: 'renameTheme'; readonly letter: string; readonly name: string }
+  | { readonly kind: 'setMap'; readonly change: Partial<MapSettings> }
+  | { readonly kind: 'setCompare'; readonly change: Partial<CompareSettings> };
+
+/** A decision in the record. Records form a tree: undo moves the head to the parent, nothing is ever taken out. */
+export interface DecisionRecord {
+  /** From 1, in the order they were made. */
+  readonly seq: number;
+  /** The record this one was made on; 0 for the empty study. */
+  readonly parent: number;
+  /** ISO 8601, UTC. */
+  readonly time: string;
+  readonly decision: Decision;
+  readonly reason?: string;
+}
+
+/** A study's record of decisions with its markers. */
+export interface DecisionLog {
+  readonly records: readonly DecisionRecord[];
+  /** The record in force; 0 for none. */
+  readonly head: number;
+  /** The end of the line that redo follows. */
+  readonly tip: number;
+}
+
+const without = (from: readonly string[], keys: readonly string[]): string[] =>
+  from.filter((key) => !keys.includes(key));
+const withAll = (to: readonly string[], keys: readonly string[]): string[] => [...new Set([...to, ...keys])];
+
+function changeSettings<K extends keyof StudySettings>(
+  state: StudyState,
+  part: K,
+  change: Partial<StudySettings[K]>,
+): StudyState {
+  return { ...state, settings: { ...state.settings, [part]: { ...state.settings[part], ...change } } };
+}
+
+/** The state after one more decision. */
+export function decide(state: StudyState, decision: Decision): StudyState {
+  switch (decision.kind) {
+    case 'renameStudy':
+      return { ...state, title: decision.title };
+    case 'addSources':
+      return { ...state, sources: [...state.sources, ...decision.sources] };
+    case 'removeSources':
+      return { ...state, sources: state.sources.filter((source) => !decision.ids.includes(source.id)) };
+    case 'setAttribute': {
+      const ids = new Set(decision.ids);
+      return {
+        ...state,
+        sources: state.sources.map((source) =>
+          ids.has(source.id)
+            ? { ...source, attributes: { ...source.attributes, [decision.attribute]: decision.value } }
+            : source,
+        ),
+      };
+    }
+    case 'removeAttribute':
+      return {
+        ...state,
+        sources: state.sources.map((source) => ({
+          ...source,
+          attributes: Object.fromEntries(
+            Object.entries(source.attributes).filter(([name]) => name !== decision.attribute),
+          ),
+        })),
+      };
+    case 'setCleaning':
+      return changeSettings(state, 'cleaning', decision.change);
+    case 'setConcepts':
+      return changeSettings(state, 'concepts', decision.change);
+    case 'keepConcepts':
+      return {
+        ...state,
+        kept: withAll(state.kept, decision.keys),
+        dropped: without(state.dropped, decision.keys),
+      };
+    case 'dropConcepts':
+      return {
+        ...state,
+        kept: without(state.kept, decision.keys),
+        dropped: withAll(state.dropped, decision.keys),
+      };
+    case 'leaveConcepts':
+      return {
+        ...state,
+        kept: without(state.kept, decision.keys),
+        dropped: without(state.dropped, decision.keys),
+      };
+    case 'addStopWords':
+      return { ...state, stopWords: withAll(state.stopWords, decision.words) };
+    case 'removeStopWords':
+      return { ...state, stopWords: without(state.stopWords, decision.words) };
+    case 'mergeConcepts': {
+      const merges: Record<string, string> = { ...state.merges };
+      // The concept merged into counts for itself, or the variants would run in a circle.
+      delete merges[decision.into];
+      for (const key of decision.keys) if (key !== decision.into) merges[key] = decision.into;
+      for (const [variant, into] of Object.entries(merges)) {
+        if (decision.keys.includes(into) && variant !== decision.into) merges[variant] = decision.into;
+      }
+      return { ...state, merges };
+    }
+    case 'splitConcept':
+      return {
+        ...state,
+        merges: Object.fromEntries(Object.entries(state.merges).filter(([, into]) => into !== decision.key)),
+      };
+    case 'renameConcept': {
+      const { [decision.key]: _old, ...others } = state.conceptLabels;
+      const label = decision.label.trim();
+      return {
+        ...state,
+        conceptLabels: label === '' || label === decision.key ? others : { ...others, [decision.key]: label },
+      };
+    }
+    case 'setWindows':
+      return changeSettings(state, 'windows', decision.change);
+    case 'setLinks':
+      return changeSettings(state, 'links', decision.change);
+    case 'setThemes':
+      return changeSettings(state, 'themes', decision.change);
+    case 'renameTheme': {
+      const { [decision.letter]: _old, ...others } = state.themeNames;
+      const name = decision.name.trim();
+      return { ...state, themeNames: name === '' ? others : { ...others, [decision.letter]: name } };
+    }
+    case 'setMap':
+      return changeSettings(state, 'map', decision.change);
+    case 'setCompare':
+      return changeSettings(state, 'compare', decision.change);
+  }
+}
+
+/** The records in force, first to last: from the head back to the empty study. */
+export function recordsInForce(log: DecisionLog): DecisionRecord[] {
+  const bySeq = new Map(log.records.map((record) => [record.seq, record]));
+  const line: DecisionRecord[] = [];
+  for (let record = bySeq.get(log.head); record; record = bySeq.get(record.parent)) line.push(record);
+  return line.reverse();
+}
+
+/** The study its decisions amount to. */
+export function foldDecisions(log: DecisionLog): StudyState {
+  return recordsInForce(log).reduce((state, record) => decide(state, record.decision), EMPTY_STUDY);
+}
+
+/** The head after one undo; the same where there is nothing to undo. */
+export function undone(log: DecisionLog): number {
+  return log.records.find((record) => record.seq === log.head)?.parent ?? 0;
+}
+
+/** The head after one redo; the same where there is nothing to redo. */
+export function redone(log: DecisionLog): number {
+  const parentOf = new Map(log.records.map((record) => [record.seq, record.parent]));
+  let at = log.tip;
+  while (at !== 0 && parentOf.get(at) !== log.head) at = parentOf.get(at) ?? 0;
+  return at === 0 ? log.head : at;
+}
+
+/** A decision in a few words, for the undo button and the record. */
+export function describeDecision(decision: Decision): string {
+  const list = (keys: readonly string[]): string =>
+    keys.length <= 3 ? keys.join(', ') : `${keys.slice(0, 2).join(', ')} and ${keys.length - 2} more`;
+  switch (decision.kind) {
+    case 'renameStudy':
+      return `name the study ${decision.title}`;
+    case 'addSources':
+      return decision.sources.length === 1
+        ? `add ${decision.sources[0].name}`
+        : `add ${decision.sources.length} sources`;
+    case 'removeSources':
+      return `remove ${decision.ids.length} ${decision.ids.length === 1 ? 'source' : 'sources'}`;
+    case 'setAttribute':
+      return `set ${decision.attribute}`;
+    case 'removeAttribute':
+      return `remove the attribute ${decision.attribute}`;
+    case 'setCleaning':
+      return 'change the cleaning';
+    case 'setConcepts':
+      return 'change how concepts are chosen';
+    case 'keepConcepts':
+      return `keep ${list(decision.keys)}`;
+    case 'dropConcepts':
+      return `drop ${list(decision.keys)}`;
+    case 'leaveConcepts':
+      return `leave ${list(decision.keys)} to the selection`;
+    case 'addStopWords':
+      return `stop ${list(decision.words)}`;
+    case 'removeStopWords':
+      return `let ${list(decision.words)} back in`;
+    case 'mergeConcepts':
+      return `merge ${list(decision.keys)} into ${decision.into}`;
+    case 'splitConcept':
+      return `split ${decision.key}`;
+    case 'renameConcept':
+      return `call ${decision.key} ${decision.label}`;
+    case 'setWindows':
+      return 'change the window';
+    case 'setLinks':
+      return 'change what makes a link';
+    case 'setThemes':
+      return 'change the grouping';
+    case 'renameTheme':
+      return `name theme ${decision.letter}`;
+    case 'setMap':
+      return 'change the map';
+    case 'setCompare':
+      return 'change the comparison';
+  }
+}

@@ -1,0 +1,264 @@
+import { findCandidates, type Candidates } from '../concepts/candidates.ts';
+import { selectConcepts, type Concepts } from '../concepts/selection.ts';
+import { stopWordSet } from '../concepts/stop-words.ts';
+import { readTerms, type Terms } from '../concepts/terms.ts';
+import { compareGroups, strengthBySource, type Comparison, type SourceStrength } from '../compare/strength.ts';
+import { layOutMap, type MapScene } from '../map/scene.ts';
+import { countTogether, type Counts } from '../network/counts.ts';
+import type { Graph } from '../network/graph.ts';
+import { findLinks, type Links } from '../network/links.ts';
+import { layWindows, type Windows } from '../network/windows.ts';
+import { hashValue } from '../numeric/hash.ts';
+import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Lexicon } from '../text/lexicon.ts';
+import { partsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
+import { readTokens, type Tokens } from '../text/tokens.ts';
+import type { ThemeIdentity } from '../themes/identity.ts';
+import type { ResolutionPoint } from '../themes/resolution.ts';
+import {
+  exploreResolutions,
+  fewestToSpeak,
+  groupConcepts,
+  linkGraph,
+  nameThemes,
+  type ResolvedGrouping,
+  type Themes,
+} from '../themes/themes.ts';
+import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
+
+/** A study as the stages see it. */
+export interface StudyInput {
+  readonly state: StudyState;
+  /** Letters and members of the themes seen so far. */
+  readonly register: readonly ThemeIdentity[];
+}
+
+/** What a stage may ask for besides its inputs. */
+export interface Resources {
+  readonly original: (sourceId: string) => string;
+  readonly lexicon: () => Lexicon;
+  readonly tagger: () => Tagger;
+}
+
+/** What each stage makes. */
+export interface StageResults {
+  tokens: Tokens;
+  parts: Uint8Array;
+  terms: Terms;
+  candidates: Candidates;
+  concepts: Concepts;
+  windows: Windows;
+  counts: Counts;
+  links: Links;
+  graph: Graph;
+  sweep: ResolutionPoint[];
+  grouping: ResolvedGrouping;
+  themes: Themes;
+  map: MapScene;
+  strength: SourceStrength;
+  comparison: Comparison;
+}
+
+export type StageName = keyof StageResults;
+
+export type Take = <S extends StageName>(stage: S) => StageResults[S];
+
+interface Stage<S extends StageName> {
+  readonly inputs: readonly StageName[];
+  /** The part of the study this stage reads itself; with its inputs it decides whether a result still holds. */
+  readonly own: (study: StudyInput) => unknown;
+  readonly run: (take: Take, study: StudyInput, resources: Resources) => Stepwise<StageResults[S]>;
+}
+
+/** Work that is done in one step. */
+// eslint-disable-next-line require-yield
+function* atOnce<T>(make: () => T): Stepwise<T> {
+  return make();
+}
+
+const originalsOf = ({ state }: StudyInput, { original }: Resources): string[] =>
+  state.sources.map((source) => original(source.id));
+
+/** The label of each concept: the researcher's, or its key. */
+export function conceptLabels(state: StudyState, keys: readonly string[]): string[] {
+  return keys.map((key) => state.conceptLabels[key] ?? key);
+}
+
+export function fewestInWindow(state: StudyState): number {
+  return fewestToSpeak(state.settings.windows.unit, state.settings.windows.size);
+}
+
+/** Every stage: what it needs and what it makes. originals → tokens → … → map and comparison. */
+export const STAGES: { readonly [S in StageName]: Stage<S> } = {
+  tokens: {
+    inputs: [],
+    own: ({ state }) => [state.sources.map((s) => [s.id, s.textHash]), state.settings.cleaning],
+    run: (_, study, resources) => readTokens(originalsOf(study, resources), study.state.settings.cleaning),
+  },
+  parts: {
+    inputs: ['tokens'],
+    own: () => null,
+    run: (take, study, resources) =>
+      partsOfTypes(take('tokens'), originalsOf(study, resources), resources.lexicon(), resources.tagger()),
+  },
+  terms: {
+    inputs: ['tokens', 'parts'],
+    own: ({ state }) => state.settings.concepts.unit,
+    run: (take, { state }, { lexicon }) =>
+      atOnce(() => readTerms(take('tokens'), take('parts'), lexicon(), state.settings.concepts.unit)),
+  },
+  candidates: {
+    inputs: ['tokens', 'parts', 'terms'],
+    own: ({ state: { settings, stopWords, merges } }) => {
+      const { nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, englishStopWords } =
+        settings.concepts;
+      return [nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, englishStopWords, stopWords, merges];
+    },
+    run: (take, { state }) => {
+      const { concepts } = state.settings;
+      return findCandidates(
+        take('tokens'),
+        take('terms'),
+        take('parts'),
+        stopWordSet(concepts.englishStopWords, state.stopWords),
+        {
+          parts: { noun: concepts.nouns, verb: concepts.verbs, adjective: concepts.adjectives },
+          phrases: concepts.phrases,
+          minimumMentions: concepts.phraseMentions,
+          minimumNpmi: concepts.phraseNpmi,
+          merges: state.merges,
+        },
+      );
+    },
+  },
+  concepts: {
+    inputs: ['candidates'],
+    own: ({ state: { settings, kept, dropped, sources } }) => {
+      const { size, minimumMentions, minimumSources, maximumSourceShare } = settings.concepts;
+      return [size, minimumMentions, minimumSources, maximumSourceShare, kept, dropped, sources.length];
+    },
+    run: (take, { state }) =>
+      atOnce(() =>
+        selectConcepts(take('candidates'), state.sources.length, {
+          ...state.settings.concepts,
+          kept: state.kept,
+          dropped: state.dropped,
+        }),
+      ),
+  },
+  windows: {
+    inputs: ['tokens'],
+    own: ({ state }) => state.settings.windows,
+    run: (take, { state }) => atOnce(() => layWindows(take('tokens'), state.settings.windows)),
+  },
+  counts: {
+    inputs: ['concepts', 'windows'],
+    own: () => null,
+    run: (take) => atOnce(() => countTogether(take('concepts'), take('windows'))),
+  },
+  links: {
+    inputs: ['counts', 'windows'],
+    own: ({ state }) => state.settings.links,
+    run: (take, { state }) => atOnce(() => findLinks(take('counts'), take('windows'), state.settings.links)),
+  },
+  graph: {
+    inputs: ['concepts', 'links'],
+    own: () => null,
+    run: (take) => atOnce(() => linkGraph(take('concepts').keys.length, take('links'))),
+  },
+  sweep: {
+    inputs: ['graph'],
+    own: ({ state }) => state.settings.themes.seed,
+    run: (take, { state }) => exploreResolutions(take('graph'), state.settings.themes.seed),
+  },
+  grouping: {
+    inputs: ['graph', 'sweep'],
+    own: ({ state }) => state.settings.themes,
+    run: (take, { state }) => groupConcepts(take('graph'), take('sweep'), state.settings.themes),
+  },
+  themes: {
+    inputs: ['concepts', 'graph', 'counts', 'grouping'],
+    own: ({ state, register }) => [
+      state.conceptLabels,
+      state.themeNames,
+      register.map(({ letter, members, present }) => [letter, members, present]),
+      fewestInWindow(state),
+    ],
+    run: (take, { state, register }) =>
+      atOnce(() => {
+        const { keys } = take('concepts');
+        return nameThemes(
+          keys,
+          conceptLabels(state, keys),
+          take('graph'),
+          take('counts'),
+          take('grouping'),
+          register,
+          state.themeNames,
+          fewestInWindow(state),
+        );
+      }),
+  },
+  map: {
+    inputs: ['concepts', 'graph', 'links', 'themes'],
+    own: ({ state }) => [state.settings.map, state.settings.themes.seed, state.conceptLabels],
+    run: (take, { state }) =>
+      atOnce(() => {
+        const { keys, mentions } = take('concepts');
+        return layOutMap(
+          conceptLabels(state, keys),
+          mentions,
+          take('graph'),
+          take('links'),
+          take('themes'),
+          state.settings.themes.seed,
+          state.settings.map,
+        );
+      }),
+  },
+  strength: {
+    inputs: ['counts', 'windows', 'themes'],
+    own: ({ state }) => [fewestInWindow(state), state.sources.length],
+    run: (take, { state }) =>
+      atOnce(() => {
+        const { themeOf, themes } = take('themes');
+        return strengthBySource(
+          take('counts'),
+          take('windows'),
+          state.sources.length,
+          themeOf,
+          themes.length,
+          fewestInWindow(state),
+        );
+      }),
+  },
+  comparison: {
+    inputs: ['strength'],
+    own: ({ state }) => {
+      const attribute = comparedAttribute(state);
+      return [
+        attribute,
+        state.settings.themes.seed,
+        attribute && state.sources.map((source) => source.attributes[attribute] ?? ''),
+      ];
+    },
+    run: (take, { state }) =>
+      atOnce(() => {
+        const attribute = comparedAttribute(state);
+        const { names, groupOf } = attribute
+          ? groupsOf(state.sources, attribute)
+          : { names: [], groupOf: new Int32Array(state.sources.length).fill(-1) };
+        return compareGroups(take('strength'), groupOf, names, state.settings.themes.seed);
+      }),
+  },
+};
+
+/** The hash of all a stage's result depends on. Cheap: no text is read. */
+export function inputHash(stage: StageName, study: StudyInput, known = new Map<StageName, string>()): string {
+  const seen = known.get(stage);
+  if (seen !== undefined) return seen;
+  const { inputs, own } = STAGES[stage];
+  const hash = hashValue([stage, inputs.map((input) => inputHash(input, study, known)), own(study)]);
+  known.set(stage, hash);
+  return hash;
+}

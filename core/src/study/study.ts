@@ -1,0 +1,123 @@
+import type { CleaningSettings } from '../text/cleaning.ts';
+import type { LinkSettings } from '../network/links.ts';
+import type { WindowSettings } from '../network/windows.ts';
+import type { ThemeSettings } from '../themes/themes.ts';
+import type { MapSettings } from '../map/scene.ts';
+
+/** A source as the study knows it; its original text is kept apart and never changes. */
+export interface StudySource {
+  readonly id: string;
+  /** The file's name, or what the researcher called a pasted text. */
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  /** Hash of the original, so that results are known to be of this text. */
+  readonly textHash: string;
+  /** Characters of the original. */
+  readonly length: number;
+}
+
+export interface ConceptSettings {
+  readonly unit: 'lemma' | 'form';
+  readonly nouns: boolean;
+  readonly verbs: boolean;
+  readonly adjectives: boolean;
+  readonly phrases: boolean;
+  readonly phraseMentions: number;
+  readonly phraseNpmi: number;
+  /** Whether the English stop list is in force beside the study's own. */
+  readonly englishStopWords: boolean;
+  readonly size: number;
+  readonly minimumMentions: number;
+  readonly minimumSources: number;
+  readonly maximumSourceShare: number;
+}
+
+export interface CompareSettings {
+  /** The attribute whose values are the groups; empty for the first one. */
+  readonly attribute: string;
+  readonly order: 'share' | 'difference';
+}
+
+export interface StudySettings {
+  readonly cleaning: CleaningSettings;
+  readonly concepts: ConceptSettings;
+  readonly windows: WindowSettings;
+  readonly links: LinkSettings;
+  readonly themes: ThemeSettings;
+  readonly map: MapSettings;
+  readonly compare: CompareSettings;
+}
+
+/** The state of a study: what its decisions amount to. */
+export interface StudyState {
+  readonly title: string;
+  readonly sources: readonly StudySource[];
+  readonly settings: StudySettings;
+  readonly stopWords: readonly string[];
+  readonly kept: readonly string[];
+  readonly dropped: readonly string[];
+  /** Variant key → key of the concept it counts for. */
+  readonly merges: Readonly<Record<string, string>>;
+  readonly conceptLabels: Readonly<Record<string, string>>;
+  /** Theme letter → name. */
+  readonly themeNames: Readonly<Record<string, string>>;
+}
+
+export const DEFAULT_SETTINGS: StudySettings = {
+  cleaning: { addresses: true, pattern: false, ownPattern: '', digits: true, foldCase: true },
+  concepts: {
+    unit: 'lemma',
+    nouns: true,
+    verbs: false,
+    adjectives: false,
+    phrases: true,
+    phraseMentions: 3,
+    phraseNpmi: 0.2,
+    englishStopWords: true,
+    size: 80,
+    minimumMentions: 4,
+    minimumSources: 2,
+    maximumSourceShare: 0.95,
+  },
+  windows: { unit: 'sentences', size: 3, acrossParagraphs: false },
+  links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 },
+  themes: { resolution: 'auto', runs: 50, seed: 1 },
+  map: { shownLinks: 150, shownBridges: 40 },
+  compare: { attribute: '', order: 'share' },
+};
+
+export const EMPTY_STUDY: StudyState = {
+  title: 'Untitled study',
+  sources: [],
+  settings: DEFAULT_SETTINGS,
+  stopWords: [],
+  kept: [],
+  dropped: [],
+  merges: {},
+  conceptLabels: {},
+  themeNames: {},
+};
+
+/** The attributes any source has, in the order they are first met. */
+export function attributeNames(sources: readonly StudySource[]): string[] {
+  return [...new Set(sources.flatMap((source) => Object.keys(source.attributes)))];
+}
+
+/** The attribute groups are made of: the one chosen, or else the first with two to twelve values. */
+export function comparedAttribute(state: StudyState): string | undefined {
+  const names = attributeNames(state.sources);
+  if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
+  const values = (name: string): number => groupsOf(state.sources, name).names.length;
+  return names.find((name) => values(name) >= 2 && values(name) <= 12) ?? names[0];
+}
+
+/** The groups of an attribute, in code-unit order, and the group of each source (−1 where it has no value). */
+export function groupsOf(
+  sources: readonly StudySource[],
+  attribute: string,
+): { names: string[]; groupOf: Int32Array } {
+  const value = (source: StudySource): string => (source.attributes[attribute] ?? '').trim();
+  const names = [...new Set(sources.map(value))].filter((name) => name !== '').sort();
+  const numberOf = new Map(names.map((name, i) => [name, i]));
+  return { names, groupOf: Int32Array.from(sources, (source) => numberOf.get(value(source)) ?? -1) };
+}

@@ -1,0 +1,110 @@
+/** Parts of speech a concept may have; what is none of them is `other`. */
+export const PARTS_OF_SPEECH = ['noun', 'verb', 'adjective', 'other'] as const;
+export type PartOfSpeech = (typeof PARTS_OF_SPEECH)[number];
+export const NOUN = 0;
+export const VERB = 1;
+export const ADJECTIVE = 2;
+export const OTHER_PART = 3;
+
+/** How often each part of speech was met, indexed as `PARTS_OF_SPEECH`; −1 where the word has no such sense. */
+export type Senses = readonly [noun: number, verb: number, adjective: number, other: number];
+
+/** The English words of WordNet 3.1 with their sense counts, and irregular forms. */
+export interface Lexicon {
+  readonly senses: ReadonlyMap<string, Senses>;
+  /** Irregular form → lemma, for noun, verb and adjective. */
+  readonly irregular: readonly [
+    ReadonlyMap<string, string>,
+    ReadonlyMap<string, string>,
+    ReadonlyMap<string, string>,
+  ];
+}
+
+const PART_OF_LETTER: Record<string, number> = { n: NOUN, v: VERB, a: ADJECTIVE, r: OTHER_PART };
+
+/** Reads core/lexicon/english.txt, whose form the script that makes it describes. */
+export function parseLexicon(text: string): Lexicon {
+  const senses = new Map<string, Senses>();
+  const irregular = [new Map<string, string>(), new Map<string, string>(), new Map<string, string>()] as const;
+  const lines = text.split('\n');
+  let i = 0;
+  for (; i < lines.length && lines[i] !== '%'; i++) {
+    const line = lines[i];
+    const gap = line.indexOf(' ');
+    const counts: [number, number, number, number] = [-1, -1, -1, -1];
+    let part = -1;
+    for (let c = gap + 1; c < line.length; c++) {
+      const code = line.charCodeAt(c);
+      if (code >= 97) {
+        part = PART_OF_LETTER[line[c]];
+        counts[part] = 0;
+      } else {
+        counts[part] = counts[part] * 10 + code - 48;
+      }
+    }
+    senses.set(line.slice(0, gap), counts);
+  }
+  for (i++; i < lines.length; i++) {
+    const [form, letter, lemma] = lines[i].split(' ');
+    if (lemma) irregular[PART_OF_LETTER[letter]]?.set(form, lemma);
+  }
+  return { senses, irregular };
+}
+
+/** Endings to try, as WordNet's own morphology has them: [ending, what stands in its place]. */
+const DETACHMENTS: readonly (readonly (readonly [string, string])[])[] = [
+  [
+    ['s', ''],
+    ['ses', 's'],
+    ['ves', 'f'],
+    ['xes', 'x'],
+    ['zes', 'z'],
+    ['ches', 'ch'],
+    ['shes', 'sh'],
+    ['men', 'man'],
+    ['ies', 'y'],
+  ],
+  [
+    ['s', ''],
+    ['ies', 'y'],
+    ['es', 'e'],
+    ['es', ''],
+    ['ed', 'e'],
+    ['ed', ''],
+    ['ing', 'e'],
+    ['ing', ''],
+  ],
+  [
+    ['er', ''],
+    ['est', ''],
+    ['er', 'e'],
+    ['est', 'e'],
+  ],
+];
+
+/**
+ * The lemma of a small-letter form as a noun, verb or adjective, or undefined where the lexicon knows it as none:
+ * irregular forms first, then the form itself and what is left when an ending is taken off, whichever was met most.
+ */
+export function lemmaOf(lexicon: Lexicon, form: string, part: number): string | undefined {
+  if (part > ADJECTIVE) return lexicon.senses.has(form) ? form : undefined;
+  const irregular = lexicon.irregular[part].get(form);
+  if (irregular !== undefined && (lexicon.senses.get(irregular)?.[part] ?? -1) >= 0) return irregular;
+  let best: string | undefined;
+  let most = -1;
+  const consider = (candidate: string): void => {
+    const met = lexicon.senses.get(candidate)?.[part] ?? -1;
+    if (met > most) {
+      most = met;
+      best = candidate;
+    }
+  };
+  consider(form);
+  for (const [ending, instead] of DETACHMENTS[part]) {
+    if (form.length > ending.length + 1 && form.endsWith(ending)) {
+      if (ending === 's' && form.endsWith('ss')) continue;
+      consider(form.slice(0, form.length - ending.length) + instead);
+    }
+  }
+  return best;
+}

@@ -1,0 +1,121 @@
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { ADJECTIVE, lemmaOf, NOUN, OTHER_PART, VERB, type Lexicon } from './lexicon.ts';
+import { WORD } from './scan.ts';
+import type { Tokens } from './tokens.ts';
+
+/** Tags running English text: returns each word, small letters, with its Universal part of speech. */
+export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };
+
+/** A lexicon decides alone when one part of speech was met this many times as often as all others together. */
+const CLEAR_MAJORITY = 12;
+/** … and at least this often. */
+const ENOUGH_MET = 12;
+/** How many times a word whose part is open is looked at in its sentence. */
+const LOOKS = 5;
+/** A sentence longer than this is not tagged: it is a table or a list, and costs as much as many others. */
+const LONGEST_SENTENCE = 80;
+const SENTENCES_A_STEP = 120;
+
+const PART_OF_TAG: Record<string, number> = { NOUN, PROPN: NOUN, VERB, ADJ: ADJECTIVE };
+
+/** What the lexicon says of a form: its part of speech, or −1 where only the sentence can tell. */
+export function partFromLexicon(lexicon: Lexicon, form: string): number {
+  const met = [0, 0, 0, 0];
+  let known = 0;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    const lemma = lemmaOf(lexicon, form, part);
+    const count = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
+    if (count < 0) continue;
+    known |= 1 << part;
+    met[part] = count;
+  }
+  if (known === 0) return -1;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    if (known === 1 << part) return part;
+    const others = met[0] + met[1] + met[2] + met[3] - met[part];
+    if (met[part] >= ENOUGH_MET && met[part] > CLEAR_MAJORITY * others) return part;
+  }
+  return -1;
+}
+
+/**
+ * The part of speech of every type (index into `PARTS_OF_SPEECH`). Types the lexicon leaves open are decided by the
+ * majority of a few sentences in which they stand, so the cost grows with the vocabulary and not with the text.
+ */
+export function* partsOfTypes(
+  tokens: Tokens,
+  originals: readonly string[],
+  lexicon: Lexicon,
+  tagger: Tagger,
+): Stepwise<Uint8Array> {
+  const parts = new Uint8Array(tokens.forms.length).fill(OTHER_PART);
+  const wanted = new Int8Array(tokens.forms.length);
+  const idOf = new Map<string, number>();
+  for (let type = 0; type < parts.length; type++) {
+    if (tokens.kindOf[type] !== WORD) continue;
+    const form = bareForm(tokens.forms[type]);
+    const part = partFromLexicon(lexicon, form);
+    if (part >= 0) {
+      parts[type] = part;
+      continue;
+    }
+    parts[type] = likeliestPart(lexicon, form);
+    wanted[type] = LOOKS;
+    idOf.set(form, type);
+  }
+  const votes = new Int16Array(parts.length * 4);
+  let batch: string[] = [];
+  const count = (): void => {
+    const { words, tags } = tagger(batch.join('\n'));
+    for (let i = 0; i < words.length; i++) {
+      const type = idOf.get(words[i]);
+      if (type !== undefined) votes[type * 4 + (PART_OF_TAG[tags[i]] ?? OTHER_PART)]++;
+    }
+    batch = [];
+  };
+  const sentences = tokens.sentenceFirst.length - 1;
+  for (let s = 0; s < sentences; s++) {
+    const first = tokens.sentenceFirst[s];
+    const last = tokens.sentenceFirst[s + 1];
+    if (last - first > LONGEST_SENTENCE) continue;
+    let useful = false;
+    for (let t = first; t < last && !useful; t++) useful = wanted[tokens.type[t]] > 0;
+    if (!useful) continue;
+    for (let t = first; t < last; t++) if (wanted[tokens.type[t]] > 0) wanted[tokens.type[t]]--;
+    batch.push(originals[tokens.sentenceSource[s]].slice(tokens.sentenceStart[s], tokens.sentenceEnd[s]));
+    if (batch.length >= SENTENCES_A_STEP) {
+      count();
+      yield s / sentences;
+    }
+  }
+  count();
+  for (const type of idOf.values()) {
+    let best = -1;
+    for (let part = 0; part < 4; part++) {
+      if (votes[type * 4 + part] > (best < 0 ? 0 : votes[type * 4 + best])) best = part;
+    }
+    if (best >= 0) parts[type] = best;
+  }
+  return parts;
+}
+
+/** The part a form was met as most, where no sentence can be asked; an unknown word is taken for a noun. */
+function likeliestPart(lexicon: Lexicon, form: string): number {
+  let best = NOUN;
+  let most = -1;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    const lemma = lemmaOf(lexicon, form, part);
+    const met = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
+    if (met > most) {
+      most = met;
+      best = part;
+    }
+  }
+  return best;
+}
+
+/** A form in small letters without a possessive ending, as the lexicon has it. */
+export function bareForm(form: string): string {
+  const small = form.toLowerCase().replaceAll('’', "'");
+  return small.endsWith("'s") ? small.slice(0, -2) : small.endsWith("s'") ? small.slice(0, -1) : small;
+}

@@ -1,0 +1,143 @@
+import type { LayeredText } from './offsets.ts';
+
+/** What a token is; only words and numbers can become concepts. */
+export const TOKEN_KINDS = ['word', 'number', 'address', 'handle', 'hashtag', 'emoji'] as const;
+export type TokenKind = (typeof TOKEN_KINDS)[number];
+export const WORD = 0;
+export const NUMBER = 1;
+const ADDRESS = 2;
+const HANDLE = 3;
+const HASHTAG = 4;
+const EMOJI = 5;
+
+const OTHER = 0;
+const LETTER = 1;
+const DIGIT = 2;
+const INNER = 3;
+const SPACE = 4;
+const UNSPACED = 5;
+const SURROGATE = 6;
+
+/** The class of every UTF-16 unit, looked up in the scanner's inner loop instead of a pattern. */
+const CLASS_OF = classify();
+
+function classify(): Uint8Array {
+  const classes = new Uint8Array(65536);
+  const unspaced = /[\p{scx=Han}\p{scx=Hira}\p{scx=Kana}\p{scx=Thai}\p{scx=Lao}\p{scx=Khmr}\p{scx=Mymr}]/u;
+  const letter = /[\p{L}\p{M}]/u;
+  for (let code = 0; code < 65536; code++) {
+    const character = String.fromCharCode(code);
+    if (code >= 0xd800 && code <= 0xdfff) classes[code] = SURROGATE;
+    else if (/\s/.test(character)) classes[code] = SPACE;
+    else if (/\p{Nd}/u.test(character)) classes[code] = DIGIT;
+    else if (code > 0xe00 && unspaced.test(character) && letter.test(character)) classes[code] = UNSPACED;
+    else if (letter.test(character)) classes[code] = LETTER;
+  }
+  for (const inner of "'’-‐‑_") classes[inner.charCodeAt(0)] = INNER;
+  return classes;
+}
+
+const SPECIAL =
+  /(?:https?:\/\/|www\.)[^\s<>"”)\]]*[^\s<>"”)\].,;:!?]|(?<![\p{L}\p{N}_%+.-])[\p{L}\p{N}_%+-]{1,64}(?:\.[\p{L}\p{N}_%+-]{1,64}){0,8}@[\p{L}\p{N}-]{1,64}(?:\.[\p{L}\p{N}-]{1,64}){1,8}|(?<![\p{L}\p{N}])[@#][\p{L}\p{N}_]+/gu;
+const PICTOGRAPH = /\p{Extended_Pictographic}/u;
+const SURROGATE_LETTER = /[\p{L}\p{M}]/u;
+
+/** Called for each token with its place in the clean text; `joined` when only white space parts it from the last one. */
+export type TokenVisitor = (start: number, end: number, kind: number, joined: boolean) => void;
+
+/**
+ * Visits the tokens of a text: letters and digits of any script with inner apostrophes and hyphens, full stops of
+ * initialisms, and addresses, handles, hashtags and emoji as one token each.
+ */
+export function scanTokens(text: string, visit: TokenVisitor): void {
+  const specials =
+    text.includes('@') || text.includes('://') || text.includes('www.') || text.includes('#')
+      ? Array.from(text.matchAll(SPECIAL))
+      : [];
+  let nextSpecial = 0;
+  let specialAt = specials.length > 0 ? specials[0].index : -1;
+  let joined = false;
+  let i = 0;
+  while (i < text.length) {
+    if (i === specialAt) {
+      const found = specials[nextSpecial][0];
+      const kind = found[0] === '#' ? HASHTAG : found[0] === '@' ? HANDLE : ADDRESS;
+      visit(i, i + found.length, kind, joined);
+      i += found.length;
+      joined = true;
+      nextSpecial++;
+      specialAt = nextSpecial < specials.length ? specials[nextSpecial].index : -1;
+      continue;
+    }
+    const kind = CLASS_OF[text.charCodeAt(i)];
+    if (kind === LETTER || kind === DIGIT) {
+      const start = i;
+      i = wordEnd(text, i, specialAt);
+      visit(start, i, isNumber(text, start, i) ? NUMBER : WORD, joined);
+      joined = true;
+    } else if (kind === UNSPACED) {
+      const start = i;
+      while (i < text.length && CLASS_OF[text.charCodeAt(i)] === UNSPACED) i++;
+      segment(text, start, i, visit, joined);
+      joined = true;
+    } else if (kind === SURROGATE) {
+      const character = String.fromCodePoint(text.codePointAt(i) ?? 0xfffd);
+      if (PICTOGRAPH.test(character)) visit(i, i + character.length, EMOJI, joined);
+      else if (SURROGATE_LETTER.test(character)) visit(i, i + character.length, WORD, joined);
+      joined = false;
+      i += character.length;
+    } else {
+      if (kind !== SPACE) joined = false;
+      if (kind === OTHER && text.charCodeAt(i) > 0x2000 && PICTOGRAPH.test(text[i])) visit(i, i + 1, EMOJI, false);
+      i++;
+    }
+  }
+}
+
+/** One past the last character of the word that starts at `start`. */
+function wordEnd(text: string, start: number, stop: number): number {
+  let i = start + 1;
+  // Initialisms: single letters each with a full stop, at least two of them.
+  if (text[i] === '.' && CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i + 2] === '.') {
+    while (CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i] === '.' && text[i + 2] === '.') i += 2;
+    return i + 1;
+  }
+  for (; i < text.length && i !== stop; i++) {
+    const kind = CLASS_OF[text.charCodeAt(i)];
+    if (kind === LETTER || kind === DIGIT) continue;
+    if (kind !== INNER) break;
+    const after = CLASS_OF[text.charCodeAt(i + 1)];
+    if (after !== LETTER && after !== DIGIT) break;
+  }
+  return i;
+}
+
+function isNumber(text: string, start: number, end: number): boolean {
+  return CLASS_OF[text.charCodeAt(start)] === DIGIT && CLASS_OF[text.charCodeAt(end - 1)] === DIGIT;
+}
+
+let segmenter: Intl.Segmenter | undefined;
+
+/** Words of a run in a script without spaces. */
+function segment(text: string, start: number, end: number, visit: TokenVisitor, joined: boolean): void {
+  segmenter ??= new Intl.Segmenter('ja', { granularity: 'word' });
+  let first = joined;
+  for (const part of segmenter.segment(text.slice(start, end))) {
+    visit(start + part.index, start + part.index + part.segment.length, WORD, first);
+    first = true;
+  }
+}
+
+/** The tokens of a plain text as strings, for short texts such as a typed phrase. */
+export function wordsOf(text: string): string[] {
+  const words: string[] = [];
+  scanTokens(text, (start, end) => words.push(text.slice(start, end)));
+  return words;
+}
+
+/** The words of a layered text with the very characters of the original each came from; for checks and small texts. */
+export function tokenPlaces(layer: LayeredText, placeOf: (clean: number) => number): [number, number][] {
+  const places: [number, number][] = [];
+  scanTokens(layer.text, (start, end) => places.push([placeOf(start), placeOf(end - 1) + 1]));
+  return places;
+}

@@ -1,0 +1,134 @@
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { findBoundaries } from './boundaries.ts';
+import { cleanText, type CleaningSettings } from './cleaning.ts';
+import { Int32List } from '../numeric/int32-list.ts';
+import { originalPlaces } from './offsets.ts';
+import { scanTokens } from './scan.ts';
+
+/** The tokens of a collection in typed arrays; places are characters of the originals. */
+export interface Tokens {
+  /** The different forms, by type id. */
+  readonly forms: readonly string[];
+  /** Index into `TOKEN_KINDS`, by type id. */
+  readonly kindOf: Uint8Array;
+  /** How many tokens have each type. */
+  readonly mentionsOf: Int32Array;
+  readonly type: Int32Array;
+  readonly start: Int32Array;
+  readonly end: Int32Array;
+  /** 1 where only white space parts a token from the one before, in the same sentence. */
+  readonly joined: Uint8Array;
+  /** First token of each sentence; one entry more than there are sentences. */
+  readonly sentenceFirst: Int32Array;
+  readonly sentenceSource: Int32Array;
+  /** Paragraph number in its source, from 1. */
+  readonly sentenceParagraph: Int32Array;
+  /** Turn number in its source, from 1; 0 where it is part of none. */
+  readonly sentenceTurn: Int32Array;
+  readonly sentenceStart: Int32Array;
+  readonly sentenceEnd: Int32Array;
+  /** First sentence of each source; one entry more than there are sources. */
+  readonly sourceFirst: Int32Array;
+}
+
+/**
+ * Cleans the originals and reads their tokens. Sentences, paragraphs and turns come from the originals; a sentence that
+ * keeps no token is left out.
+ */
+export function* readTokens(originals: readonly string[], settings: CleaningSettings): Stepwise<Tokens> {
+  const forms: string[] = [];
+  const kinds: number[] = [];
+  const mentions: number[] = [];
+  const idOf = new Map<string, number>();
+  const type = new Int32List();
+  const start = new Int32List();
+  const end = new Int32List();
+  const joinedFlags = new Int32List();
+  const sentenceFirst = new Int32List();
+  const sentenceSource = new Int32List();
+  const sentenceParagraph = new Int32List();
+  const sentenceTurn = new Int32List();
+  const sentenceStart = new Int32List();
+  const sentenceEnd = new Int32List();
+  const sourceFirst = new Int32List();
+
+  for (let source = 0; source < originals.length; source++) {
+    const original = originals[source];
+    const bounds = findBoundaries(original);
+    const layer = cleanText(original, settings);
+    const placeOf = originalPlaces(layer);
+    sourceFirst.push(sentenceFirst.length);
+    let sentence = -1;
+    let opened = -1;
+    scanTokens(layer.text, (cleanFrom, cleanTo, kind, joined) => {
+      const from = placeOf(cleanFrom);
+      const to = placeOf(cleanTo - 1) + 1;
+      while (sentence + 1 < bounds.start.length && bounds.start[sentence + 1] <= from) sentence++;
+      // Outside every sentence stand only speaker labels, which nobody said.
+      if (sentence < 0 || from >= bounds.end[sentence]) return;
+      if (opened !== sentence) {
+        opened = sentence;
+        sentenceFirst.push(type.length);
+        sentenceSource.push(source);
+        sentenceParagraph.push(bounds.paragraph[sentence]);
+        sentenceTurn.push(bounds.turn[sentence]);
+        sentenceStart.push(bounds.start[sentence]);
+        sentenceEnd.push(bounds.end[sentence]);
+        joinedFlags.push(0);
+      } else {
+        joinedFlags.push(joined ? 1 : 0);
+      }
+      const form = layer.text.slice(cleanFrom, cleanTo);
+      let id = idOf.get(form);
+      if (id === undefined) {
+        id = forms.length;
+        idOf.set(form, id);
+        forms.push(form);
+        kinds.push(kind);
+        mentions.push(0);
+      }
+      mentions[id]++;
+      type.push(id);
+      start.push(from);
+      end.push(to);
+    });
+    yield (source + 1) / originals.length;
+  }
+  sourceFirst.push(sentenceFirst.length);
+  sentenceFirst.push(type.length);
+  return {
+    forms,
+    kindOf: Uint8Array.from(kinds),
+    mentionsOf: Int32Array.from(mentions),
+    type: type.done(),
+    start: start.done(),
+    end: end.done(),
+    joined: Uint8Array.from(joinedFlags.done()),
+    sentenceFirst: sentenceFirst.done(),
+    sentenceSource: sentenceSource.done(),
+    sentenceParagraph: sentenceParagraph.done(),
+    sentenceTurn: sentenceTurn.done(),
+    sentenceStart: sentenceStart.done(),
+    sentenceEnd: sentenceEnd.done(),
+    sourceFirst: sourceFirst.done(),
+  };
+}
+
+/** Tokens of each source. */
+export function wordsPerSource(tokens: Tokens): Int32Array {
+  const words = new Int32Array(tokens.sourceFirst.length - 1);
+  for (let source = 0; source < words.length; source++) {
+    words[source] =
+      tokens.sentenceFirst[tokens.sourceFirst[source + 1]] - tokens.sentenceFirst[tokens.sourceFirst[source]];
+  }
+  return words;
+}
+
+/** The sentence of every token. */
+export function sentenceOfTokens(tokens: Tokens): Int32Array {
+  const sentenceOf = new Int32Array(tokens.type.length);
+  for (let s = 0; s + 1 < tokens.sentenceFirst.length; s++) {
+    sentenceOf.fill(s, tokens.sentenceFirst[s], tokens.sentenceFirst[s + 1]);
+  }
+  return sentenceOf;
+}

@@ -1,0 +1,61 @@
+import munkres from 'munkres';
+
+/** What a theme is known by over re-computations: its letter, and the concepts it last had. */
+export interface ThemeIdentity {
+  readonly letter: string;
+  readonly members: readonly string[];
+  /** Whether the last grouping had it; a letter once given is never given to another theme. */
+  readonly present: boolean;
+}
+
+/** The letter of the n-th theme ever seen: A … Z, AA, AB … */
+export function letterAt(index: number): string {
+  const last = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? last : letterAt(Math.floor(index / 26) - 1) + last;
+}
+
+/**
+ * Gives new themes the letters of the old: the best one-to-one match on shared members (Hungarian method; Jaccard
+ * overlap), first with the themes of the last grouping, then with those that went before; what matches none gets a
+ * letter never used.
+ *
+ * @param groups members of each new theme, by key
+ * @returns the letter of each group, and the register to keep for next time
+ */
+export function matchThemes(
+  groups: readonly (readonly string[])[],
+  known: readonly ThemeIdentity[],
+): { letters: string[]; register: ThemeIdentity[] } {
+  const letters = new Array<string | undefined>(groups.length).fill(undefined);
+  const match = (old: readonly ThemeIdentity[]): void => {
+    const open = groups.map((_, i) => i).filter((i) => letters[i] === undefined);
+    if (open.length === 0 || old.length === 0) return;
+    const overlap = open.map((i) => old.map((theme) => jaccardOverlap(groups[i], theme.members)));
+    const size = Math.max(open.length, old.length);
+    const cost = Array.from({ length: size }, (_, r) =>
+      Array.from({ length: size }, (_, c) => 1 - (overlap[r]?.[c] ?? 0)),
+    );
+    for (const [row, column] of munkres(cost)) {
+      if ((overlap[row]?.[column] ?? 0) > 0) letters[open[row]] = old[column].letter;
+    }
+  };
+  match(known.filter((theme) => theme.present));
+  match(known.filter((theme) => !theme.present));
+  let used = known.length;
+  const given = letters.map((letter) => letter ?? letterAt(used++));
+  const memberOf = new Map(given.map((letter, i) => [letter, groups[i]]));
+  const register = Array.from({ length: used }, (_, i): ThemeIdentity => {
+    const letter = letterAt(i);
+    const members = memberOf.get(letter);
+    return members
+      ? { letter, members, present: true }
+      : { letter, members: known[i]?.members ?? [], present: false };
+  });
+  return { letters: given, register };
+}
+
+function jaccardOverlap(a: readonly string[], b: readonly string[]): number {
+  const inB = new Set(b);
+  const shared = a.filter((key) => inB.has(key)).length;
+  return shared === 0 ? 0 : shared / (a.length + b.length - shared);
+}

@@ -1,0 +1,259 @@
+import type { Graph } from '../network/graph.ts';
+import { shuffle, type Random } from '../numeric/random.ts';
+import { modularity } from './modularity.ts';
+
+/** How freely the refinement picks among merges that do not lower the quality, in mean degrees (Traag et al.: θ). */
+const RANDOMNESS = 0.01;
+const GAIN_MARGIN = 1e-12;
+const MOST_ROUNDS = 20;
+
+/**
+ * Communities by the Leiden algorithm (Traag, Waltman & van Eck 2019) on modularity with resolution: fast local moving,
+ * refinement, aggregation; repeated until a round brings nothing. Every community is connected.
+ *
+ * @returns the community of each node, numbered from 0 by first node
+ */
+export function leiden(graph: Graph, resolution: number, random: Random, start?: ArrayLike<number>): Int32Array {
+  let community = renumber(start ?? Int32Array.from({ length: graph.size }, (_, v) => v));
+  if (graph.totalDegree === 0) return Int32Array.from({ length: graph.size }, (_, v) => v);
+  let quality = -Infinity;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const next = leidenRound(graph, community, resolution, random);
+    const reached = modularity(graph, next, resolution);
+    if (reached <= quality + GAIN_MARGIN) break;
+    quality = reached;
+    community = next;
+  }
+  return community;
+}
+
+/** One pass over all levels. */
+function leidenRound(
+  graph: Graph,
+  start: Int32Array,
+  resolution: number,
+  random: Random,
+): Int32Array {
+  let level = graph;
+  let community = start;
+  // Node of the current level that each node of the first level is part of.
+  let nodeOf = Int32Array.from({ length: graph.size }, (_, v) => v);
+  for (;;) {
+    community = renumber(moveNodes(level, community, resolution, random));
+    const communities = countOf(community);
+    if (communities === level.size) break;
+    const refined = renumber(refine(level, community, resolution, random));
+    const groups = countOf(refined);
+    const communityOfGroup = new Int32Array(groups);
+    for (let v = 0; v < level.size; v++) communityOfGroup[refined[v]] = community[v];
+    nodeOf = nodeOf.map((node) => refined[node]);
+    // Nothing merged in the refinement: the level below would be this one again.
+    if (groups === level.size) break;
+    level = aggregate(level, refined, groups);
+    community = communityOfGroup;
+  }
+  return renumber(nodeOf.map((node) => community[node]));
+}
+
+function countOf(community: Int32Array): number {
+  let most = -1;
+  for (const c of community) if (c > most) most = c;
+  return most + 1;
+}
+
+/** Numbers groups 0, 1, … by their first node. */
+export function renumber(community: ArrayLike<number>): Int32Array {
+  const seen = new Map<number, number>();
+  const numbered = new Int32Array(community.length);
+  for (let v = 0; v < community.length; v++) {
+    let id = seen.get(community[v]);
+    if (id === undefined) seen.set(community[v], (id = seen.size));
+    numbered[v] = id;
+  }
+  return numbered;
+}
+
+/** Fast local moving: each node goes to the community where it adds most, its neighbours are looked at again. */
+function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: Random): Int32Array {
+  const n = graph.size;
+  const community = start.slice();
+  const degreeOf = new Float64Array(n);
+  const members = new Int32Array(n);
+  for (let v = 0; v < n; v++) {
+    degreeOf[community[v]] += graph.degree[v];
+    members[community[v]]++;
+  }
+  const empty: number[] = [];
+  for (let c = n - 1; c >= 0; c--) if (members[c] === 0) empty.push(c);
+  const queue = shuffle(
+    Int32Array.from({ length: n }, (_, v) => v),
+    random,
+  );
+  const waiting = new Uint8Array(n).fill(1);
+  const weightTo = new Float64Array(n);
+  const touched: number[] = [];
+  let head = 0;
+  let left = n;
+  while (left > 0) {
+    const v = queue[head];
+    head = head + 1 === n ? 0 : head + 1;
+    left--;
+    waiting[v] = 0;
+    const own = community[v];
+    const pull = (resolution * graph.degree[v]) / graph.totalDegree;
+    degreeOf[own] -= graph.degree[v];
+    members[own]--;
+    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+      const c = community[graph.neighbour[e]];
+      if (weightTo[c] === 0) touched.push(c);
+      weightTo[c] += graph.weight[e];
+    }
+    let best = own;
+    let bestGain = weightTo[own] - pull * degreeOf[own];
+    // A community of its own gains nothing, which may still be more.
+    if (bestGain < -GAIN_MARGIN && members[own] > 0) {
+      best = empty[empty.length - 1];
+      bestGain = 0;
+    }
+    for (const c of touched) {
+      const gain = weightTo[c] - pull * degreeOf[c];
+      if (gain > bestGain + GAIN_MARGIN) {
+        bestGain = gain;
+        best = c;
+      }
+    }
+    for (const c of touched) weightTo[c] = 0;
+    touched.length = 0;
+    degreeOf[best] += graph.degree[v];
+    if (best !== own) {
+      if (members[own] === 0) empty.push(own);
+      if (members[best] === 0) empty.pop();
+      community[v] = best;
+      for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+        const u = graph.neighbour[e];
+        if (community[u] === best || waiting[u]) continue;
+        waiting[u] = 1;
+        const tail = head + left;
+        queue[tail >= n ? tail - n : tail] = u;
+        left++;
+      }
+    }
+    members[best]++;
+  }
+  return community;
+}
+
+/**
+ * Refinement: inside each community, nodes that are well connected to it join sub-communities that are, picked with a
+ * chance that grows with the gain; so no sub-community falls apart.
+ */
+function refine(graph: Graph, community: Int32Array, resolution: number, random: Random): Int32Array {
+  const n = graph.size;
+  const refined = Int32Array.from({ length: n }, (_, v) => v);
+  const degreeOf = graph.degree.slice();
+  const degreeOfCommunity = new Float64Array(n);
+  for (let v = 0; v < n; v++) degreeOfCommunity[community[v]] += graph.degree[v];
+  // Weight from each sub-community to the rest of its community.
+  const outward = new Float64Array(n);
+  for (let v = 0; v < n; v++) {
+    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+      if (community[graph.neighbour[e]] === community[v]) outward[v] += graph.weight[e];
+    }
+  }
+  const alone = new Uint8Array(n).fill(1);
+  const scale = RANDOMNESS * (graph.totalDegree / n);
+  const wellConnected = (weight: number, degree: number, whole: number): boolean =>
+    weight + GAIN_MARGIN >= (resolution * degree * (whole - degree)) / graph.totalDegree;
+  const order = shuffle(
+    Int32Array.from({ length: n }, (_, v) => v),
+    random,
+  );
+  const weightTo = new Float64Array(n);
+  const touched: number[] = [];
+  const gains: number[] = [];
+  for (const v of order) {
+    const whole = degreeOfCommunity[community[v]];
+    if (!alone[v] || !wellConnected(outward[v], graph.degree[v], whole)) continue;
+    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+      const u = graph.neighbour[e];
+      if (community[u] !== community[v]) continue;
+      if (weightTo[refined[u]] === 0) touched.push(refined[u]);
+      weightTo[refined[u]] += graph.weight[e];
+    }
+    const pull = (resolution * graph.degree[v]) / graph.totalDegree;
+    let top = 0;
+    gains.length = 0;
+    for (const c of touched) {
+      const gain = wellConnected(outward[c], degreeOf[c], whole) ? weightTo[c] - pull * degreeOf[c] : -1;
+      gains.push(gain);
+      top = Math.max(top, gain);
+    }
+    let sum = 0;
+    for (const gain of gains) if (gain >= 0) sum += Math.exp((gain - top) / scale);
+    let draw = random() * (sum + Math.exp(-top / scale));
+    let chosen = -1;
+    for (let i = 0; i < gains.length && chosen < 0; i++) {
+      if (gains[i] < 0) continue;
+      draw -= Math.exp((gains[i] - top) / scale);
+      if (draw < 0) chosen = touched[i];
+    }
+    if (chosen >= 0) {
+      alone[chosen] = 0;
+      alone[v] = 0;
+      refined[v] = chosen;
+      degreeOf[chosen] += graph.degree[v];
+      outward[chosen] += outward[v] - 2 * weightTo[chosen];
+    }
+    for (const c of touched) weightTo[c] = 0;
+    touched.length = 0;
+  }
+  return refined;
+}
+
+/** The network whose nodes are the groups of another. */
+function aggregate(graph: Graph, group: Int32Array, groups: number): Graph {
+  const selfWeight = new Float64Array(groups);
+  const degree = new Float64Array(groups);
+  const first = new Int32Array(groups + 1);
+  for (let v = 0; v < graph.size; v++) first[group[v] + 1]++;
+  for (let g = 0; g < groups; g++) first[g + 1] += first[g];
+  const members = new Int32Array(graph.size);
+  const fill = first.slice(0, groups);
+  for (let v = 0; v < graph.size; v++) members[fill[group[v]]++] = v;
+  const offset = new Int32Array(groups + 1);
+  const neighbour: number[] = [];
+  const weight: number[] = [];
+  const weightTo = new Float64Array(groups);
+  const touched: number[] = [];
+  for (let g = 0; g < groups; g++) {
+    for (let m = first[g]; m < first[g + 1]; m++) {
+      const v = members[m];
+      selfWeight[g] += graph.selfWeight[v];
+      degree[g] += graph.degree[v];
+      for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+        const other = group[graph.neighbour[e]];
+        if (other === g) selfWeight[g] += graph.weight[e] / 2;
+        else {
+          if (weightTo[other] === 0) touched.push(other);
+          weightTo[other] += graph.weight[e];
+        }
+      }
+    }
+    for (const other of touched) {
+      neighbour.push(other);
+      weight.push(weightTo[other]);
+      weightTo[other] = 0;
+    }
+    touched.length = 0;
+    offset[g + 1] = neighbour.length;
+  }
+  return {
+    size: groups,
+    offset,
+    neighbour: Int32Array.from(neighbour),
+    weight: Float64Array.from(weight),
+    selfWeight,
+    degree,
+    totalDegree: graph.totalDegree,
+  };
+}

@@ -1,0 +1,180 @@
+import type { Counts } from '../network/counts.ts';
+import { buildGraph, type Graph } from '../network/graph.ts';
+import type { Links } from '../network/links.ts';
+import { ranked } from '../numeric/order.ts';
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { groupByConsensus, type Grouping } from './consensus.ts';
+import { matchThemes, type ThemeIdentity } from './identity.ts';
+import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
+
+export interface ThemeSettings {
+  /** Resolution γ, or 'auto' for the steadiest in the sweep. */
+  readonly resolution: number | 'auto';
+  readonly runs: number;
+  readonly seed: number;
+}
+
+/** A theme as it is shown. Concepts are numbered as in the selection. */
+export interface Theme {
+  readonly letter: string;
+  /** Its name: the researcher's, or its three concepts with the highest weighted degree inside it. */
+  readonly label: string;
+  /** Concepts by falling weighted degree inside the theme. */
+  readonly concepts: readonly number[];
+  /** Share of all windows that speak to it. */
+  readonly share: number;
+  readonly steadiness: number;
+}
+
+/** The grouping with names and letters. */
+export interface Themes {
+  readonly themes: readonly Theme[];
+  /** Theme index of each concept, −1 where it is loose. */
+  readonly themeOf: Int32Array;
+  /** Steadiness of each concept. */
+  readonly steadiness: Float64Array;
+  readonly overallSteadiness: number;
+  readonly modularity: number;
+  readonly resolution: number;
+  readonly register: readonly ThemeIdentity[];
+}
+
+/** The network of the links that stand, weighted by their strength. */
+export function linkGraph(conceptCount: number, links: Links): Graph {
+  const end = links.standing;
+  return buildGraph(
+    conceptCount,
+    links.source.subarray(0, end),
+    links.target.subarray(0, end),
+    // A measure may be 0 or less under a low cut-off; such a link still holds, if only just.
+    links.strength.subarray(0, end).map((strength) => Math.max(strength, 1e-6)),
+  );
+}
+
+export function linkedCount(graph: Graph): number {
+  let linked = 0;
+  for (let v = 0; v < graph.size; v++) if (graph.degree[v] > 0) linked++;
+  return linked;
+}
+
+/** The sweep over resolutions for a network. */
+export function* exploreResolutions(graph: Graph, seed: number): Stepwise<ResolutionPoint[]> {
+  return graph.totalDegree === 0 ? [] : yield* sweepResolution(graph, seed);
+}
+
+export interface ResolvedGrouping extends Grouping {
+  readonly resolution: number;
+}
+
+/** Groups the network at the resolution asked for or found. */
+export function* groupConcepts(
+  graph: Graph,
+  points: readonly ResolutionPoint[],
+  settings: ThemeSettings,
+): Stepwise<ResolvedGrouping> {
+  const resolution =
+    settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
+  const grouping = yield* groupByConsensus(graph, resolution, settings.seed, settings.runs);
+  return { ...grouping, resolution };
+}
+
+/** How many of a theme's concepts a window must hold to speak to it: 2 where it is longer than a sentence. */
+export function fewestToSpeak(unit: string, size: number): number {
+  return unit === 'sentences' && size === 1 ? 1 : 2;
+}
+
+/** The weight of each concept's links inside its own community. */
+export function degreeInside(graph: Graph, community: ArrayLike<number>): Float64Array {
+  return Float64Array.from({ length: graph.size }, (_, v) => {
+    let sum = 0;
+    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+      if (community[graph.neighbour[e]] === community[v]) sum += graph.weight[e];
+    }
+    return sum;
+  });
+}
+
+/** Makes themes of a grouping: letters by match with the known ones, names, shares; by falling share. */
+export function nameThemes(
+  keys: readonly string[],
+  labels: readonly string[],
+  graph: Graph,
+  counts: Counts,
+  grouping: ResolvedGrouping,
+  known: readonly ThemeIdentity[],
+  names: Readonly<Record<string, string>>,
+  fewest: number,
+): Themes {
+  const inside = degreeInside(graph, grouping.community);
+  const groups: number[][] = [];
+  for (const concept of ranked(keys.length, (i) => inside[i])) {
+    const c = grouping.community[concept];
+    (groups[c] ??= []).push(concept);
+  }
+  const large = groups.filter((group) => group && group.length >= SMALLEST_THEME);
+  const themeOf = new Int32Array(keys.length).fill(-1);
+  large.forEach((group, theme) => group.forEach((concept) => (themeOf[concept] = theme)));
+  const shares = shareOfThemes(counts, themeOf, large.length, fewest);
+  const order = ranked(large.length, (theme) => shares[theme]);
+  const { letters, register } = matchThemes(
+    order.map((theme) => large[theme].map((concept) => keys[concept])),
+    known,
+  );
+  const place = new Int32Array(large.length);
+  order.forEach((theme, index) => (place[theme] = index));
+  const themes = order.map((theme, index): Theme => {
+    const concepts = large[theme];
+    return {
+      letter: letters[index],
+      label:
+        names[letters[index]] ??
+        concepts
+          .slice(0, 3)
+          .map((concept) => labels[concept])
+          .join(', '),
+      concepts,
+      share: shares[theme],
+      steadiness: concepts.reduce((sum, concept) => sum + grouping.steadiness[concept], 0) / concepts.length,
+    };
+  });
+  return {
+    themes,
+    themeOf: themeOf.map((theme) => (theme < 0 ? -1 : place[theme])),
+    steadiness: grouping.steadiness,
+    overallSteadiness: grouping.overallSteadiness,
+    modularity: grouping.modularity,
+    resolution: grouping.resolution,
+    register,
+  };
+}
+
+function shareOfThemes(counts: Counts, themeOf: Int32Array, themeCount: number, fewest: number): Float64Array {
+  const speaking = new Float64Array(themeCount);
+  const windows = counts.windowFirst.length - 1;
+  eachSpeaking(counts, themeOf, themeCount, fewest, (_, theme) => speaking[theme]++);
+  return windows === 0 ? speaking : speaking.map((count) => count / windows);
+}
+
+/** Visits every window with each theme it speaks to: the themes of which it holds at least `fewest` concepts. */
+export function eachSpeaking(
+  counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
+  themeOf: Int32Array,
+  themeCount: number,
+  fewest: number,
+  visit: (window: number, theme: number) => void,
+): void {
+  const held = new Int32Array(themeCount);
+  const touched: number[] = [];
+  for (let w = 0; w + 1 < counts.windowFirst.length; w++) {
+    for (let i = counts.windowFirst[w]; i < counts.windowFirst[w + 1]; i++) {
+      const theme = themeOf[counts.inWindow[i]];
+      if (theme < 0) continue;
+      if (held[theme]++ === 0) touched.push(theme);
+    }
+    for (const theme of touched) {
+      if (held[theme] >= fewest) visit(w, theme);
+      held[theme] = 0;
+    }
+    touched.length = 0;
+  }
+}
