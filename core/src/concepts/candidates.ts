@@ -5,7 +5,9 @@ import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import { pullOfCandidates } from './pull.ts';
 import { findPhrases, phraseAt, type PhraseSettings } from './phrases.ts';
-import { stoppedTypes, type Terms } from './terms.ts';
+import type { PartsOfTypes } from '../text/parts-of-speech.ts';
+import type { StopWords } from './stop-words.ts';
+import { OPEN, STOPPED, stoppedTypes, type Terms } from './terms.ts';
 
 /** Words and phrases that could become concepts, with their figures, sorted by falling mentions, then by key. */
 export interface Candidates {
@@ -42,8 +44,8 @@ const FEWEST_MENTIONS = 2;
 export function* findCandidates(
   tokens: Tokens,
   terms: Terms,
-  parts: Uint8Array,
-  stopWords: ReadonlySet<string>,
+  parts: PartsOfTypes,
+  stopWords: StopWords,
   settings: CandidateSettings,
 ): Stepwise<Candidates> {
   const stopped = stoppedTypes(tokens, terms, stopWords);
@@ -88,7 +90,7 @@ export function* findCandidates(
   const total = tokens.type.length;
   for (let t = 0; t < total; ) {
     const type = tokens.type[t];
-    if (stopped[type]) {
+    if (stopped[type] === STOPPED) {
       t++;
       continue;
     }
@@ -101,7 +103,7 @@ export function* findCandidates(
       continue;
     }
     const term = terms.ofType[type];
-    if (isWanted[term]) {
+    if (isWanted[term] && stopped[type] === OPEN) {
       if (termId[term] < 0) termId[term] = candidateOf(terms.labels[term]);
       rawOccurrence.push(termId[term]);
       first.push(t);

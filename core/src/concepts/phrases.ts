@@ -1,6 +1,7 @@
 import { ADJECTIVE, NOUN } from '../text/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
-import type { Terms } from './terms.ts';
+import type { PartsOfTypes } from '../text/parts-of-speech.ts';
+import { OPEN, STOPPED, type Terms } from './terms.ts';
 
 /** The kept phrases as a tree of terms: a node is a beginning, `kept` says whether it is a phrase itself. */
 export interface Phrases {
@@ -23,13 +24,22 @@ export interface PhraseSettings {
   readonly minimumNpmi: number;
 }
 
-/** The terms of tokens that may be part of a phrase (nouns and adjectives that are not stopped), −1 elsewhere. */
-function phraseTerms(tokens: Tokens, terms: Terms, parts: Uint8Array, stopped: Uint8Array): Int32Array {
-  const may = new Int32Array(tokens.forms.length).fill(-1);
-  for (let type = 0; type < may.length; type++) {
-    if (!stopped[type] && (parts[type] === NOUN || parts[type] === ADJECTIVE)) may[type] = terms.ofType[type];
+/** What a type may do in a phrase. */
+const NO_PART = 0;
+/** A noun or adjective most of the time. */
+const FIRM = 1;
+/** Now and then a noun or adjective, or a time word: a phrase needs a firm noun beside it. */
+const LOOSE = 2;
+
+function rolesInPhrases(tokens: Tokens, parts: PartsOfTypes, stopped: Uint8Array): Uint8Array {
+  const roles = new Uint8Array(tokens.forms.length);
+  for (let type = 0; type < roles.length; type++) {
+    if (stopped[type] === STOPPED) continue;
+    const part = parts.part[type];
+    if (stopped[type] === OPEN && (part === NOUN || part === ADJECTIVE)) roles[type] = FIRM;
+    else if (parts.nounAtTimes[type] || parts.adjectiveAtTimes[type]) roles[type] = LOOSE;
   }
-  return may;
+  return roles;
 }
 
 /**
@@ -40,12 +50,13 @@ function phraseTerms(tokens: Tokens, terms: Terms, parts: Uint8Array, stopped: U
 export function findPhrases(
   tokens: Tokens,
   terms: Terms,
-  parts: Uint8Array,
+  parts: PartsOfTypes,
   stopped: Uint8Array,
   settings: PhraseSettings,
 ): Phrases {
   const termCount = terms.labels.length;
-  const may = phraseTerms(tokens, terms, parts, stopped);
+  const roles = rolesInPhrases(tokens, parts, stopped);
+  const may = terms.ofType.map((term, type) => (roles[type] === NO_PART ? -1 : term));
   const next = new Map<number, number>();
   const mentions: number[] = [];
   const before: number[] = [];
@@ -54,6 +65,16 @@ export function findPhrases(
   const unigram = new Int32Array(termCount);
   const total = tokens.type.length;
   let runStart = -1;
+  /** Whether a run is all firm, or has a firm noun beside its loose words. */
+  const firmNouns = (from: number, to: number): boolean => {
+    let allFirm = true;
+    let firmNoun = false;
+    for (let i = from; i <= to; i++) {
+      if (roles[tokens.type[i]] !== FIRM) allFirm = false;
+      else if (parts.part[tokens.type[i]] === NOUN) firmNoun = true;
+    }
+    return allFirm || firmNoun;
+  };
   for (let t = 0; t < total; t++) {
     const term = may[tokens.type[t]];
     if (term >= 0) unigram[term]++;
@@ -62,9 +83,10 @@ export function findPhrases(
       continue;
     }
     if (runStart < 0 || !tokens.joined[t]) runStart = t;
-    const noun = parts[tokens.type[t]] === NOUN;
+    const noun = parts.nounAtTimes[tokens.type[t]] === 1;
     // Every run that ends here; beginnings were numbered when their own last token was met.
     for (let from = Math.max(runStart, t - LONGEST_PHRASE + 1); from < t; from++) {
+      const firm = firmNouns(from, t);
       let node = may[tokens.type[from]];
       for (let i = from + 1; i < t; i++) node = next.get(node * termCount + may[tokens.type[i]]) ?? -1;
       const key = node * termCount + term;
@@ -78,7 +100,7 @@ export function findPhrases(
         lastTerm.push(term);
       }
       mentions[child - termCount]++;
-      if (noun) endsInNoun[child - termCount]++;
+      if (noun && firm) endsInNoun[child - termCount]++;
     }
   }
 
@@ -148,7 +170,7 @@ export function phraseAt(
   let found: [number, number] | undefined;
   for (let t = first + 1; t < tokens.type.length && t < first + LONGEST_PHRASE; t++) {
     const type = tokens.type[t];
-    if (!tokens.joined[t] || stopped[type]) break;
+    if (!tokens.joined[t] || stopped[type] === STOPPED) break;
     const child = phrases.next.get(node * termCount + terms.ofType[type]);
     if (child === undefined) break;
     node = child;

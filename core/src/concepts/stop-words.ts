@@ -22,8 +22,22 @@ thing things something anything nothing everything someone somebody anyone anybo
 like know mean think thought guess suppose say says said saying tell tells told talk get gets got getting gotten go
 goes going gone went come comes came coming make makes made making take takes took taken want wants wanted see seen
 saw look looks looked looking way much many less least enough now always sometimes often usually already almost away
-back else mind please thanks thank sorry dunno gonna wanna gotta course fact point example instance stuff whatever
+back else mind way ways place places people man men woman women lady lad lads girl boy fellow chap bloke please thanks thank sorry dunno gonna wanna gotta course fact point example instance stuff whatever
 put puts keep keeps kept give gives gave given use used try tried trying seem seems seemed happen happens happened
+`;
+
+/** Numbers as words and times: off until asked for, as numerals are. Our own list. */
+const NUMBER_WORDS = `
+zero two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen
+nineteen twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands million half quarter
+third couple dozen o'clock
+`;
+
+/** Times: no concepts by themselves, but parts of phrases such as day ticket. Our own list. */
+const TIME_WORDS = `
+second seconds minute minutes hour hours day days week weeks month months year years time times today tonight tomorrow
+yesterday monday tuesday wednesday thursday friday saturday sunday mondays tuesdays wednesdays thursdays fridays
+saturdays sundays january february march april june july august september october november december
 `;
 
 const listed = (text: string): string[] => text.trim().split(/\s+/);
@@ -32,12 +46,22 @@ const listed = (text: string): string[] => text.trim().split(/\s+/);
 export const ENGLISH_STOP_WORDS: readonly { readonly name: string; readonly words: readonly string[] }[] = [
   { name: 'function words', words: listed(FUNCTION_WORDS) },
   { name: 'words of talk', words: listed(TALK_WORDS) },
+  { name: 'numbers', words: listed(NUMBER_WORDS) },
+  { name: 'times', words: listed(TIME_WORDS) },
 ];
 
+/** How a stop word is stopped: it may be no part of a phrase either, or only no concept by itself. */
+export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
+
 /** All stop words in force, in small letters with straight apostrophes. */
-export function stopWordSet(english: boolean, own: readonly string[]): ReadonlySet<string> {
-  const words = new Set<string>();
-  if (english) for (const layer of ENGLISH_STOP_WORDS) for (const word of layer.words) words.add(word);
-  for (const word of own) words.add(word.toLowerCase().replaceAll('’', "'"));
+export function stopWordsInForce(english: boolean, own: readonly string[]): StopWords {
+  const words = new Map<string, 'everywhere' | 'alone'>();
+  if (english) {
+    for (const layer of ENGLISH_STOP_WORDS) {
+      const how = layer.name === 'times' ? 'alone' : 'everywhere';
+      for (const word of layer.words) if (!words.has(word)) words.set(word, how);
+    }
+  }
+  for (const word of own) words.set(word.toLowerCase().replaceAll('’', "'"), 'everywhere');
   return words;
 }

@@ -1,7 +1,9 @@
 import { NOUN, OTHER_PART, type Lexicon } from '../text/lexicon.ts';
 import { lemmaInStudy } from '../text/lemmas.ts';
+import type { PartsOfTypes } from '../text/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
+import type { StopWords } from './stop-words.ts';
 
 /** The words of a collection brought to their dictionary forms. */
 export interface Terms {
@@ -15,12 +17,12 @@ export interface Terms {
 /**
  * Brings types to terms: their lemma, or the form itself.
  *
- * @param parts part of speech by type
+ * @param parts parts of speech by type
  * @param unit what a term is
  */
 export function readTerms(
   tokens: Tokens,
-  parts: Uint8Array,
+  parts: PartsOfTypes,
   lexicon: Lexicon,
   unit: 'lemma' | 'form',
 ): Terms {
@@ -34,7 +36,7 @@ export function readTerms(
     const form = tokens.forms[type];
     let label = form.replaceAll('’', "'");
     if (unit === 'lemma') {
-      label = lemmaInStudy(lexicon, form, parts[type], (candidate) => used.has(candidate));
+      label = lemmaInStudy(lexicon, form, parts.part[type], (candidate) => used.has(candidate));
       // Without case folding Bus and bus stay apart.
       if (form[0] !== form[0].toLowerCase()) label = label[0].toUpperCase() + label.slice(1);
     }
@@ -46,7 +48,7 @@ export function readTerms(
       votes.push(0, 0, 0, 0);
     }
     ofType[type] = term;
-    votes[term * 4 + parts[type]] += tokens.mentionsOf[type];
+    votes[term * 4 + parts.part[type]] += tokens.mentionsOf[type];
   }
   const part = new Uint8Array(labels.length).fill(OTHER_PART);
   for (let term = 0; term < labels.length; term++) {
@@ -57,18 +59,26 @@ export function readTerms(
   return { labels, part, ofType };
 }
 
-/** Which types are stopped: on the list by their form or by their term. */
-export function stoppedTypes(tokens: Tokens, terms: Terms, stopWords: ReadonlySet<string>): Uint8Array {
+/** A type that may be a concept or part of one. */
+export const OPEN = 0;
+/** A type that is no concept by itself but may be part of a phrase. */
+export const STOPPED_ALONE = 1;
+export const STOPPED = 2;
+
+/** How each type is stopped, by its form or by its term. */
+export function stoppedTypes(tokens: Tokens, terms: Terms, stopWords: StopWords): Uint8Array {
   const stopped = new Uint8Array(tokens.forms.length);
   for (let type = 0; type < stopped.length; type++) {
     const term = terms.ofType[type];
     if (term < 0) {
-      stopped[type] = 1;
+      stopped[type] = STOPPED;
       continue;
     }
     const form = tokens.forms[type].toLowerCase().replaceAll('’', "'");
     const label = terms.labels[term].toLowerCase();
-    if (label.length < 2 || stopWords.has(form) || stopWords.has(label)) stopped[type] = 1;
+    const how = stopWords.get(form) ?? stopWords.get(label);
+    if (label.length < 2 || how === 'everywhere') stopped[type] = STOPPED;
+    else if (how === 'alone') stopped[type] = STOPPED_ALONE;
   }
   return stopped;
 }

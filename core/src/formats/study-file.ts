@@ -243,3 +243,8 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
     throw new StudyFileError('This is no study file, or it was cut short: it can’t be unpacked. Open an earlier copy.');
   }
 }
+
+/** The fields a kind of decision has beside its kind, as they are checked when read. */
+export function decisionParts(kind: string): Joi.PartialSchemaMap {
+  return PARTS[kind] ?? {};
+}

@@ -1,6 +1,6 @@
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
-import { stopWordSet } from '../concepts/stop-words.ts';
+import { stopWordsInForce } from '../concepts/stop-words.ts';
 import { readTerms, type Terms } from '../concepts/terms.ts';
 import { compareGroups, strengthBySource, type Comparison, type SourceStrength } from '../compare/strength.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
@@ -11,7 +11,7 @@ import { layWindows, type Windows } from '../network/windows.ts';
 import { hashValue } from '../numeric/hash.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Lexicon } from '../text/lexicon.ts';
-import { partsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
+import { partsOfTypes, type PartsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
@@ -43,7 +43,7 @@ export interface Resources {
 /** What each stage makes. */
 export interface StageResults {
   tokens: Tokens;
-  parts: Uint8Array;
+  parts: PartsOfTypes;
   terms: Terms;
   candidates: Candidates;
   concepts: Concepts;
@@ -120,7 +120,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         take('tokens'),
         take('terms'),
         take('parts'),
-        stopWordSet(concepts.englishStopWords, state.stopWords),
+        stopWordsInForce(concepts.englishStopWords, state.stopWords),
         {
           parts: { noun: concepts.nouns, verb: concepts.verbs, adjective: concepts.adjectives },
           phrases: concepts.phrases,
@@ -178,12 +178,8 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   },
   themes: {
     inputs: ['concepts', 'graph', 'counts', 'grouping'],
-    own: ({ state, register }) => [
-      state.conceptLabels,
-      state.themeNames,
-      register.map(({ letter, members, present }) => [letter, members, present]),
-      fewestInWindow(state),
-    ],
+    // The register only says which letters to go on with; a result that is at hand keeps the letters it has.
+    own: ({ state }) => [state.conceptLabels, state.themeNames, fewestInWindow(state)],
     run: (take, { state, register }) =>
       atOnce(() => {
         const { keys } = take('concepts');

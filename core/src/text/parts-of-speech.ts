@@ -38,6 +38,19 @@ export function partFromLexicon(lexicon: Lexicon, form: string): number {
   return -1;
 }
 
+/** Parts of speech by type. */
+export interface PartsOfTypes {
+  /** The part most of a type's tokens have; index into `PARTS_OF_SPEECH`. */
+  readonly part: Uint8Array;
+  /** 1 where the type is a noun now and then, as run in school run. */
+  readonly nounAtTimes: Uint8Array;
+  /** 1 where it is an adjective now and then, as last in last train. */
+  readonly adjectiveAtTimes: Uint8Array;
+}
+
+/** A word is something now and then when at least this share of its uses in the lexicon's texts was. */
+const NOW_AND_THEN = 0.05;
+
 /**
  * The part of speech of every type (index into `PARTS_OF_SPEECH`). Types the lexicon leaves open are decided by the
  * majority of a few sentences in which they stand, so the cost grows with the vocabulary and not with the text.
@@ -47,7 +60,7 @@ export function* partsOfTypes(
   originals: readonly string[],
   lexicon: Lexicon,
   tagger: Tagger,
-): Stepwise<Uint8Array> {
+): Stepwise<PartsOfTypes> {
   const parts = new Uint8Array(tokens.forms.length).fill(OTHER_PART);
   const wanted = new Int8Array(tokens.forms.length);
   const idOf = new Map<string, number>();
@@ -96,7 +109,30 @@ export function* partsOfTypes(
     }
     if (best >= 0) parts[type] = best;
   }
-  return parts;
+  const nounAtTimes = new Uint8Array(parts.length);
+  const adjectiveAtTimes = new Uint8Array(parts.length);
+  for (let type = 0; type < parts.length; type++) {
+    if (tokens.kindOf[type] !== WORD) continue;
+    const form = bareForm(tokens.forms[type]);
+    if (parts[type] === NOUN || shareInLexicon(lexicon, form, NOUN) >= NOW_AND_THEN) nounAtTimes[type] = 1;
+    if (parts[type] === ADJECTIVE || shareInLexicon(lexicon, form, ADJECTIVE) >= NOW_AND_THEN) {
+      adjectiveAtTimes[type] = 1;
+    }
+  }
+  return { part: parts, nounAtTimes, adjectiveAtTimes };
+}
+
+/** The share of a form's uses in the lexicon's texts that had this part of speech. */
+function shareInLexicon(lexicon: Lexicon, form: string, asked: number): number {
+  let all = 0;
+  let met = 0;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    const lemma = lemmaOf(lexicon, form, part);
+    const count = lemma === undefined ? 0 : Math.max(0, lexicon.senses.get(lemma)?.[part] ?? 0);
+    all += count;
+    if (part === asked) met = count;
+  }
+  return all === 0 ? 0 : met / all;
 }
 
 /** The part a form was met as most, where no sentence can be asked; an unknown word is taken for a noun. */

@@ -54,6 +54,15 @@ export function matchThemes(
   return { letters: given, register };
 }
 
+/** The register to keep when a grouping is shown: its themes, and every letter given before, so none is given twice. */
+export function joinRegisters(
+  shown: readonly ThemeIdentity[],
+  before: readonly ThemeIdentity[],
+): ThemeIdentity[] {
+  const gone = before.slice(shown.length).map((theme) => ({ ...theme, present: false }));
+  return [...shown, ...gone];
+}
+
 function jaccardOverlap(a: readonly string[], b: readonly string[]): number {
   const inB = new Set(b);
   const shared = a.filter((key) => inB.has(key)).length;

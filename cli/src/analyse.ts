@@ -1,0 +1,216 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { compareGroups } from '@green-thicket/core/compare/strength';
+import { readAttributeTable, withAttributes } from '@green-thicket/core/formats/attribute-table';
+import { readSettings } from '@green-thicket/core/formats/settings-file';
+import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study-file';
+import { conceptsTable, linksTable, strengthTable, themesTable } from '@green-thicket/core/formats/tables';
+import { drawMap } from '@green-thicket/core/map/draw';
+import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
+import {
+  foldDecisions,
+  type Decision,
+  type DecisionLog,
+  type DecisionRecord,
+} from '@green-thicket/core/study/decisions';
+import { Engine } from '@green-thicket/core/study/engine';
+import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';
+import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/study/stages';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import type { Lexicon } from '@green-thicket/core/text/lexicon';
+import { parseLexicon } from '@green-thicket/core/text/lexicon';
+import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
+import { createTagger } from '@green-thicket/core/text/tagger';
+import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import { collect } from './collect.ts';
+import { readLexiconText } from './lexicon-file.ts';
+import { reasonOf, UsageError } from './usage-error.ts';
+
+export interface AnalyseOptions {
+  readonly out: string;
+  readonly settings?: string;
+  readonly attributes?: string;
+  readonly quiet: boolean;
+  readonly version: string;
+}
+
+interface LoadedStudy {
+  log: DecisionLog;
+  register: readonly ThemeIdentity[];
+  originals: ReadonlyMap<string, string>;
+}
+
+/** The one time the command line writes, so that the same input gives the same study file. */
+const FIXED_TIME = '1980-01-01T00:00:00.000Z';
+
+/** Adds decisions at the head of a record. */
+function addDecisions(log: DecisionLog, decisions: readonly Decision[]): DecisionLog {
+  const records: DecisionRecord[] = [...log.records];
+  let head = log.head;
+  let seq = records.reduce((most, record) => Math.max(most, record.seq), 0);
+  for (const decision of decisions) {
+    records.push({ seq: ++seq, parent: head, time: FIXED_TIME, decision });
+    head = seq;
+  }
+  return { records, head, tip: decisions.length > 0 ? head : log.tip };
+}
+
+function loadStudy(files: readonly string[], say: (line: string) => void): LoadedStudy {
+  if (files.some((file) => file.endsWith('.thicket'))) {
+    if (files.length > 1) throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
+    try {
+      return readStudyFile(readFileSync(files[0]));
+    } catch (error) {
+      throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
+    }
+  }
+  const { added, refused } = collect(files);
+  for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
+  if (added.length === 0) {
+    const why = refused.length > 0 ? `${refused[0].name}: ${refused[0].reason}` : 'there is no .txt or .md file.';
+    throw new UsageError(`Nothing can be read from ${files.join(', ')}: ${why}`);
+  }
+  say(`Read ${added.length} sources.`);
+  return {
+    log: addDecisions({ records: [], head: 0, tip: 0 }, [
+      { kind: 'renameStudy', title: 'Study' },
+      { kind: 'addSources', sources: added.map(({ source }) => source) },
+    ]),
+    register: [],
+    originals: new Map(added.map(({ source, text }) => [source.id, text])),
+  };
+}
+
+function readText(path: string): string {
+  try {
+    return readFileSync(path, 'utf8');
+  } catch (error) {
+    throw new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
+  }
+}
+
+/** Runs the engine over files or a study and writes the tables, the map, the study and the record of the run. */
+export async function analyse(files: readonly string[], options: AnalyseOptions): Promise<void> {
+  const say = (line: string): void => {
+    if (!options.quiet) process.stderr.write(`${line}\n`);
+  };
+  const started = performance.now();
+  const study = loadStudy(files, say);
+  const readTime = performance.now() - started;
+  let { log } = study;
+  if (options.attributes !== undefined) log = addAttributes(log, options.attributes, say);
+  if (options.settings !== undefined) {
+    try {
+      log = addDecisions(log, readSettings(readText(options.settings)));
+    } catch (error) {
+      if (error instanceof UsageError) throw error;
+      throw new UsageError(`The settings in ${options.settings} can’t be used: ${reasonOf(error)}`);
+    }
+  }
+  const state = foldDecisions(log);
+  if (state.sources.length === 0) throw new UsageError('The study has no sources.');
+  const input: StudyInput = { state, register: study.register };
+
+  let lexicon: Lexicon | undefined;
+  let tagger: Tagger | undefined;
+  const resources: Resources = {
+    original: (id) => study.originals.get(id) ?? '',
+    lexicon: () => (lexicon ??= parseLexicon(readLexiconText())),
+    tagger: () => (tagger ??= createTagger()),
+  };
+  const engine = new Engine(resources, () => performance.now());
+  const run = <T>(what: string, work: Stepwise<T>): T => {
+    say(what);
+    for (;;) {
+      const step = work.next();
+      if (step.done) return step.value;
+    }
+  };
+  const tokens = run('Reading words …', engine.compute('tokens', input));
+  const candidates = run('Finding concepts …', engine.compute('candidates', input));
+  const concepts = run('Choosing concepts …', engine.compute('concepts', input));
+  const links = run('Finding links …', engine.compute('links', input));
+  const windows = run('Laying windows …', engine.compute('windows', input));
+  const themes = run('Finding themes …', engine.compute('themes', input));
+  const map = run('Drawing the map …', engine.compute('map', input));
+  const strength = run('Comparing groups …', engine.compute('strength', input));
+  const comparison = run('Testing differences …', engine.compute('comparison', input));
+  const comparisons = attributeNames(state.sources).map((attribute) => {
+    const { names, groupOf } = groupsOf(state.sources, attribute);
+    return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
+  });
+  if (links.standing === 0) {
+    say(
+      `No links: ${tokens.type.length} words are too few to link anything. More text, a longer window or a lower cut-off would help.`,
+    );
+  }
+
+  const labels = conceptLabels(state, concepts.keys);
+  const sentences = methodSentences(state, { resolution: themes.resolution, exact: comparison.exact });
+  const runRecord = {
+    version: options.version,
+    seed: state.settings.themes.seed,
+    settings: state.settings,
+    counts: {
+      sources: state.sources.length,
+      words: tokens.type.length,
+      differentWords: tokens.forms.length,
+      candidates: candidates.keys.length,
+      concepts: concepts.keys.length,
+      windows: windows.count,
+      links: links.standing,
+      themes: themes.themes.length,
+    },
+    resolution: themes.resolution,
+    modularity: themes.modularity,
+    steadiness: themes.overallSteadiness,
+    stages: [
+      { stage: 'read', milliseconds: Math.round(readTime) },
+      ...engine.timings.map(({ stage, milliseconds }) => ({ stage, milliseconds: Math.round(milliseconds) })),
+    ],
+    peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
+  };
+  try {
+    mkdirSync(options.out, { recursive: true });
+    const write = (name: string, content: string | Uint8Array): void =>
+      writeFileSync(join(options.out, name), content);
+    write('concepts.csv', conceptsTable(labels, concepts, candidates, themes));
+    write('links.csv', linksTable(labels, links));
+    write('themes.csv', themesTable(labels, themes));
+    write('strength.csv', strengthTable(comparisons, themes));
+    write('map.svg', drawMap(map, state.title));
+    write('study.thicket', writeStudyFile({ log, register: themes.register, originals: study.originals }));
+    write('methods.md', `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`);
+    write('run.json', `${JSON.stringify(runRecord, null, 2)}\n`);
+  } catch (error) {
+    throw new UsageError(`The tables can’t be written to ${options.out}: ${reasonOf(error)}.`);
+  }
+  say(
+    `${tokens.type.length} words, ${concepts.keys.length} concepts, ${links.standing} links, ${themes.themes.length} themes, in ${((performance.now() - started) / 1000).toFixed(2)} s. Written to ${options.out}.`,
+  );
+}
+
+function addAttributes(log: DecisionLog, path: string, say: (line: string) => void): DecisionLog {
+  let table;
+  try {
+    table = readAttributeTable(readText(path));
+  } catch (error) {
+    if (error instanceof UsageError) throw error;
+    throw new UsageError(`The attributes in ${path} can’t be read: ${reasonOf(error)}`);
+  }
+  const { sources } = foldDecisions(log);
+  const { sources: described, unmatched } = withAttributes(sources, table);
+  for (const name of unmatched) say(`No source is called ${name}; its attributes are not used.`);
+  const without = described.filter((source) => !table.byFile.has(source.name));
+  if (without.length > 0) say(`${without.length} sources are not in the table of attributes.`);
+  const decisions: Decision[] = [];
+  for (const attribute of table.attributes) {
+    const idsOf = new Map<string, string[]>();
+    for (const source of described) {
+      const value = source.attributes[attribute] ?? '';
+      if (value !== '') idsOf.set(value, [...(idsOf.get(value) ?? []), source.id]);
+    }
+    for (const [value, ids] of idsOf) decisions.push({ kind: 'setAttribute', ids, attribute, value });
+  }
+  return addDecisions(log, decisions);
+}

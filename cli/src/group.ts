@@ -1,0 +1,121 @@
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readCsv, tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
+import { buildGraph } from '@green-thicket/core/network/graph';
+import { ranked } from '@green-thicket/core/numeric/order';
+import { finish } from '@green-thicket/core/numeric/stepwise';
+import { groupByConsensus } from '@green-thicket/core/themes/consensus';
+import { letterAt } from '@green-thicket/core/themes/identity';
+import { degreeInside } from '@green-thicket/core/themes/themes';
+import { reasonOf, UsageError } from './usage-error.ts';
+
+export interface GroupOptions {
+  readonly out: string;
+  readonly resolution: number;
+  readonly seed: number;
+  readonly runs: number;
+  readonly version: string;
+}
+
+interface Network {
+  readonly names: readonly string[];
+  readonly source: readonly number[];
+  readonly target: readonly number[];
+  readonly weight: readonly number[];
+}
+
+/** Reads source,target,weight; a missing weight column counts every link as 1. */
+export function readNetwork(text: string): Network {
+  const { header, rows } = readCsv(text);
+  const column = (name: string): number => header.findIndex((each) => each.toLowerCase() === name);
+  const [s, t, w] = [column('source'), column('target'), column('weight')];
+  if (s < 0 || t < 0) throw new Error('It needs the columns source and target, and weight if links have one.');
+  const names: string[] = [];
+  const numberOf = new Map<string, number>();
+  const node = (name: string): number => {
+    let number = numberOf.get(name);
+    if (number === undefined) {
+      numberOf.set(name, (number = names.length));
+      names.push(name);
+    }
+    return number;
+  };
+  const source: number[] = [];
+  const target: number[] = [];
+  const weight: number[] = [];
+  rows.forEach((row, i) => {
+    const value = w < 0 ? 1 : Number(row[w]);
+    if (!row[s] || !row[t]) throw new Error(`Row ${i + 2} lacks a source or a target.`);
+    if (!Number.isFinite(value) || value <= 0) {
+      throw new Error(`Row ${i + 2} has the weight “${row[w] ?? ''}”; it must be a number above 0.`);
+    }
+    source.push(node(row[s]));
+    target.push(node(row[t]));
+    weight.push(value);
+  });
+  if (names.length === 0) throw new Error('It has no links.');
+  return { names, source, target, weight };
+}
+
+/** Groups a weighted network and writes themes.csv, concepts.csv and run.json. */
+export async function group(path: string, options: GroupOptions): Promise<void> {
+  let network: Network;
+  try {
+    network = readNetwork(readFileSync(path, 'utf8'));
+  } catch (error) {
+    throw new UsageError(`${path} can’t be read as links: ${reasonOf(error)}`);
+  }
+  const { names, source, target, weight } = network;
+  process.stderr.write(`Grouping ${names.length} concepts by ${source.length} links …\n`);
+  const graph = buildGraph(names.length, source, target, weight);
+  const grouping = finish(groupByConsensus(graph, options.resolution, options.seed, options.runs));
+  const inside = degreeInside(graph, grouping.community);
+  const members = new Map<number, number[]>();
+  for (const v of ranked(names.length, (i) => inside[i])) {
+    members.set(grouping.community[v], [...(members.get(grouping.community[v]) ?? []), v]);
+  }
+  const communities = [...members.values()].sort((a, b) => b.length - a.length || a[0] - b[0]);
+  const letterOf = new Array<string>(names.length);
+  communities.forEach((concepts, i) => concepts.forEach((v) => (letterOf[v] = letterAt(i))));
+  try {
+    mkdirSync(options.out, { recursive: true });
+    const write = (name: string, text: string): void => writeFileSync(join(options.out, name), text);
+    write(
+      'themes.csv',
+      writeCsv(
+        ['theme', 'label', 'concepts', 'share'],
+        communities.map((concepts, i) => [
+          letterAt(i),
+          concepts
+            .slice(0, 3)
+            .map((v) => names[v])
+            .join(', '),
+          concepts.map((v) => names[v]).join('; '),
+          tableNumber(concepts.length / names.length),
+        ]),
+      ),
+    );
+    write(
+      'concepts.csv',
+      writeCsv(
+        ['concept', 'theme', 'steadiness'],
+        names.map((name, v) => [name, letterOf[v], tableNumber(grouping.steadiness[v])]),
+      ),
+    );
+    const record = {
+      version: options.version,
+      seed: options.seed,
+      runs: options.runs,
+      resolution: options.resolution,
+      modularity: tableNumber(grouping.modularity),
+      communities: communities.length,
+      steadiness: tableNumber(grouping.overallSteadiness),
+      concepts: names.length,
+      links: source.length,
+    };
+    write('run.json', `${JSON.stringify(record, null, 2)}\n`);
+  } catch (error) {
+    throw new UsageError(`The tables can’t be written to ${options.out}: ${reasonOf(error)}.`);
+  }
+  process.stderr.write(`${communities.length} communities, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`);
+}

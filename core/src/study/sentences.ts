@@ -1,0 +1,175 @@
+import { attributeNames, comparedAttribute, type StudyState } from './study.ts';
+
+/** A stop of the trail. */
+export const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'] as const;
+export type Stop = (typeof STOPS)[number];
+
+/** A part of a method sentence: words, or a setting that can be changed where it stands. */
+export type SentencePart = string | { readonly control: ControlName; readonly text: string };
+
+/** The settings that stand underlined in the method sentences. */
+export type ControlName =
+  | 'addresses'
+  | 'ownPattern'
+  | 'digits'
+  | 'foldCase'
+  | 'unit'
+  | 'parts'
+  | 'phrases'
+  | 'stopWords'
+  | 'minimumMentions'
+  | 'minimumSources'
+  | 'maximumSourceShare'
+  | 'size'
+  | 'window'
+  | 'measure'
+  | 'cutOff'
+  | 'minimumTogether'
+  | 'maximumQ'
+  | 'resolution'
+  | 'runs'
+  | 'seed'
+  | 'shownLinks'
+  | 'shownBridges'
+  | 'attribute'
+  | 'order';
+
+/** Figures the sentences name; absent until they are computed. */
+export interface SentenceFigures {
+  readonly resolution?: number;
+  readonly exact?: boolean;
+}
+
+export const MEASURE_NAMES = {
+  npmi: 'NPMI',
+  jaccard: 'Jaccard',
+  cosine: 'cosine',
+  count: 'number of shared windows',
+} as const;
+
+/** A count with its noun. */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
+}
+
+const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
+
+function listed(words: readonly string[]): string {
+  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+}
+
+/** What a window is, in words. */
+export function windowText({ unit, size, acrossParagraphs }: StudyState['settings']['windows']): string {
+  if (unit === 'sentences' || unit === 'words') {
+    const many = size === 1 ? unit.slice(0, -1) : unit;
+    return `${size} ${many}${acrossParagraphs ? ' across paragraphs' : ''}`;
+  }
+  return `a ${unit}`;
+}
+
+/** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
+export function methodSentences(
+  state: StudyState,
+  figures: SentenceFigures = {},
+): Record<Stop, readonly SentencePart[]> {
+  const { cleaning, concepts, windows, links, themes, map, compare } = state.settings;
+  const control = (name: ControlName, text: string): SentencePart => ({ control: name, text });
+  const attribute = comparedAttribute(state);
+  const parts = [
+    ...(concepts.nouns ? ['nouns'] : []),
+    ...(concepts.verbs ? ['verbs'] : []),
+    ...(concepts.adjectives ? ['adjectives'] : []),
+  ];
+  const stopCount = state.stopWords.length;
+  const stops = concepts.englishStopWords
+    ? `the English stop words${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+    : stopCount > 0
+      ? counted(stopCount, 'own stop word')
+      : 'no stop words';
+  const resolution =
+    themes.resolution === 'auto'
+      ? `the steadiest resolution${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      : `resolution ${themes.resolution}`;
+  return {
+    sources: [
+      `Working with ${state.sources.length === 1 ? '1 source' : `all ${state.sources.length} sources`}` +
+        `${attributeNames(state.sources).length > 0 ? `, described by ${listed(attributeNames(state.sources))}` : ''}.`,
+    ],
+    clean: [
+      'Before words are counted, web addresses and handles are ',
+      control('addresses', cleaning.addresses ? 'taken out' : 'kept'),
+      ', ',
+      control(
+        'ownPattern',
+        cleaning.pattern && cleaning.ownPattern !== '' ? `what matches ${cleaning.ownPattern} is taken out` : 'no pattern of your own is used',
+      ),
+      ', numbers are ',
+      control('digits', cleaning.digits ? 'taken out' : 'kept'),
+      ' and capitals are ',
+      control('foldCase', cleaning.foldCase ? 'read as small letters' : 'told apart from small letters'),
+      '. The originals stay as they are.',
+    ],
+    concepts: [
+      'Concepts are ',
+      control('parts', parts.length > 0 ? listed(parts) : 'no single words'),
+      ' ',
+      control('unit', concepts.unit === 'lemma' ? 'in their dictionary form' : 'as they are written'),
+      ' ',
+      control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
+      ', leaving out ',
+      control('stopWords', stops),
+      '; those with at least ',
+      control('minimumMentions', counted(concepts.minimumMentions, 'mention')),
+      ' in at least ',
+      control('minimumSources', counted(concepts.minimumSources, 'source')),
+      ' and at most ',
+      control('maximumSourceShare', `${percent(concepts.maximumSourceShare)} of them`),
+      ' are ranked by pull × √mentions and the first ',
+      control('size', String(concepts.size)),
+      ' kept.',
+    ],
+    links: [
+      'Two concepts are linked when they share a window of ',
+      control('window', windowText(windows)),
+      ' at least ',
+      control('minimumTogether', counted(links.minimumTogether, 'time')),
+      ', their ',
+      control('measure', MEASURE_NAMES[links.measure]),
+      ' is above ',
+      control('cutOff', String(links.cutOff)),
+      ' and chance would explain it in under ',
+      control('maximumQ', percent(links.maximumQ)),
+      ' of such finds (G², corrected for overlap and for testing many pairs).',
+    ],
+    themes: [
+      'Themes are communities of linked concepts, found by Leiden at ',
+      control('resolution', resolution),
+      ' as the consensus of ',
+      control('runs', counted(themes.runs, 'run')),
+      ' with seed ',
+      control('seed', String(themes.seed)),
+      '.',
+    ],
+    map: [
+      'A parcel is as large as its theme’s share of windows; position follows links. Drawn are the ',
+      control('shownLinks', `${map.shownLinks} strongest links`),
+      ' inside parcels and the ',
+      control('shownBridges', `${map.shownBridges} strongest bridges`),
+      ' between them.',
+    ],
+    compare: attribute
+      ? [
+          'Strength is the share of a group’s windows that speak to a theme, by ',
+          control('attribute', attribute),
+          ', with 95 % intervals from 999 resamplings of the sources; themes are ordered by ',
+          control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
+          `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
+        ]
+      : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
+  };
+}
+
+/** A sentence as plain words. */
+export function sentenceText(parts: readonly SentencePart[]): string {
+  return parts.map((part) => (typeof part === 'string' ? part : part.text)).join('');
+}

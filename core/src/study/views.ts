@@ -1,0 +1,521 @@
+import { scoreOf } from '../concepts/selection.ts';
+import type { Comparison } from '../compare/strength.ts';
+import type { MapScene } from '../map/scene.ts';
+import { ranked } from '../numeric/order.ts';
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
+import { cleaningMarks, CLEANING_STEPS, findEdits, type CleaningMark, type CleaningStep } from '../text/cleaning.ts';
+import { applyEdits, untouched } from '../text/offsets.ts';
+import { wordsPerSource } from '../text/tokens.ts';
+import type { ThemeIdentity } from '../themes/identity.ts';
+import type { ResolutionPoint } from '../themes/resolution.ts';
+import type { Engine } from './engine.ts';
+import { conceptLabels, fewestInWindow, type StageName, type StudyInput } from './stages.ts';
+import { comparedAttribute, groupsOf } from './study.ts';
+
+/** What is selected, and so what the Reader shows. */
+export type Selection =
+  | { readonly kind: 'concept'; readonly key: string }
+  | { readonly kind: 'link'; readonly keys: readonly [string, string] }
+  | { readonly kind: 'theme'; readonly letter: string }
+  | {
+      readonly kind: 'cell';
+      readonly letter: string;
+      readonly attribute: string;
+      readonly group: string;
+    };
+
+export interface SourcesView {
+  readonly words: readonly number[];
+  readonly sentences: number;
+  readonly differentWords: number;
+}
+
+export interface CleaningView {
+  /** The original, or the part of a long one around the place asked for. */
+  readonly text: string;
+  readonly start: number;
+  readonly total: number;
+  readonly marks: readonly CleaningMark[];
+  /** Places changed by each step, over all sources. */
+  readonly counts: Readonly<Record<CleaningStep, number>>;
+  /** Words of the collection once it is clean. */
+  readonly words: number;
+}
+
+export type ConceptStatus = 'chosen' | 'kept' | 'dropped' | 'out';
+
+export interface CandidateRow {
+  readonly key: string;
+  readonly label: string;
+  readonly part: string;
+  readonly mentions: number;
+  readonly sources: number;
+  readonly spread: number;
+  readonly pull: number;
+  readonly score: number;
+  readonly status: ConceptStatus;
+  readonly variants: readonly { readonly key: string; readonly mentions: number }[];
+}
+
+export interface ConceptsView {
+  readonly rows: readonly CandidateRow[];
+  readonly candidates: number;
+  readonly chosen: number;
+}
+
+export interface LinkRow {
+  readonly source: string;
+  readonly target: string;
+  readonly sourceLabel: string;
+  readonly targetLabel: string;
+  readonly sourceTheme: string;
+  readonly targetTheme: string;
+  readonly both: number;
+  readonly strength: number;
+  readonly npmi: number;
+  readonly g2: number;
+  readonly p: number;
+  readonly q: number;
+  readonly stands: boolean;
+}
+
+export interface LinksView {
+  readonly rows: readonly LinkRow[];
+  readonly standing: number;
+  readonly pairs: number;
+  readonly linkedConcepts: number;
+  readonly concepts: number;
+  readonly windows: number;
+  /** Strength of every pair that shares enough windows, for the distribution. */
+  readonly strengths: readonly number[];
+}
+
+export interface ThemeRow {
+  readonly letter: string;
+  readonly label: string;
+  readonly share: number;
+  readonly steadiness: number;
+  readonly concepts: readonly {
+    readonly key: string;
+    readonly label: string;
+    readonly steadiness: number;
+    readonly mentions: number;
+  }[];
+}
+
+export interface ThemesView {
+  readonly themes: readonly ThemeRow[];
+  readonly loose: readonly { readonly key: string; readonly label: string }[];
+  readonly overallSteadiness: number;
+  readonly modularity: number;
+  readonly resolution: number;
+  readonly sweep: readonly ResolutionPoint[];
+  readonly register: readonly ThemeIdentity[];
+}
+
+export interface MapView {
+  readonly scene: MapScene;
+  readonly keys: readonly string[];
+}
+
+export interface CompareView {
+  readonly attribute: string | undefined;
+  readonly themes: readonly { readonly letter: string; readonly label: string }[];
+  readonly comparison: Comparison;
+}
+
+export interface PassageRow {
+  readonly sourceId: string;
+  readonly paragraph: number;
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+  readonly marks: readonly MarkRow[];
+  readonly windows: number;
+  readonly shortened: boolean;
+}
+
+export interface MarkRow {
+  readonly start: number;
+  readonly end: number;
+  readonly key: string;
+  readonly letter: string;
+}
+
+export interface PassagesView {
+  readonly title: string;
+  readonly windows: number;
+  readonly total: number;
+  readonly sources: number;
+  readonly perSource: readonly number[];
+  readonly rows: readonly PassageRow[];
+}
+
+export interface SourceView {
+  /** The original, or the part of a long one around the place asked for. */
+  readonly text: string;
+  /** Character of the original at which `text` begins. */
+  readonly start: number;
+  /** Characters of the whole original. */
+  readonly total: number;
+  readonly marks: readonly MarkRow[];
+}
+
+/** A page shows at most this many characters of a source at once; more would make it slow. */
+const LONGEST_TEXT = 80_000;
+
+/** The part of a long text around a place, from a line's or word's beginning where there is one near. */
+export function partAround(text: string, at: number): { start: number; end: number } {
+  if (text.length <= LONGEST_TEXT) return { start: 0, end: text.length };
+  const wished = Math.max(0, Math.min(at - LONGEST_TEXT / 2, text.length - LONGEST_TEXT));
+  const gap = text.slice(wished, wished + 2000).search(/\s/);
+  const start = wished === 0 ? 0 : wished + gap + 1;
+  return { start, end: Math.min(text.length, start + LONGEST_TEXT) };
+}
+
+/** The live figures of the trail. */
+export interface Overview {
+  readonly words: number;
+  readonly concepts: number;
+  readonly candidates: number;
+  readonly links: number;
+  readonly themes: number;
+  readonly steadiness: number;
+  readonly resolution: number;
+  readonly modularity: number;
+  readonly windows: number;
+  readonly groups: number;
+  readonly exact: boolean;
+}
+
+/** What a view is asked for beside the study. */
+export interface ViewQuestions {
+  overview: null;
+  sources: null;
+  cleaning: { readonly sourceId: string; readonly at: number };
+  concepts: null;
+  links: { readonly concept: string | null; readonly limit: number };
+  themes: null;
+  map: null;
+  compare: null;
+  passages: { readonly selection: Selection; readonly limit: number };
+  source: { readonly sourceId: string; readonly selection: Selection | null; readonly at: number };
+}
+
+export interface ViewAnswers {
+  overview: Overview;
+  sources: SourcesView;
+  cleaning: CleaningView;
+  concepts: ConceptsView;
+  links: LinksView;
+  themes: ThemesView;
+  map: MapView;
+  compare: CompareView;
+  passages: PassagesView;
+  source: SourceView;
+}
+
+export type ViewName = keyof ViewAnswers;
+
+/** The last stage each view hangs on: its hash says whether an answer still holds. */
+export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
+  overview: 'comparison',
+  sources: 'tokens',
+  cleaning: 'tokens',
+  concepts: 'themes',
+  links: 'themes',
+  themes: 'themes',
+  map: 'map',
+  compare: 'comparison',
+  passages: 'themes',
+  source: 'themes',
+};
+
+interface ViewContext {
+  readonly engine: Engine;
+  readonly study: StudyInput;
+  readonly original: (id: string) => string;
+}
+
+/** Answers a view in steps. */
+export function* makeView<V extends ViewName>(
+  view: V,
+  question: ViewQuestions[V],
+  context: ViewContext,
+): Stepwise<ViewAnswers[V]> {
+  return yield* MAKERS[view](question, context);
+}
+
+const MAKERS: {
+  readonly [V in ViewName]: (question: ViewQuestions[V], context: ViewContext) => Stepwise<ViewAnswers[V]>;
+} = {
+  *overview(_, { engine, study }) {
+    const tokens = yield* engine.compute('tokens', study);
+    const candidates = yield* engine.compute('candidates', study);
+    const concepts = yield* engine.compute('concepts', study);
+    const windows = yield* engine.compute('windows', study);
+    const links = yield* engine.compute('links', study);
+    const themes = yield* engine.compute('themes', study);
+    const comparison = yield* engine.compute('comparison', study);
+    return {
+      words: tokens.type.length,
+      candidates: candidates.keys.length,
+      concepts: concepts.keys.length,
+      links: links.standing,
+      windows: windows.count,
+      themes: themes.themes.length,
+      steadiness: themes.overallSteadiness,
+      resolution: themes.resolution,
+      modularity: themes.modularity,
+      groups: comparison.groups.length,
+      exact: comparison.exact,
+    };
+  },
+
+  *sources(_, { engine, study }) {
+    const tokens = yield* engine.compute('tokens', study);
+    return {
+      words: Array.from(wordsPerSource(tokens)),
+      sentences: tokens.sentenceFirst.length - 1,
+      differentWords: tokens.forms.length,
+    };
+  },
+
+  *cleaning({ sourceId, at }, { engine, study, original }) {
+    const tokens = yield* engine.compute('tokens', study);
+    const settings = study.state.settings.cleaning;
+    const counts: Record<CleaningStep, number> = { addresses: 0, pattern: 0, digits: 0, foldCase: 0 };
+    let done = 0;
+    for (const source of study.state.sources) {
+      let layer = untouched(original(source.id));
+      for (const step of CLEANING_STEPS) {
+        const edits = findEdits(layer.text, step, settings);
+        // What a step that is off would do is said too, so that it can be judged before it is switched on.
+        counts[step] += edits.length;
+        if (settings[step]) layer = applyEdits(layer, edits);
+      }
+      yield ++done / study.state.sources.length;
+    }
+    const whole = original(sourceId);
+    const { start, end } = partAround(whole, at);
+    return {
+      text: whole.slice(start, end),
+      start,
+      total: whole.length,
+      marks: cleaningMarks(whole, settings).filter((mark) => mark.end > start && mark.start < end),
+      counts,
+      words: tokens.type.length,
+    };
+  },
+
+  *concepts(_, { engine, study }) {
+    const candidates = yield* engine.compute('candidates', study);
+    const concepts = yield* engine.compute('concepts', study);
+    const { state } = study;
+    const chosen = new Set(concepts.keys);
+    const kept = new Set(state.kept);
+    const dropped = new Set(state.dropped);
+    const labels = conceptLabels(state, candidates.keys);
+    const rows = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).map((i): CandidateRow => {
+      const key = candidates.keys[i];
+      return {
+        key,
+        label: labels[i],
+        part: candidates.part[i],
+        mentions: candidates.mentions[i],
+        sources: candidates.sources[i],
+        spread: candidates.spread[i],
+        pull: candidates.pull[i],
+        score: scoreOf(candidates, i),
+        status: dropped.has(key) ? 'dropped' : kept.has(key) ? 'kept' : chosen.has(key) ? 'chosen' : 'out',
+        variants: candidates.variants[i],
+      };
+    });
+    return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *links({ concept, limit }, { engine, study }) {
+    const { keys } = yield* engine.compute('concepts', study);
+    const links = yield* engine.compute('links', study);
+    const windows = yield* engine.compute('windows', study);
+    const { themes, themeOf } = yield* engine.compute('themes', study);
+    const labels = conceptLabels(study.state, keys);
+    const letter = (i: number): string => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter);
+    const asked = concept === null ? -1 : keys.indexOf(concept);
+    const linked = new Set<number>();
+    for (let i = 0; i < links.standing; i++) linked.add(links.source[i]).add(links.target[i]);
+    const rows: LinkRow[] = [];
+    for (let i = 0; i < links.source.length && rows.length < limit; i++) {
+      if (asked >= 0 && links.source[i] !== asked && links.target[i] !== asked) continue;
+      if (asked < 0 && !links.stands[i]) break;
+      const [a, b] =
+        links.target[i] === asked ? [links.target[i], links.source[i]] : [links.source[i], links.target[i]];
+      rows.push({
+        source: keys[a],
+        target: keys[b],
+        sourceLabel: labels[a],
+        targetLabel: labels[b],
+        sourceTheme: letter(a),
+        targetTheme: letter(b),
+        both: links.both[i],
+        strength: links.strength[i],
+        npmi: links.npmi[i],
+        g2: links.g2[i],
+        p: links.p[i],
+        q: links.q[i],
+        stands: links.stands[i] === 1,
+      });
+    }
+    const { minimumTogether } = study.state.settings.links;
+    const strengths: number[] = [];
+    for (let i = 0; i < links.strength.length; i++) {
+      if (links.both[i] >= minimumTogether) strengths.push(links.strength[i]);
+    }
+    return {
+      rows,
+      standing: links.standing,
+      pairs: links.source.length,
+      linkedConcepts: linked.size,
+      concepts: keys.length,
+      windows: windows.count,
+      strengths,
+    };
+  },
+
+  *themes(_, { engine, study }) {
+    const { keys, mentions } = yield* engine.compute('concepts', study);
+    const themes = yield* engine.compute('themes', study);
+    const sweep = yield* engine.compute('sweep', study);
+    const labels = conceptLabels(study.state, keys);
+    return {
+      themes: themes.themes.map(({ letter, label, share, steadiness, concepts }) => ({
+        letter,
+        label,
+        share,
+        steadiness,
+        concepts: concepts.map((i) => ({
+          key: keys[i],
+          label: labels[i],
+          steadiness: themes.steadiness[i],
+          mentions: mentions[i],
+        })),
+      })),
+      loose: keys.flatMap((key, i) => (themes.themeOf[i] < 0 ? [{ key, label: labels[i] }] : [])),
+      overallSteadiness: themes.overallSteadiness,
+      modularity: themes.modularity,
+      resolution: themes.resolution,
+      sweep,
+      register: themes.register,
+    };
+  },
+
+  *map(_, { engine, study }) {
+    const { keys } = yield* engine.compute('concepts', study);
+    return { scene: yield* engine.compute('map', study), keys };
+  },
+
+  *compare(_, { engine, study }) {
+    const { themes } = yield* engine.compute('themes', study);
+    return {
+      attribute: comparedAttribute(study.state),
+      themes: themes.map(({ letter, label }) => ({ letter, label })),
+      comparison: yield* engine.compute('comparison', study),
+    };
+  },
+
+  *passages({ selection, limit }, context) {
+    const { engine, study, original } = context;
+    const tokens = yield* engine.compute('tokens', study);
+    const concepts = yield* engine.compute('concepts', study);
+    const counts = yield* engine.compute('counts', study);
+    const windows = yield* engine.compute('windows', study);
+    const { title, query } = yield* resolveSelection(selection, context);
+    const found = findPassages(tokens, concepts, counts, windows, query, {
+      limit,
+      order: query.kind === 'theme' ? 'marks' : 'text',
+    });
+    const asRows = yield* markRows(context);
+    return {
+      title,
+      windows: found.windows,
+      total: found.total,
+      sources: found.sources,
+      perSource: Array.from(found.windowsPerSource),
+      rows: found.passages.map((passage) => {
+        const { id } = study.state.sources[passage.source];
+        return {
+          sourceId: id,
+          paragraph: passage.paragraph,
+          start: passage.start,
+          end: passage.end,
+          text: original(id).slice(passage.start, passage.end),
+          marks: asRows(passage.marks),
+          windows: passage.windows,
+          shortened: passage.shortened,
+        };
+      }),
+    };
+  },
+
+  *source({ sourceId, selection, at }, context) {
+    const { engine, study, original } = context;
+    const number = study.state.sources.findIndex((source) => source.id === sourceId);
+    if (number < 0) return { text: '', start: 0, total: 0, marks: [] };
+    const whole = original(sourceId);
+    let marks: MarkRow[] = [];
+    if (selection) {
+      const tokens = yield* engine.compute('tokens', study);
+      const concepts = yield* engine.compute('concepts', study);
+      const { query } = yield* resolveSelection(selection, context);
+      const asRows = yield* markRows(context);
+      marks = asRows(marksInSource(tokens, concepts, number, new Set(query.concepts)));
+    }
+    const { start, end } = partAround(whole, at >= 0 ? at : (marks[0]?.start ?? 0));
+    return {
+      text: whole.slice(start, end),
+      start,
+      total: whole.length,
+      marks: marks.filter((mark) => mark.start >= start && mark.end <= end),
+    };
+  },
+};
+
+/** Turns marks by concept number into marks by key, with the letter of their theme. */
+function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Mark[]) => MarkRow[]> {
+  const { keys } = yield* engine.compute('concepts', study);
+  const { themeOf, themes } = yield* engine.compute('themes', study);
+  return (marks) =>
+    marks.map(({ start, end, concept }) => ({
+      start,
+      end,
+      key: keys[concept],
+      letter: themeOf[concept] < 0 ? '' : themes[themeOf[concept]].letter,
+    }));
+}
+
+/** What a selection asks of the passages; one that is gone from the study asks for nothing. */
+function* resolveSelection(
+  selection: Selection,
+  { engine, study }: ViewContext,
+): Stepwise<{ title: string; query: PassageQuery }> {
+  const { keys } = yield* engine.compute('concepts', study);
+  const labels = conceptLabels(study.state, keys);
+  const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
+  if (selection.kind === 'concept' || selection.kind === 'link') {
+    const asked = selection.kind === 'concept' ? [selection.key] : selection.keys;
+    const concepts = asked.map((key) => keys.indexOf(key));
+    const title = asked.map((key, i) => (concepts[i] < 0 ? key : labels[concepts[i]])).join(' — ');
+    return { title, query: concepts.includes(-1) ? nothing : { kind: 'concepts', concepts } };
+  }
+  const { themes } = yield* engine.compute('themes', study);
+  const theme = themes.find(({ letter }) => letter === selection.letter);
+  if (!theme) return { title: selection.letter, query: nothing };
+  const query = { kind: 'theme', concepts: theme.concepts, fewest: fewestInWindow(study.state) } as const;
+  const title = `${theme.letter} ${theme.label}`;
+  if (selection.kind === 'theme') return { title, query };
+  const { names, groupOf } = groupsOf(study.state.sources, selection.attribute);
+  const group = names.indexOf(selection.group);
+  const sources = new Set(Array.from(groupOf.keys()).filter((s) => group >= 0 && groupOf[s] === group));
+  return { title: `${title} · ${selection.group}`, query: { ...query, sources } };
+}

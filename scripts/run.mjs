@@ -1,0 +1,105 @@
+// Steps that the commands share. Plain Node: nothing is installed yet when they run.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+const stamps = join(root, 'node_modules', '.stamps');
+
+/** Says a line on standard error, so that a command's output stays its own. */
+export function say(line) {
+  process.stderr.write(`${line}\n`);
+}
+
+/** Runs a command in the project's folder; ends this one where it fails. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.status !== 0) {
+    say(`${command} ${args.join(' ')} failed.`);
+    process.exit(result.status ?? 1);
+  }
+  return result;
+}
+
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 19)) return;
+  say(`Green Thicket needs Node 20.19 or newer; this is ${process.versions.node}.`);
+  process.exit(2);
+}
+
+function stampHolds(name, value) {
+  const path = join(stamps, name);
+  return existsSync(path) && readFileSync(path, 'utf8') === value;
+}
+
+function setStamp(name, value) {
+  mkdirSync(stamps, { recursive: true });
+  writeFileSync(join(stamps, name), value);
+}
+
+/** Installs from the lock file, unless that was done since it last changed. */
+export function install() {
+  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  if (stampHolds('install', lock)) return;
+  say('Installing packages from the lock file (once; about half a minute) …');
+  // npm's own chatter goes to standard error, so that a command's output stays clean.
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 2, 2] });
+  setStamp('install', lock);
+}
+
+function* filesBelow(folder) {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (entry.name === 'node_modules' || entry.name === 'dist') continue;
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* filesBelow(path);
+    else yield path;
+  }
+}
+
+/** A hash of names, sizes and times of what a build is made of: cheap, and changes when any of them does. */
+function sourcesHash(folders) {
+  const hash = createHash('sha256');
+  for (const folder of folders) {
+    for (const path of [...filesBelow(join(root, folder))].sort()) {
+      const { size, mtimeMs } = statSync(path);
+      hash.update(`${relative(root, path)} ${size} ${mtimeMs}\n`);
+    }
+  }
+  return hash.update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+}
+
+/** Builds the command line and the server, unless they are fresh. */
+export async function buildCommands() {
+  const hash = sourcesHash(['core', 'cli', 'server']);
+  if (stampHolds('commands', hash) && existsSync(join(root, 'dist/cli/main.js'))) return;
+  say('Building the command line and the server …');
+  const { build } = await import('esbuild');
+  const shared = {
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    absWorkingDir: root,
+    logLevel: 'warning',
+    define: { VERSION: JSON.stringify(JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version) },
+    // Some packages are CommonJS and ask for Node's own modules by require.
+    banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
+  };
+  await build({ ...shared, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli/main.js' });
+  await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js', packages: 'external' });
+  writeFileSync(join(root, 'dist/cli/english.txt'), readFileSync(join(root, 'core/lexicon/english.txt')));
+  setStamp('commands', hash);
+}
+
+/** Builds the web application, unless it is fresh. */
+export async function buildWeb() {
+  const hash = sourcesHash(['core', 'web', 'demo/night-buses']);
+  if (stampHolds('web', hash) && existsSync(join(root, 'dist/web/index.html'))) return;
+  say('Building the application (about ten seconds) …');
+  const { build } = await import('vite');
+  await build({ configFile: join(root, 'web/vite.config.ts'), logLevel: 'warn' });
+  setStamp('web', hash);
+}

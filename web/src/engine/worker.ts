@@ -1,0 +1,109 @@
+import { expose } from 'comlink';
+import { readFiles } from '@green-thicket/core/study/intake';
+import { Engine } from '@green-thicket/core/study/engine';
+import { makeView, type ViewAnswers, type ViewName } from '@green-thicket/core/study/views';
+import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
+import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
+import { createTagger } from '@green-thicket/core/text/tagger';
+import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
+import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
+import { database } from '../store/database.ts';
+import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
+
+/** How long the worker works before it looks for messages, in milliseconds. */
+const SLICE = 40;
+
+let lexicon: Lexicon | undefined;
+let tagger: Tagger | undefined;
+const originals = new Map<string, string>();
+const original = (id: string): string => {
+  const text = originals.get(id);
+  if (text === undefined) throw new Error('The text of a source is missing from this browser.');
+  return text;
+};
+let engine: Engine | undefined;
+let engineStudy: string | undefined;
+
+function engineFor(studyId: string): Engine {
+  if (!engine || engineStudy !== studyId) {
+    originals.clear();
+    engineStudy = studyId;
+    engine = new Engine({
+      original,
+      lexicon: () => (lexicon ??= parseLexicon(lexiconText)),
+      tagger: () => (tagger ??= createTagger()),
+    });
+  }
+  return engine;
+}
+
+/** Brings in the originals of a study's sources that are not here yet. */
+async function bringOriginals(studyId: string, ids: readonly string[]): Promise<void> {
+  const missing = ids.filter((id) => !originals.has(id));
+  if (missing.length === 0) return;
+  const rows = await database.originals.bulkGet(missing.map((id): [string, string] => [studyId, id]));
+  for (const row of rows) if (row) originals.set(row.id, row.text);
+}
+
+const cancelled = new Set<number>();
+
+// A channel's message comes sooner than a timer, which browsers hold back to 4 ms.
+const channel = new MessageChannel();
+const waiting: (() => void)[] = [];
+channel.port1.onmessage = () => waiting.shift()?.();
+function breathe(): Promise<void> {
+  return new Promise((resolve) => {
+    waiting.push(resolve);
+    channel.port2.postMessage(null);
+  });
+}
+
+async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgress): Promise<T> {
+  let pause = performance.now() + SLICE;
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    if (performance.now() < pause) continue;
+    onProgress(step.value);
+    await breathe();
+    if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
+    pause = performance.now() + SLICE;
+  }
+}
+
+// One request at a time, so that two never compute the same stage side by side.
+let queue: Promise<unknown> = Promise.resolve();
+
+async function answer<V extends ViewName>(
+  { request, studyId, state, register, view, question }: ViewRequest<V>,
+  onProgress: OnProgress,
+): Promise<ViewAnswers[V]> {
+  await breathe();
+  if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
+  const own = engineFor(studyId);
+  await bringOriginals(
+    studyId,
+    state.sources.map((source) => source.id),
+  );
+  const work = makeView(view, question, { engine: own, study: { state, register }, original });
+  return drive(work, request, onProgress);
+}
+
+const api: EngineWorker = {
+  view(request, onProgress) {
+    const result = queue.then(() => answer(request, onProgress));
+    queue = result.then(
+      () => cancelled.delete(request.request),
+      () => cancelled.delete(request.request),
+    );
+    return result;
+  },
+  cancel(request) {
+    cancelled.add(request);
+  },
+  readFiles(files, present) {
+    return readFiles(files, new Set(present));
+  },
+};
+
+expose(api);

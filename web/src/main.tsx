@@ -1,0 +1,46 @@
+import '@fontsource-variable/figtree';
+import '@fontsource-variable/figtree/wght-italic.css';
+import '@fontsource-variable/literata';
+import '@fontsource-variable/literata/wght-italic.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { App as AntApp, ConfigProvider } from 'antd';
+import enGB from 'antd/locale/en_GB';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { DemoPage } from './shell/DemoPage.tsx';
+import { FaultPage } from './shell/FaultPage.tsx';
+import { StartPage } from './shell/StartPage.tsx';
+import { StudyPage } from './shell/StudyPage.tsx';
+import { antTheme } from './theme.ts';
+import './styles.css';
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: Infinity, gcTime: 300_000, retry: false, refetchOnWindowFocus: false } },
+});
+
+const router = createBrowserRouter([
+  {
+    errorElement: <FaultPage />,
+    children: [
+      { path: '/', element: <StartPage /> },
+      { path: '/demo', element: <DemoPage /> },
+      { path: '/study/:id/:stop?', element: <StudyPage /> },
+    ],
+  },
+]);
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+const root = document.getElementById('root');
+if (!root) throw new Error('The page has no place for the application.');
+createRoot(root).render(
+  <StrictMode>
+    <ConfigProvider theme={antTheme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
+      <AntApp className="app">
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </AntApp>
+    </ConfigProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,45 @@
+import { Popover } from 'antd';
+import { useState } from 'react';
+import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/study/sentences';
+import { useView } from '../engine/use-view.ts';
+import { CONTROLS } from './controls.tsx';
+import { useStudy } from './study-context.ts';
+
+/** The settings of a stop as one sentence; its underlined words are the controls. */
+export function MethodSentence({ stop }: { stop: Stop }) {
+  const { state } = useStudy();
+  const { data } = useView('overview', null);
+  const parts = methodSentences(state, { resolution: data?.resolution, exact: data?.exact })[stop];
+  return (
+    <p className="method-sentence">
+      {parts.map((part, i) =>
+        typeof part === 'string' ? part : <Control key={`${part.control}-${i}`} name={part.control} text={part.text} />,
+      )}
+    </p>
+  );
+}
+
+function Control({ name, text }: { name: ControlName; text: string }) {
+  const { state, decide } = useStudy();
+  const [open, setOpen] = useState(false);
+  const { label, help, Input } = CONTROLS[name];
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      destroyOnHidden
+      title={label}
+      content={
+        <div className="control-box" role="dialog" aria-label={label}>
+          <Input state={state} decide={decide} close={() => setOpen(false)} />
+          <p className="quiet">{help}</p>
+        </div>
+      }
+    >
+      <button type="button" className="control" title={help} aria-expanded={open} aria-haspopup="dialog">
+        {text}
+      </button>
+    </Popover>
+  );
+}

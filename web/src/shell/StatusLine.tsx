@@ -1,0 +1,77 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { currentActivity, isStopped, watchActivity } from '../engine/client.ts';
+import { useView } from '../engine/use-view.ts';
+import { useStudy } from './study-context.ts';
+
+/** Progress is shown, and can be stopped, once work takes longer than this, in milliseconds. */
+const PATIENCE = 350;
+
+/** The foot of the page: what the figures rest on, and what is being computed. */
+export function StatusLine() {
+  const { state } = useStudy();
+  const { busy, share } = useSyncExternalStore(watchActivity, currentActivity);
+  const queries = useQueryClient();
+  const [late, setLate] = useState(false);
+  const [stopped, setStopped] = useState(false);
+  const { data, error, refetch } = useView('overview', null);
+  const working = busy > 0;
+  useEffect(() => {
+    if (!working) {
+      setLate(false);
+      return undefined;
+    }
+    setStopped(false);
+    const timer = setTimeout(() => setLate(true), PATIENCE);
+    return () => clearTimeout(timer);
+  }, [working]);
+  const stop = (): void => {
+    setStopped(true);
+    void queries.cancelQueries();
+  };
+  const goOn = (): void => {
+    setStopped(false);
+    void queries.refetchQueries({ stale: true });
+    void refetch();
+  };
+  const fault = error && !isStopped(error) ? error.message : undefined;
+  return (
+    <footer className="status-line">
+      {data && state.sources.length > 0 && (
+        <>
+          <span>{data.words.toLocaleString('en-GB')} words</span>
+          <span>{data.windows.toLocaleString('en-GB')} windows</span>
+          <span>
+            Leiden γ {data.resolution} · {state.settings.themes.runs} runs · modularity {data.modularity.toFixed(2)}
+          </span>
+        </>
+      )}
+      <span className="status-now" role="status">
+        {fault ? (
+          <span className="status-fault">{fault}</span>
+        ) : working && late ? (
+          <>
+            <progress value={share} max={1} aria-label="Share done" /> computing …{' '}
+            <Button size="small" onClick={stop}>
+              Stop
+            </Button>
+          </>
+        ) : stopped ? (
+          <>
+            Stopped; what is shown may be of before.{' '}
+            <Button size="small" onClick={goOn}>
+              Go on
+            </Button>
+          </>
+        ) : state.sources.length === 0 ? (
+          'Nothing to compute yet'
+        ) : working ? (
+          'computing …'
+        ) : (
+          'up to date'
+        )}
+      </span>
+    </footer>
+  );
+}

@@ -1,0 +1,140 @@
+import { App, Button } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect, useMemo } from 'react';
+import { Link, Navigate, useParams } from 'react-router';
+import { describeDecision, foldDecisions, redone, undone, type Decision } from '@green-thicket/core/study/decisions';
+import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
+import type { StageName } from '@green-thicket/core/study/stages';
+import { loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
+import { saveStudyFile } from '../store/save-file.ts';
+import { CleanStop } from '../stops/clean/CleanStop.tsx';
+import { CompareStop } from '../stops/compare/CompareStop.tsx';
+import { ConceptsStop } from '../stops/concepts/ConceptsStop.tsx';
+import { LinksStop } from '../stops/links/LinksStop.tsx';
+import { MapStop } from '../stops/map/MapStop.tsx';
+import { SourcesStop } from '../stops/sources/SourcesStop.tsx';
+import { ThemesStop } from '../stops/themes/ThemesStop.tsx';
+import { EditableTitle } from './EditableTitle.tsx';
+import { FileDrop } from './FileDrop.tsx';
+import { Mark } from './Mark.tsx';
+import { MethodSentence } from './MethodSentence.tsx';
+import { Reader } from './Reader.tsx';
+import { RegisterKeeper } from './RegisterKeeper.tsx';
+import { StatusLine } from './StatusLine.tsx';
+import { StudyContext, type OpenStudy } from './study-context.ts';
+import { Trail } from './Trail.tsx';
+
+const STAGES: Record<Stop, () => React.JSX.Element> = {
+  sources: SourcesStop,
+  clean: CleanStop,
+  concepts: ConceptsStop,
+  links: LinksStop,
+  themes: ThemesStop,
+  map: MapStop,
+  compare: CompareStop,
+};
+
+function isStop(name: string | undefined): name is Stop {
+  return STOPS.some((stop) => stop === name);
+}
+
+/** A study: its title and trail, the stop that is open, and the Reader. */
+export function StudyPage() {
+  const { id = '', stop } = useParams();
+  const { modal } = App.useApp();
+  const loaded = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
+  const decide = useCallback(
+    (decision: Decision) => {
+      makeDecision(id, decision).catch((error: unknown) => {
+        modal.error({
+          title: 'Nothing was changed',
+          content: error instanceof Error ? error.message : String(error),
+        });
+      });
+    },
+    [id, modal],
+  );
+  const records = loaded?.study?.log;
+  const state = useMemo(() => (records ? foldDecisions(records) : undefined), [records]);
+  const study = useMemo((): OpenStudy | undefined => {
+    if (!loaded?.study || !state) return undefined;
+    return { id, state, ...loaded.study, hashes: new Map<StageName, string>(), decide };
+  }, [id, loaded, state, decide]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      const typing = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+      if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      event.preventDefault();
+      void (event.shiftKey ? redo(id) : undo(id));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [id]);
+
+  if (loaded && !loaded.study) {
+    return (
+      <main className="plain-page">
+        <h1>This study is not in this browser</h1>
+        <p>It was deleted here, or it was made in another browser. Open its .thicket file to have it here.</p>
+        <Link to="/">Back to the first page</Link>
+      </main>
+    );
+  }
+  if (!study || !state) return <main className="plain-page" aria-busy="true" />;
+  if (!isStop(stop)) return <Navigate to={`/study/${id}/sources`} replace />;
+  const Stage = STAGES[stop];
+  const { log } = study;
+  const nextUndo = log.records.find((record) => record.seq === log.head);
+  const nextRedo = log.records.find((record) => record.seq === redone(log));
+  // The first decision names the study; what it stands on is nothing to go back to.
+  const canUndo = nextUndo !== undefined && undone(log) !== 0;
+  const canRedo = nextRedo !== undefined && nextRedo.seq !== log.head;
+
+  return (
+    <StudyContext.Provider value={study}>
+      <FileDrop />
+      <RegisterKeeper />
+      <div className="study-page">
+        <header className="title-bar">
+          <Link to="/" className="brand" aria-label="Green Thicket, first page">
+            <Mark size={26} />
+            <span>Green Thicket</span>
+          </Link>
+          <span className="title-rule" aria-hidden="true" />
+          <EditableTitle />
+          <div className="title-actions">
+            <span className="kept-note">Kept in this browser · {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>
+            <Button
+              ghost
+              disabled={!canUndo}
+              title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
+              onClick={() => void undo(id)}
+            >
+              Undo
+            </Button>
+            <Button
+              ghost
+              disabled={!canRedo}
+              title={canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+              onClick={() => void redo(id)}
+            >
+              Redo
+            </Button>
+            <Button ghost title="Save the study with its texts to a .thicket file" onClick={() => void saveStudyFile(id, state.title)}>
+              Save study
+            </Button>
+          </div>
+        </header>
+        <Trail stop={stop} />
+        <MethodSentence stop={stop} />
+        <div className="columns">
+          <Stage />
+          <Reader />
+        </div>
+        <StatusLine />
+      </div>
+    </StudyContext.Provider>
+  );
+}

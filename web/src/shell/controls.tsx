@@ -1,0 +1,483 @@
+import { Checkbox, Input as TextInput, InputNumber, Radio, Select, Switch } from 'antd';
+import { useState } from 'react';
+import { ENGLISH_STOP_WORDS } from '@green-thicket/core/concepts/stop-words';
+import { MEASURES } from '@green-thicket/core/network/measures';
+import type { Decision } from '@green-thicket/core/study/decisions';
+import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
+import { attributeNames, comparedAttribute, type StudyState } from '@green-thicket/core/study/study';
+import { compilePattern } from '@green-thicket/core/text/cleaning';
+
+interface ControlProps {
+  readonly state: StudyState;
+  readonly decide: (decision: Decision) => void;
+  readonly close: () => void;
+}
+
+interface ControlDefinition {
+  readonly label: string;
+  /** One plain sentence: what it does. */
+  readonly help: string;
+  readonly Input: (props: ControlProps) => React.JSX.Element;
+}
+
+/** A number that is decided on once it is complete: on Enter, on leaving, or by its arrows. */
+function NumberBox(props: {
+  label: string;
+  value: number;
+  min: number;
+  max: number;
+  step?: number;
+  onChange: (value: number) => void;
+}) {
+  const { label, value, min, max, step = 1, onChange } = props;
+  const [draft, setDraft] = useState<number | null>(value);
+  const decideOn = (next: number | null): void => {
+    if (next !== null && next !== value && next >= min && next <= max) onChange(next);
+  };
+  return (
+    <InputNumber
+      autoFocus
+      aria-label={label}
+      value={draft}
+      min={min}
+      max={max}
+      step={step}
+      onChange={setDraft}
+      onStep={(next) => decideOn(Number(next))}
+      onBlur={() => decideOn(draft)}
+      onPressEnter={() => decideOn(draft)}
+    />
+  );
+}
+
+function onOff(label: string, isOn: (state: StudyState) => boolean, make: (on: boolean) => Decision) {
+  return function OnOff({ state, decide }: ControlProps) {
+    return (
+      <label className="control-row">
+        <Switch checked={isOn(state)} onChange={(on) => decide(make(on))} aria-label={label} /> {label}
+      </label>
+    );
+  };
+}
+
+function number(
+  label: string,
+  range: { min: number; max: number; step?: number },
+  read: (state: StudyState) => number,
+  make: (value: number) => Decision,
+) {
+  return function NumberControl({ state, decide }: ControlProps) {
+    return <NumberBox label={label} value={read(state)} {...range} onChange={(value) => decide(make(value))} />;
+  };
+}
+
+function OwnPattern({ state, decide }: ControlProps) {
+  const { cleaning } = state.settings;
+  const [draft, setDraft] = useState(cleaning.ownPattern);
+  const [fault, setFault] = useState<string>();
+  const finish = (): void => {
+    if (draft === cleaning.ownPattern) return;
+    try {
+      if (draft !== '') compilePattern(draft);
+      setFault(undefined);
+      decide({ kind: 'setCleaning', change: { ownPattern: draft, pattern: draft !== '' } });
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return (
+    <>
+      <label className="control-row">
+        <Switch
+          checked={cleaning.pattern}
+          disabled={cleaning.ownPattern === ''}
+          onChange={(pattern) => decide({ kind: 'setCleaning', change: { pattern } })}
+          aria-label="Use the pattern"
+        />{' '}
+        Use the pattern
+      </label>
+      <TextInput
+        autoFocus
+        aria-label="Pattern"
+        value={draft}
+        maxLength={500}
+        placeholder="for example \[[a-z ]+\]"
+        status={fault ? 'error' : undefined}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={finish}
+        onPressEnter={finish}
+      />
+      {fault && (
+        <p className="control-fault" role="alert">
+          {fault}
+        </p>
+      )}
+    </>
+  );
+}
+
+function StopWords({ state, decide }: ControlProps) {
+  return (
+    <>
+      <label className="control-row">
+        <Switch
+          checked={state.settings.concepts.englishStopWords}
+          onChange={(englishStopWords) => decide({ kind: 'setConcepts', change: { englishStopWords } })}
+          aria-label="English stop words"
+        />{' '}
+        English stop words ({ENGLISH_STOP_WORDS.map((layer) => layer.name).join(', ')})
+      </label>
+      <Select
+        mode="tags"
+        className="wide"
+        aria-label="Your own stop words"
+        placeholder="Your own: type a word, then Enter"
+        value={[...state.stopWords]}
+        tokenSeparators={[',', ' ']}
+        open={false}
+        suffixIcon={null}
+        onChange={(words: string[]) => {
+          const added = words.filter((word) => !state.stopWords.includes(word));
+          const removed = state.stopWords.filter((word) => !words.includes(word));
+          if (added.length > 0) decide({ kind: 'addStopWords', words: added });
+          if (removed.length > 0) decide({ kind: 'removeStopWords', words: removed });
+        }}
+      />
+    </>
+  );
+}
+
+function Parts({ state, decide }: ControlProps) {
+  const { nouns, verbs, adjectives } = state.settings.concepts;
+  return (
+    <Checkbox.Group
+      aria-label="Parts of speech"
+      value={[...(nouns ? ['nouns'] : []), ...(verbs ? ['verbs'] : []), ...(adjectives ? ['adjectives'] : [])]}
+      options={[
+        { value: 'nouns', label: 'nouns (bus, fare)' },
+        { value: 'verbs', label: 'verbs (wait, feel)' },
+        { value: 'adjectives', label: 'adjectives (late, safe)' },
+      ]}
+      onChange={(chosen) =>
+        decide({
+          kind: 'setConcepts',
+          change: {
+            nouns: chosen.includes('nouns'),
+            verbs: chosen.includes('verbs'),
+            adjectives: chosen.includes('adjectives'),
+          },
+        })
+      }
+    />
+  );
+}
+
+function Window({ state, decide }: ControlProps) {
+  const { unit, size, acrossParagraphs } = state.settings.windows;
+  const sized = unit === 'sentences' || unit === 'words';
+  return (
+    <>
+      <Radio.Group
+        aria-label="Window"
+        className="control-column"
+        value={unit}
+        options={[
+          { value: 'sentences', label: 'some sentences in a row' },
+          { value: 'words', label: 'some words in a row' },
+          { value: 'paragraph', label: 'a paragraph' },
+          { value: 'turn', label: 'a turn of talk' },
+          { value: 'source', label: 'a whole source' },
+        ]}
+        onChange={(event) => {
+          const next = event.target.value as typeof unit;
+          const usual = next === 'words' ? 30 : 3;
+          decide({ kind: 'setWindows', change: { unit: next, size: usual } });
+        }}
+      />
+      {sized && (
+        <>
+          <NumberBox
+            key={unit}
+            label={`How many ${unit}`}
+            value={size}
+            min={1}
+            max={unit === 'words' ? 500 : 50}
+            onChange={(next) => decide({ kind: 'setWindows', change: { size: next } })}
+          />
+          <Checkbox
+            checked={acrossParagraphs}
+            onChange={(event) => decide({ kind: 'setWindows', change: { acrossParagraphs: event.target.checked } })}
+          >
+            may run into the next paragraph
+          </Checkbox>
+        </>
+      )}
+    </>
+  );
+}
+
+function Resolution({ state, decide }: ControlProps) {
+  const { resolution } = state.settings.themes;
+  return (
+    <>
+      <label className="control-row">
+        <Switch
+          checked={resolution === 'auto'}
+          aria-label="Take the steadiest"
+          onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
+        />{' '}
+        take the steadiest with 5 to 12 themes
+      </label>
+      {resolution !== 'auto' && (
+        <NumberBox
+          label="Resolution"
+          value={resolution}
+          min={0.05}
+          max={20}
+          step={0.1}
+          onChange={(value) => decide({ kind: 'setThemes', change: { resolution: value } })}
+        />
+      )}
+    </>
+  );
+}
+
+/** Every setting that stands in a method sentence. */
+export const CONTROLS: Record<ControlName, ControlDefinition> = {
+  addresses: {
+    label: 'Web addresses and handles',
+    help: 'Takes out web and mail addresses and @handles. The original keeps them.',
+    Input: onOff(
+      'Take them out',
+      (state) => state.settings.cleaning.addresses,
+      (addresses) => ({ kind: 'setCleaning', change: { addresses } }),
+    ),
+  },
+  ownPattern: {
+    label: 'A pattern of your own',
+    help: 'Takes out whatever matches a regular expression, such as \\[[a-z ]+\\] for [laughs].',
+    Input: OwnPattern,
+  },
+  digits: {
+    label: 'Numbers',
+    help: 'Takes out numbers written in digits, with their endings as in 2nd or 10pm.',
+    Input: onOff(
+      'Take them out',
+      (state) => state.settings.cleaning.digits,
+      (digits) => ({ kind: 'setCleaning', change: { digits } }),
+    ),
+  },
+  foldCase: {
+    label: 'Capitals',
+    help: 'Reads capitals as small letters, so that Bus and bus are one word.',
+    Input: onOff(
+      'Read them as small letters',
+      (state) => state.settings.cleaning.foldCase,
+      (foldCase) => ({ kind: 'setCleaning', change: { foldCase } }),
+    ),
+  },
+  unit: {
+    label: 'Form of a word',
+    help: 'The dictionary form (lemma) brings waits, waited and waiting together.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Form of a word"
+        value={state.settings.concepts.unit}
+        options={[
+          { value: 'lemma', label: 'dictionary form' },
+          { value: 'form', label: 'as written' },
+        ]}
+        onChange={(event) =>
+          decide({ kind: 'setConcepts', change: { unit: event.target.value as 'lemma' | 'form' } })
+        }
+      />
+    ),
+  },
+  parts: {
+    label: 'Parts of speech',
+    help: 'Which kinds of single words may become concepts. Phrases end in a noun.',
+    Input: Parts,
+  },
+  phrases: {
+    label: 'Phrases',
+    help: 'Word pairs and longer runs that belong together, such as night shift, count as one concept.',
+    Input: onOff(
+      'Find phrases of two to four words',
+      (state) => state.settings.concepts.phrases,
+      (phrases) => ({ kind: 'setConcepts', change: { phrases } }),
+    ),
+  },
+  stopWords: {
+    label: 'Stop words',
+    help: 'Words that are never concepts: common ones, and those you searched for.',
+    Input: StopWords,
+  },
+  minimumMentions: {
+    label: 'Fewest mentions',
+    help: 'How often a concept must be mentioned at least.',
+    Input: number(
+      'Fewest mentions',
+      { min: 1, max: 10_000 },
+      (state) => state.settings.concepts.minimumMentions,
+      (minimumMentions) => ({ kind: 'setConcepts', change: { minimumMentions } }),
+    ),
+  },
+  minimumSources: {
+    label: 'Fewest sources',
+    help: 'In how many sources a concept must be mentioned at least.',
+    Input: number(
+      'Fewest sources',
+      { min: 1, max: 10_000 },
+      (state) => state.settings.concepts.minimumSources,
+      (minimumSources) => ({ kind: 'setConcepts', change: { minimumSources } }),
+    ),
+  },
+  maximumSourceShare: {
+    label: 'Largest share of sources, in per cent',
+    help: 'A word that nearly every source uses tells them apart too little.',
+    Input: number(
+      'Largest share of sources',
+      { min: 1, max: 100 },
+      (state) => Math.round(state.settings.concepts.maximumSourceShare * 100),
+      (value) => ({ kind: 'setConcepts', change: { maximumSourceShare: value / 100 } }),
+    ),
+  },
+  size: {
+    label: 'Number of concepts',
+    help: 'How many concepts are kept; a map stays readable up to about 80.',
+    Input: number(
+      'Number of concepts',
+      { min: 3, max: 400, step: 5 },
+      (state) => state.settings.concepts.size,
+      (size) => ({ kind: 'setConcepts', change: { size } }),
+    ),
+  },
+  window: {
+    label: 'Window',
+    help: 'How near two concepts must stand to keep company. Windows never cross a turn or a source.',
+    Input: Window,
+  },
+  measure: {
+    label: 'Strength of a link',
+    help: 'NPMI says how much oftener two share a window than chance would have it, from −1 to 1. Jaccard and cosine compare shared windows with all of theirs.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Strength of a link"
+        className="control-column"
+        value={state.settings.links.measure}
+        options={MEASURES.map((measure) => ({ value: measure, label: MEASURE_NAMES[measure] }))}
+        onChange={(event) => {
+          const measure = event.target.value as (typeof MEASURES)[number];
+          decide({ kind: 'setLinks', change: { measure, cutOff: measure === 'count' ? 5 : 0.1 } });
+        }}
+      />
+    ),
+  },
+  cutOff: {
+    label: 'Cut-off',
+    help: 'Links weaker than this are left out.',
+    Input: number(
+      'Cut-off',
+      { min: -1, max: 10_000, step: 0.05 },
+      (state) => state.settings.links.cutOff,
+      (cutOff) => ({ kind: 'setLinks', change: { cutOff } }),
+    ),
+  },
+  minimumTogether: {
+    label: 'Fewest shared windows',
+    help: 'How many windows two concepts must share at least.',
+    Input: number(
+      'Fewest shared windows',
+      { min: 1, max: 1000 },
+      (state) => state.settings.links.minimumTogether,
+      (minimumTogether) => ({ kind: 'setLinks', change: { minimumTogether } }),
+    ),
+  },
+  maximumQ: {
+    label: 'Chance, in per cent',
+    help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg).',
+    Input: number(
+      'Chance in per cent',
+      { min: 0.1, max: 100, step: 1 },
+      (state) => state.settings.links.maximumQ * 100,
+      (value) => ({ kind: 'setLinks', change: { maximumQ: value / 100 } }),
+    ),
+  },
+  resolution: {
+    label: 'Resolution',
+    help: 'Higher makes more and smaller themes. The curve shows what each value gives.',
+    Input: Resolution,
+  },
+  runs: {
+    label: 'Runs',
+    help: 'The search has chance in it; a consensus of many runs shows what is steady.',
+    Input: number(
+      'Runs',
+      { min: 1, max: 200, step: 10 },
+      (state) => state.settings.themes.runs,
+      (runs) => ({ kind: 'setThemes', change: { runs } }),
+    ),
+  },
+  seed: {
+    label: 'Seed',
+    help: 'Any whole number. The same seed gives the same themes and map everywhere.',
+    Input: number(
+      'Seed',
+      { min: 0, max: 1_000_000 },
+      (state) => state.settings.themes.seed,
+      (seed) => ({ kind: 'setThemes', change: { seed } }),
+    ),
+  },
+  shownLinks: {
+    label: 'Links drawn inside parcels',
+    help: 'Only the drawing changes; the themes rest on all links.',
+    Input: number(
+      'Links drawn',
+      { min: 0, max: 2000, step: 10 },
+      (state) => state.settings.map.shownLinks,
+      (shownLinks) => ({ kind: 'setMap', change: { shownLinks } }),
+    ),
+  },
+  shownBridges: {
+    label: 'Bridges drawn',
+    help: 'A bridge is a link between concepts of different themes.',
+    Input: number(
+      'Bridges drawn',
+      { min: 0, max: 2000, step: 10 },
+      (state) => state.settings.map.shownBridges,
+      (shownBridges) => ({ kind: 'setMap', change: { shownBridges } }),
+    ),
+  },
+  attribute: {
+    label: 'Attribute',
+    help: 'The groups compared are the values of this attribute.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Attribute"
+        className="control-column"
+        value={comparedAttribute(state)}
+        options={attributeNames(state.sources).map((name) => ({ value: name, label: name }))}
+        onChange={(event) =>
+          decide({ kind: 'setCompare', change: { attribute: event.target.value as string } })
+        }
+      />
+    ),
+  },
+  order: {
+    label: 'Order of the themes',
+    help: 'By strength over all groups, or by how far the groups are apart.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Order of the themes"
+        value={state.settings.compare.order}
+        options={[
+          { value: 'share', label: 'overall strength' },
+          { value: 'difference', label: 'difference' },
+        ]}
+        onChange={(event) =>
+          decide({ kind: 'setCompare', change: { order: event.target.value as 'share' | 'difference' } })
+        }
+      />
+    ),
+  },
+};

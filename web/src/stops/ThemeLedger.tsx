@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+import { inkOf } from '@green-thicket/core/map/palette';
+import { useView } from '../engine/use-view.ts';
+import { useSelection } from '../shell/selection.ts';
+
+/** The themes with their share of windows as a bar; picking one opens its passages. */
+export function ThemeLedger({ children }: { children?: ReactNode }) {
+  const { data, isPlaceholderData } = useView('themes', null);
+  const { selection, select } = useSelection();
+  const most = Math.max(1e-9, ...(data?.themes.map((theme) => theme.share) ?? []));
+  const picked = selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
+  return (
+    <section className={isPlaceholderData ? 'ledger dimmed' : 'ledger'} aria-label="Themes by share of windows">
+      <h2 className="pane-title">Themes, by share of windows</h2>
+      <ul className="plain-list">
+        {data?.themes.map((theme) => (
+          <li key={theme.letter}>
+            <button
+              type="button"
+              className={theme.letter === picked ? 'row-button theme-row here' : 'row-button theme-row'}
+              aria-pressed={theme.letter === picked}
+              onClick={() => select({ kind: 'theme', letter: theme.letter })}
+            >
+              <b className="theme-letter" style={{ color: inkOf(theme.letter) }}>
+                {theme.letter}
+              </b>
+              <span className="row-name">{theme.label}</span>
+              <span className="row-figure">{(100 * theme.share).toFixed(1)} %</span>
+              <span className="row-bar" style={{ width: `${(100 * theme.share) / most}%`, background: inkOf(theme.letter) }} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {children}
+    </section>
+  );
+}

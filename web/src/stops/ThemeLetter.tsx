@@ -1,0 +1,14 @@
+import { inkOf } from '@green-thicket/core/map/palette';
+
+/** A theme's letter in its ink; a dot for a loose concept. */
+export function ThemeLetter({ letter }: { letter: string }) {
+  return letter ? (
+    <b className="theme-letter" style={{ color: inkOf(letter) }}>
+      {letter}
+    </b>
+  ) : (
+    <span className="theme-letter quiet" title="in no theme">
+      ·
+    </span>
+  );
+}

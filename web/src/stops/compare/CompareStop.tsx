@@ -1,0 +1,157 @@
+import { Select } from 'antd';
+import { inkOf } from '@green-thicket/core/map/palette';
+import { counted } from '@green-thicket/core/study/sentences';
+import { attributeNames } from '@green-thicket/core/study/study';
+import type { Strength } from '@green-thicket/core/compare/strength';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../shell/selection.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { ThemeLedger } from '../ThemeLedger.tsx';
+
+const CELL_WIDTH = 150;
+
+/** Compare: groups by themes, each a mark with its interval on one scale; every mark opens its passages. */
+export function CompareStop() {
+  const { state, decide } = useStudy();
+  const { data, isPlaceholderData } = useView('compare', null);
+  const { selection, select } = useSelection();
+  const attribute = data?.attribute;
+  const groups = data?.comparison.groups ?? [];
+  const themes = (data?.themes ?? []).map((theme, t) => ({ ...theme, t }));
+  if (state.settings.compare.order === 'difference' && data) {
+    themes.sort((a, b) => data.comparison.range[b.t] - data.comparison.range[a.t] || a.t - b.t);
+  }
+  const most = Math.max(0.01, ...groups.flatMap((group) => group.strengths.map((strength) => strength.high)));
+  const at = (share: number): number => 6 + (CELL_WIDTH - 12) * (share / most);
+  const wilson = groups.filter((group) => group.interval === 'wilson');
+  const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
+  return (
+    <>
+      <ThemeLedger />
+      <main className="stage" aria-label="Compare">
+        {attributeNames(state.sources).length > 0 && (
+          <div className="stage-bar">
+            <Select
+              size="small"
+              className="short"
+              aria-label="Groups by attribute"
+              value={attribute}
+              options={attributeNames(state.sources).map((name) => ({ value: name, label: `by ${name}` }))}
+              onChange={(name: string) => decide({ kind: 'setCompare', change: { attribute: name } })}
+            />
+            <Select
+              size="small"
+              className="short"
+              aria-label="Order"
+              value={state.settings.compare.order}
+              options={[
+                { value: 'share', label: 'strongest first' },
+                { value: 'difference', label: 'most different first' },
+              ]}
+              onChange={(order: 'share' | 'difference') => decide({ kind: 'setCompare', change: { order } })}
+            />
+            <span className="quiet">A dot is the strength, the line its 95 % interval, the tick the mean of all.</span>
+          </div>
+        )}
+        {state.sources.length === 0 || (data && (!attribute || groups.length === 0 || themes.length === 0)) ? (
+          <div className="empty-stage">
+            <h2>Nothing to compare yet</h2>
+            <p>
+              {state.sources.length === 0
+                ? 'Add texts at Sources first.'
+                : themes.length === 0
+                  ? 'There are no themes yet; see Themes for what would help.'
+                  : 'Give the sources an attribute, such as role or place, at Sources.'}
+            </p>
+          </div>
+        ) : (
+          <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+            <table className="compare-table">
+              <thead>
+                <tr>
+                  <th scope="col">Theme</th>
+                  {groups.map((group) => (
+                    <th scope="col" key={group.group}>
+                      {group.group}
+                      <span className="quiet">
+                        {counted(group.sources, 'source')}, {group.windows.toLocaleString('en-GB')} windows
+                      </span>
+                    </th>
+                  ))}
+                  <th scope="col" title="Chance of groups this unlike if sources were dealt to them blindly, adjusted over the themes">
+                    Difference
+                    <span className="quiet">q by regrouping</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {data &&
+                  themes.map(({ letter, label, t }) => (
+                    <tr key={letter}>
+                      <th scope="row">
+                        <b style={{ color: inkOf(letter) }}>{letter}</b> {label}
+                      </th>
+                      {groups.map((group) => {
+                        const strength = group.strengths[t];
+                        const picked =
+                          selection?.kind === 'cell' && selection.letter === letter && selection.group === group.group;
+                        return (
+                          <td key={group.group}>
+                            <button
+                              type="button"
+                              className={picked ? 'compare-cell here' : 'compare-cell'}
+                              aria-pressed={picked}
+                              aria-label={`${label} in ${group.group}: ${percent(strength.share)}, interval ${percent(strength.low)} to ${percent(strength.high)}`}
+                              onClick={() =>
+                                select({ kind: 'cell', letter, attribute: attribute ?? '', group: group.group })
+                              }
+                            >
+                              <IntervalMark strength={strength} overall={data.comparison.overall[t]} ink={inkOf(letter)} at={at} />
+                              <span>{percent(strength.share)}</span>
+                            </button>
+                          </td>
+                        );
+                      })}
+                      <td className="difference-cell">
+                        {percent(data.comparison.range[t])}
+                        <span className={data.comparison.q[t] < 0.05 ? 'sure' : 'quiet'}>
+                          q {data.comparison.q[t] < 0.001 ? '< 0.001' : data.comparison.q[t].toFixed(3)}
+                        </span>
+                      </td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+            {wilson.length > 0 && (
+              <p className="quiet">
+                {wilson.map((group) => group.group).join(', ')}: one source only, so the interval is over its windows
+                (Wilson) and says nothing of other people.
+              </p>
+            )}
+          </div>
+        )}
+      </main>
+    </>
+  );
+}
+
+function IntervalMark({
+  strength,
+  overall,
+  ink,
+  at,
+}: {
+  strength: Strength;
+  overall: number;
+  ink: string;
+  at: (share: number) => number;
+}) {
+  return (
+    <svg width={CELL_WIDTH} height={22} viewBox={`0 0 ${CELL_WIDTH} 22`} aria-hidden="true">
+      <line x1={at(0)} x2={CELL_WIDTH - 6} y1={11} y2={11} stroke="#e2dfd2" />
+      <line x1={at(overall)} x2={at(overall)} y1={4} y2={18} stroke="#8a8f7a" strokeDasharray="2 2" />
+      <line x1={at(strength.low)} x2={at(strength.high)} y1={11} y2={11} stroke={ink} strokeWidth={3} strokeLinecap="round" opacity={0.45} />
+      <circle cx={at(strength.share)} cy={11} r={4.5} fill={ink} />
+    </svg>
+  );
+}

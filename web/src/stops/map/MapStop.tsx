@@ -1,0 +1,168 @@
+import { App, Button, Input } from 'antd';
+import { select as d3Select } from 'd3-selection';
+import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { drawMap } from '@green-thicket/core/map/draw';
+import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/scene';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../shell/selection.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { download, fileName } from '../../store/save-file.ts';
+import { ThemeLedger } from '../ThemeLedger.tsx';
+import { embeddedFont, svgToPng } from './export-picture.ts';
+import { MapDrawing } from './MapDrawing.tsx';
+
+/** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
+export function MapStop() {
+  const { state } = useStudy();
+  const { data, isPlaceholderData } = useView('map', null);
+  const { select } = useSelection();
+  const { modal } = App.useApp();
+  const svg = useRef<SVGSVGElement>(null);
+  const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
+  const [transform, setTransform] = useState('');
+  const [find, setFind] = useState('');
+  const drawn = (data?.scene.parcels.length ?? 0) > 0;
+
+  useEffect(() => {
+    if (!svg.current || !drawn) return undefined;
+    const behaviour = d3Zoom<SVGSVGElement, unknown>()
+      .scaleExtent([0.8, 8])
+      .translateExtent([
+        [-100, -100],
+        [MAP_WIDTH + 100, MAP_HEIGHT + 100],
+      ])
+      .on('zoom', (event: { transform: { toString(): string } }) => setTransform(event.transform.toString()));
+    const sheet = d3Select(svg.current);
+    sheet.call(behaviour).on('dblclick.zoom', null);
+    zooming.current = behaviour;
+    return () => {
+      sheet.on('.zoom', null);
+    };
+  }, [drawn]);
+
+  const zoomBy = (factor: number): void => {
+    if (svg.current && zooming.current) zooming.current.scaleBy(d3Select(svg.current), factor);
+  };
+  const whole = (): void => {
+    if (svg.current && zooming.current) zooming.current.transform(d3Select(svg.current), zoomIdentity);
+  };
+  const findConcept = (): void => {
+    const wanted = find.trim().toLowerCase();
+    const label = data?.scene.labels.find((each) => each.text.toLowerCase().includes(wanted));
+    if (!label || wanted === '' || !svg.current || !zooming.current) return;
+    zooming.current.transform(
+      d3Select(svg.current),
+      zoomIdentity.translate(MAP_WIDTH / 2, MAP_HEIGHT / 2).scale(2.2).translate(-label.x, -label.y),
+    );
+    select({ kind: 'concept', key: data?.keys[label.concept] ?? '' });
+  };
+  const save = async (kind: 'svg' | 'png'): Promise<void> => {
+    if (!data) return;
+    try {
+      const text = drawMap(data.scene, state.title, await embeddedFont());
+      if (kind === 'svg') download(fileName(`${state.title} map`, '.svg'), text, 'image/svg+xml');
+      else download(fileName(`${state.title} map`, '.png'), await svgToPng(text, MAP_WIDTH, MAP_HEIGHT, 2.4), 'image/png');
+    } catch (error) {
+      modal.error({ title: 'The picture was not saved', content: error instanceof Error ? error.message : String(error) });
+    }
+  };
+  const bridges = useMemo(() => {
+    if (!data) return [];
+    const labelOf = new Map(data.scene.labels.map((label) => [label.concept, label]));
+    return data.scene.links
+      .filter((link) => link.bridge)
+      .slice(0, 8)
+      .flatMap((link) => {
+        const a = labelOf.get(link.source);
+        const b = labelOf.get(link.target);
+        return a && b ? [{ a, b, keys: [data.keys[link.source], data.keys[link.target]] as const }] : [];
+      });
+  }, [data]);
+
+  return (
+    <>
+      <ThemeLedger>
+        {bridges.length > 0 && data && (
+          <>
+            <h2 className="pane-title">Between themes</h2>
+            <ul className="plain-list">
+              {bridges.map(({ a, b, keys }) => (
+                <li key={keys.join('—')}>
+                  <button type="button" className="row-button bridge-row" onClick={() => select({ kind: 'link', keys: [...keys] })}>
+                    <span>
+                      {data.scene.parcels[a.theme].letter} — {data.scene.parcels[b.theme].letter}
+                    </span>
+                    <span className="row-name">
+                      {a.text} · {b.text}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+        {data && data.scene.loose.length > 0 && (
+          <p className="quiet">{data.scene.loose.length} concepts are in no theme and not drawn; Themes lists them.</p>
+        )}
+        {data && data.scene.hidden.length > 0 && (
+          <p className="quiet">{data.scene.hidden.length} labels found no room in their parcel.</p>
+        )}
+      </ThemeLedger>
+      <main className="stage map-stage" aria-label="Map">
+        {data && !drawn && (
+          <div className="empty-stage">
+            <h2>{state.sources.length === 0 ? 'No map yet' : 'There is too little to draw'}</h2>
+            <p>
+              {state.sources.length === 0
+                ? 'Add texts at Sources; the map draws itself.'
+                : 'No themes were found. More text, a longer window or a lower cut-off at Links would help.'}
+            </p>
+          </div>
+        )}
+        {!data && <div className="empty-stage">{state.sources.length === 0 ? <><h2>No map yet</h2><p>Add texts at Sources; the map draws itself.</p></> : <p>Drawing the map …</p>}</div>}
+        {data && drawn && (
+          <>
+            <svg
+              ref={svg}
+              className={isPlaceholderData ? 'concept-map dimmed' : 'concept-map'}
+              viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+              role="group"
+              aria-label={`Concept map of ${state.title}`}
+            >
+              <g transform={transform}>
+                <MapDrawing scene={data.scene} keys={data.keys} />
+              </g>
+            </svg>
+            <div className="map-tools">
+              <Input
+                size="small"
+                className="short"
+                aria-label="Find on the map"
+                placeholder="Find on the map"
+                value={find}
+                onChange={(event) => setFind(event.target.value)}
+                onPressEnter={findConcept}
+              />
+              <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
+                +
+              </Button>
+              <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
+                −
+              </Button>
+              <Button size="small" onClick={whole}>
+                Whole map
+              </Button>
+              <Button size="small" onClick={() => void save('svg')}>
+                Save SVG
+              </Button>
+              <Button size="small" onClick={() => void save('png')}>
+                Save PNG
+              </Button>
+            </div>
+          </>
+        )}
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,73 @@
+import type { ChartConfiguration } from 'chart.js';
+import { useMemo } from 'react';
+import type { ResolutionPoint } from '@green-thicket/core/themes/resolution';
+import { MOSS, RUST } from '../../theme.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { useChart } from '../chart.ts';
+
+/** Number of themes and their steadiness over the resolution; flat stretches are the choices worth having. */
+export function ResolutionChart({
+  sweep,
+  resolution,
+}: {
+  sweep: readonly ResolutionPoint[];
+  resolution: number;
+}) {
+  const { decide } = useStudy();
+  const config = useMemo(
+    (): ChartConfiguration => ({
+      type: 'line',
+      data: {
+        datasets: [
+          {
+            label: 'themes',
+            yAxisID: 'y',
+            stepped: 'middle',
+            data: sweep.map((point) => ({ x: point.resolution, y: point.themes })),
+            borderColor: MOSS,
+            backgroundColor: sweep.map((point) => (point.resolution === resolution ? RUST : MOSS)),
+            pointRadius: sweep.map((point) => (point.resolution === resolution ? 6 : 3)),
+            borderWidth: 2,
+          },
+          {
+            label: 'steadiness, %',
+            yAxisID: 'steady',
+            data: sweep.map((point) => ({ x: point.resolution, y: Math.round(1000 * point.steadiness) / 10 })),
+            borderColor: '#8a8f7a',
+            borderDash: [4, 4],
+            pointRadius: 0,
+            borderWidth: 1.5,
+          },
+        ],
+      },
+      options: {
+        onClick: (_event, elements) => {
+          const hit = elements.find((element) => element.datasetIndex === 0);
+          if (hit) decide({ kind: 'setThemes', change: { resolution: sweep[hit.index].resolution } });
+        },
+        interaction: { mode: 'nearest', axis: 'x', intersect: false },
+        scales: {
+          x: { type: 'logarithmic', title: { display: true, text: 'resolution γ' }, ticks: { callback: (value) => String(value), maxTicksLimit: 8 } },
+          y: { title: { display: true, text: 'themes' }, ticks: { precision: 0 }, beginAtZero: true },
+          steady: { position: 'right', min: 0, max: 100, title: { display: true, text: 'steadiness, % (dashed)' }, grid: { display: false } },
+        },
+      },
+    }),
+    [sweep, resolution, decide],
+  );
+  const canvas = useChart(config);
+  return (
+    <figure className="chart-figure">
+      <div className="chart-box">
+        <canvas
+          ref={canvas}
+          role="img"
+          aria-label={`Themes by resolution: ${sweep.map((point) => `${point.resolution} gives ${point.themes}`).join(', ')}.`}
+        />
+      </div>
+      <figcaption className="quiet">
+        Flat stretches of the line are groupings that hold; click one to take it. Now at {resolution}.
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import type { ThemeRow } from '@green-thicket/core/study/views';
+import { inkOf, tint } from '@green-thicket/core/map/palette';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../shell/selection.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { ThemeLedger } from '../ThemeLedger.tsx';
+import { ResolutionChart } from './ResolutionChart.tsx';
+
+/** Themes: a column each with its concepts and how steady they are; type to name; a curve of the resolutions. */
+export function ThemesStop() {
+  const { state } = useStudy();
+  const { data, isPlaceholderData } = useView('themes', null);
+  const { selection, select } = useSelection();
+  const picked = selection?.kind === 'concept' ? selection.key : undefined;
+  return (
+    <>
+      <ThemeLedger />
+      <main className="stage" aria-label="Themes">
+        {data && data.themes.length === 0 ? (
+          <div className="empty-stage">
+            <h2>No themes yet</h2>
+            <p>A theme needs at least three concepts that are linked. More text, more links or a lower resolution would help.</p>
+          </div>
+        ) : state.sources.length === 0 ? (
+          <div className="empty-stage">
+            <h2>No themes yet</h2>
+            <p>Add texts at Sources; themes form by themselves.</p>
+          </div>
+        ) : (
+          <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+            <div className="theme-columns">
+              {data?.themes.map((theme) => (
+                <section key={theme.letter} className="theme-column" aria-label={`Theme ${theme.letter}`} style={{ borderTopColor: inkOf(theme.letter), background: tint(inkOf(theme.letter), 0.05) }}>
+                  <ThemeName theme={theme} />
+                  <p className="quiet">
+                    {(100 * theme.share).toFixed(1)} % of windows · {Math.round(100 * theme.steadiness)} % steady
+                  </p>
+                  <ul className="plain-list">
+                    {theme.concepts.map((concept) => (
+                      <li key={concept.key}>
+                        <button
+                          type="button"
+                          className={concept.key === picked ? 'row-button here' : 'row-button'}
+                          aria-pressed={concept.key === picked}
+                          title={`With its theme in ${Math.round(100 * concept.steadiness)} % of runs`}
+                          onClick={() => select({ kind: 'concept', key: concept.key })}
+                        >
+                          <span className="row-name">{concept.label}</span>
+                          <span className="row-figure">{Math.round(100 * concept.steadiness)}</span>
+                          <span className="row-bar" style={{ width: `${100 * concept.steadiness}%`, background: inkOf(theme.letter) }} />
+                        </button>
+                      </li>
+                    ))}
+                  </ul>
+                </section>
+              ))}
+            </div>
+            {data && data.loose.length > 0 && (
+              <p className="loose-line">
+                <span className="quiet">In no theme:</span>{' '}
+                {data.loose.map((concept) => (
+                  <button key={concept.key} type="button" className="linklike" onClick={() => select({ kind: 'concept', key: concept.key })}>
+                    {concept.label}
+                  </button>
+                ))}
+              </p>
+            )}
+            {data && data.sweep.length > 0 && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
+          </div>
+        )}
+      </main>
+    </>
+  );
+}
+
+/** A theme's name, typed where it stands; an empty name brings back the one made of its concepts. */
+function ThemeName({ theme }: { theme: ThemeRow }) {
+  const { decide } = useStudy();
+  const [draft, setDraft] = useState<string>();
+  const finish = (): void => {
+    if (draft !== undefined && draft.trim() !== theme.label) {
+      decide({ kind: 'renameTheme', letter: theme.letter, name: draft });
+    }
+    setDraft(undefined);
+  };
+  return (
+    <div className="theme-name" style={{ color: inkOf(theme.letter) }}>
+      <b>{theme.letter}</b>
+      <input
+        aria-label={`Name of theme ${theme.letter}`}
+        value={draft ?? theme.label}
+        maxLength={80}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={finish}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+          if (event.key === 'Escape') setDraft(undefined);
+        }}
+      />
+    </div>
+  );
+}

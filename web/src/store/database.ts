@@ -1,0 +1,42 @@
+import { Dexie, type EntityTable, type Table } from 'dexie';
+import type { DecisionRecord } from '@green-thicket/core/study/decisions';
+import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+
+/** A study's row: its markers and letters; its decisions and originals are kept in their own tables. */
+export interface StudyRow {
+  readonly id: string;
+  /** Title as of the head, for the list on the first page. */
+  title: string;
+  head: number;
+  tip: number;
+  register: readonly ThemeIdentity[];
+  /** ISO 8601, UTC. */
+  changed: string;
+}
+
+export interface DecisionRow extends DecisionRecord {
+  readonly studyId: string;
+}
+
+export interface OriginalRow {
+  readonly studyId: string;
+  readonly id: string;
+  readonly text: string;
+}
+
+class ThicketDatabase extends Dexie {
+  studies!: EntityTable<StudyRow, 'id'>;
+  decisions!: Table<DecisionRow, [string, number]>;
+  originals!: Table<OriginalRow, [string, string]>;
+
+  constructor() {
+    super('green-thicket');
+    this.version(1).stores({
+      studies: 'id, changed',
+      decisions: '[studyId+seq], studyId',
+      originals: '[studyId+id], studyId',
+    });
+  }
+}
+
+export const database = new ThicketDatabase();

@@ -1,0 +1,1 @@
+export const SAMPLE_TITLE = 'Night buses in Larkhaven';

@@ -1,0 +1,33 @@
+import { readCsv } from '@green-thicket/core/formats/csv';
+import { tidyText } from '@green-thicket/core/formats/text-file';
+import { makeSource } from '@green-thicket/core/study/intake';
+import table from '../../../demo/night-buses/attributes.csv?raw';
+import { addSources, createStudy } from './studies.ts';
+
+const texts = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+});
+
+import { SAMPLE_TITLE } from './sample-title.ts';
+
+/** Makes a study of the sample interviews and returns its id. */
+export async function createSampleStudy(): Promise<string> {
+  const { header, rows } = readCsv(table);
+  const attributesOf = new Map(
+    rows.map((row) => [row[0], Object.fromEntries(header.slice(1).map((name, i) => [name, row[i + 1]]))]),
+  );
+  const id = await createStudy(SAMPLE_TITLE);
+  await addSources(
+    id,
+    Object.keys(texts)
+      .sort()
+      .map((path) => {
+        const name = path.slice(path.lastIndexOf('/') + 1);
+        const text = tidyText(texts[path]);
+        return { source: makeSource(name, text, attributesOf.get(name)), text, encoding: 'UTF-8' };
+      }),
+  );
+  return id;
+}

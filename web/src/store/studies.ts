@@ -1,0 +1,172 @@
+import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
+import { decide, foldDecisions, redone, undone } from '@green-thicket/core/study/decisions';
+import type { Intake } from '@green-thicket/core/study/intake';
+import type { StudyFile } from '@green-thicket/core/formats/study-file';
+import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
+import { database, type DecisionRow, type StudyRow } from './database.ts';
+
+const now = (): string => new Date().toISOString();
+
+/** Why something could not be kept, as a sentence for the researcher. */
+export class StoreError extends Error {
+  override readonly name = 'StoreError';
+}
+
+/** Runs a write; a full disk or a browser that keeps nothing becomes a clear sentence. */
+async function kept<T>(write: () => Promise<T>): Promise<T> {
+  try {
+    return await write();
+  } catch (error) {
+    const name = error instanceof Error ? `${error.name} ${error.message}` : String(error);
+    if (/Quota/i.test(name)) {
+      throw new StoreError(
+        'This browser has no more room for the study. Nothing was changed. Free disk space or remove a study you no longer need, then try again.',
+        { cause: error },
+      );
+    }
+    throw new StoreError(`The change could not be kept in this browser (${name}). Nothing was changed.`, {
+      cause: error,
+    });
+  }
+}
+
+async function readLog(study: StudyRow): Promise<DecisionLog> {
+  const records = await database.decisions.where('studyId').equals(study.id).sortBy('seq');
+  return { records, head: study.head, tip: study.tip };
+}
+
+/** A study's record with its markers, or undefined where there is no such study. */
+export async function loadStudy(
+  id: string,
+): Promise<{ log: DecisionLog; register: readonly ThemeIdentity[]; changed: string } | undefined> {
+  return database.transaction('r', database.studies, database.decisions, async () => {
+    const study = await database.studies.get(id);
+    if (!study) return undefined;
+    return { log: await readLog(study), register: study.register, changed: study.changed };
+  });
+}
+
+export function listStudies(): Promise<StudyRow[]> {
+  return database.studies.orderBy('changed').reverse().toArray();
+}
+
+/** Makes an empty study and returns its id. */
+export async function createStudy(title: string): Promise<string> {
+  const id = crypto.randomUUID();
+  await kept(() => putStudy(id, { records: [], head: 0, tip: 0 }, [], new Map()));
+  await makeDecision(id, { kind: 'renameStudy', title });
+  return id;
+}
+
+async function putStudy(
+  id: string,
+  log: DecisionLog,
+  register: readonly ThemeIdentity[],
+  originals: ReadonlyMap<string, string>,
+): Promise<void> {
+  await database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
+    await database.studies.add({
+      id,
+      title: foldDecisions(log).title,
+      head: log.head,
+      tip: log.tip,
+      register,
+      changed: now(),
+    });
+    await database.decisions.bulkAdd(log.records.map((record) => ({ ...record, studyId: id })));
+    await database.originals.bulkAdd(
+      Array.from(originals, ([sourceId, text]) => ({ studyId: id, id: sourceId, text })),
+    );
+  });
+}
+
+/** Keeps an opened study file as a study of its own. */
+export async function importStudy(file: StudyFile): Promise<string> {
+  const id = crypto.randomUUID();
+  await kept(() => putStudy(id, file.log, file.register, file.originals));
+  return id;
+}
+
+/** Everything of a study, for its file. */
+export async function exportStudy(id: string): Promise<StudyFile> {
+  const study = await loadStudy(id);
+  if (!study) throw new StoreError('This study is no longer in this browser.');
+  const rows = await database.originals.where('studyId').equals(id).toArray();
+  const records = study.log.records.map(({ seq, parent, time, decision, reason }) =>
+    reason === undefined ? { seq, parent, time, decision } : { seq, parent, time, decision, reason },
+  );
+  return {
+    log: { ...study.log, records },
+    register: study.register,
+    originals: new Map(rows.map((row) => [row.id, row.text])),
+  };
+}
+
+export async function deleteStudy(id: string): Promise<void> {
+  await kept(() =>
+    database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
+      await database.studies.delete(id);
+      await database.decisions.where('studyId').equals(id).delete();
+      await database.originals.where('studyId').equals(id).delete();
+    }),
+  );
+}
+
+async function appendDecision(id: string, decision: Decision): Promise<void> {
+  const study = await database.studies.get(id);
+  if (!study) throw new StoreError('This study is no longer in this browser.');
+  const log = await readLog(study);
+  const last = log.records[log.records.length - 1]?.seq ?? 0;
+  const row: DecisionRow = { studyId: id, seq: last + 1, parent: study.head, time: now(), decision };
+  await database.decisions.add(row);
+  const title = decide(foldDecisions(log), decision).title;
+  await database.studies.update(id, { head: row.seq, tip: row.seq, title, changed: row.time });
+}
+
+/** Records a decision on top of the one in force. */
+export function makeDecision(id: string, decision: Decision): Promise<void> {
+  return kept(() =>
+    database.transaction('rw', database.studies, database.decisions, () => appendDecision(id, decision)),
+  );
+}
+
+/** Keeps the originals that came in and records them as added, both or neither. */
+export async function addSources(id: string, added: Intake['added']): Promise<void> {
+  if (added.length === 0) return;
+  await kept(() =>
+    database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
+      await database.originals.bulkPut(
+        added.map(({ source, text }) => ({ studyId: id, id: source.id, text })),
+      );
+      await appendDecision(id, { kind: 'addSources', sources: added.map(({ source }) => source) });
+    }),
+  );
+}
+
+async function moveHead(id: string, to: (log: DecisionLog) => number): Promise<void> {
+  await kept(() =>
+    database.transaction('rw', database.studies, database.decisions, async () => {
+      const study = await database.studies.get(id);
+      if (!study) return;
+      const log = await readLog(study);
+      const head = to(log);
+      const { title } = foldDecisions({ ...log, head });
+      await database.studies.update(id, { head, title, changed: now() });
+    }),
+  );
+}
+
+export const undo = (id: string): Promise<void> => moveHead(id, undone);
+export const redo = (id: string): Promise<void> => moveHead(id, redone);
+
+/** Keeps the letters of the themes that are shown. */
+export async function keepRegister(id: string, shown: readonly ThemeIdentity[]): Promise<void> {
+  await database.transaction('rw', database.studies, async () => {
+    const study = await database.studies.get(id);
+    if (!study) return;
+    const joined = joinRegisters(shown, study.register);
+    if (JSON.stringify(joined) !== JSON.stringify(study.register)) {
+      await database.studies.update(id, { register: joined });
+    }
+  });
+}
