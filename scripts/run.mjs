@@ -89,7 +89,7 @@ export async function buildCommands() {
     banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
   };
   await build({ ...shared, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli/main.js' });
-  await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js', packages: 'external' });
+  await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js' });
   writeFileSync(join(root, 'dist/cli/english.txt'), readFileSync(join(root, 'core/lexicon/english.txt')));
   setStamp('commands', hash);
 }

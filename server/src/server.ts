@@ -37,7 +37,9 @@ const OUR_NAMES = new Set(['127.0.0.1', 'localhost']);
 /** Serves the built application to this machine alone: Host and Origin must be its own names. */
 export async function buildServer({ folder }: ServerOptions): Promise<FastifyInstance> {
   const server = Fastify({ logger: false });
-  const page = readFileSync(join(folder, 'index.html'), 'utf8');
+  // Read anew each time, so that a build under a running server is served whole.
+  const readPage = (): string => readFileSync(join(folder, 'index.html'), 'utf8');
+  readPage();
 
   server.addHook('onRequest', async (request, reply) => {
     const origin = request.headers.origin;
@@ -61,7 +63,7 @@ export async function buildServer({ folder }: ServerOptions): Promise<FastifyIns
       .header('Content-Security-Policy', contentPolicy(nonce))
       .header('Cache-Control', 'no-store')
       .type('text/html')
-      .send(page.replaceAll(NONCE_MARK, nonce));
+      .send(readPage().replaceAll(NONCE_MARK, nonce));
   };
 
   await server.register(fastifyStatic, {

@@ -1,5 +1,5 @@
 import { seededRandom } from '../numeric/random.ts';
-import { centroid, halfPlanes, isInside, projectInto, roomForBox, type Point, type Polygon } from './geometry.ts';
+import { area, centroid, halfPlanes, isInside, projectInto, roomForBox, type Point, type Polygon } from './geometry.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
 export interface Label {
@@ -91,11 +91,14 @@ function settle(
     x[i] = middles[label.parcel][0] + away * Math.cos(angle);
     y[i] = middles[label.parcel][1] + away * Math.sin(angle);
   });
+  // The distance at which labels of a parcel would fill it evenly.
+  const members = parcels.map((_, p) => labels.filter((label) => label.parcel === p).length);
+  const reach = parcels.map((parcel, p) => Math.sqrt(Math.max(1, area(parcel)) / Math.max(1, members[p])));
   for (let round = 0; round < ROUNDS; round++) {
     const heat = 1 - round / ROUNDS;
     for (const { source, target, strength } of pulls) {
       const near = labels[source].parcel === labels[target].parcel;
-      const step = (near ? 0.05 : 0.012) * strength * heat;
+      const step = (near ? 0.02 : 0.006) * strength * heat;
       const dx = (x[target] - x[source]) * step;
       const dy = (y[target] - y[source]) * step;
       x[source] += dx;
@@ -106,6 +109,7 @@ function settle(
     for (let i = 0; i < labels.length; i++) {
       for (let j = i + 1; j < labels.length; j++) {
         if (labels[i].parcel !== labels[j].parcel) continue;
+        spread(x, y, i, j, reach[labels[i].parcel], heat);
         pushApart(x, y, labels, i, j);
       }
       for (const box of taken) {
@@ -120,6 +124,19 @@ function settle(
     }
   }
   return labels.map((_, i) => [x[i], y[i]]);
+}
+
+/** Pushes two labels of a parcel apart, the nearer the harder, so that labels fill it; words are wide, so across more. */
+function spread(x: Float64Array, y: Float64Array, i: number, j: number, reach: number, heat: number): void {
+  const dx = (x[j] - x[i]) * 0.62;
+  const dy = y[j] - y[i];
+  const distance = Math.max(1, Math.hypot(dx, dy));
+  if (distance > 2.2 * reach) return;
+  const push = 0.055 * heat * (reach * reach) / distance / distance;
+  x[i] -= dx * push * 1.6;
+  x[j] += dx * push * 1.6;
+  y[i] -= dy * push;
+  y[j] += dy * push;
 }
 
 /** Moves two labels off each other along the shorter way, and a little apart where they are merely close. */

@@ -9,13 +9,13 @@ import { placeLabels, type Box } from './placement.ts';
 import { textWidth } from './text-width.ts';
 
 export const MAP_WIDTH = 1000;
-export const MAP_HEIGHT = 760;
+export const MAP_HEIGHT = 860;
 const MARGIN = 14;
 const GAP_BETWEEN = 7;
 const PADDING = 9;
-const SMALLEST_TYPE = 12.5;
-const LARGEST_TYPE = 22;
-const NAME_TYPE = 12;
+const SMALLEST_TYPE = 16.5;
+const LARGEST_TYPE = 29;
+const NAME_TYPE = 14.5;
 /** Room under a label for its bar. */
 const BAR_ROOM = 5;
 

@@ -8,7 +8,10 @@ import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 
-const CELL_WIDTH = 150;
+/** Room for the marks of all groups together, and the bounds of one, in pixels. */
+const ALL_CELLS = 300;
+const NARROWEST_CELL = 64;
+const WIDEST_CELL = 150;
 
 /** Compare: groups by themes, each a mark with its interval on one scale; every mark opens its passages. */
 export function CompareStop() {
@@ -22,7 +25,8 @@ export function CompareStop() {
     themes.sort((a, b) => data.comparison.range[b.t] - data.comparison.range[a.t] || a.t - b.t);
   }
   const most = Math.max(0.01, ...groups.flatMap((group) => group.strengths.map((strength) => strength.high)));
-  const at = (share: number): number => 6 + (CELL_WIDTH - 12) * (share / most);
+  const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
+  const at = (share: number): number => 6 + (width - 12) * (share / most);
   const wilson = groups.filter((group) => group.interval === 'wilson');
   const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
   return (
@@ -106,7 +110,7 @@ export function CompareStop() {
                                 select({ kind: 'cell', letter, attribute: attribute ?? '', group: group.group })
                               }
                             >
-                              <IntervalMark strength={strength} overall={data.comparison.overall[t]} ink={inkOf(letter)} at={at} />
+                              <IntervalMark strength={strength} overall={data.comparison.overall[t]} ink={inkOf(letter)} at={at} width={width} />
                               <span>{percent(strength.share)}</span>
                             </button>
                           </td>
@@ -140,15 +144,17 @@ function IntervalMark({
   overall,
   ink,
   at,
+  width,
 }: {
   strength: Strength;
   overall: number;
   ink: string;
   at: (share: number) => number;
+  width: number;
 }) {
   return (
-    <svg width={CELL_WIDTH} height={22} viewBox={`0 0 ${CELL_WIDTH} 22`} aria-hidden="true">
-      <line x1={at(0)} x2={CELL_WIDTH - 6} y1={11} y2={11} stroke="#e2dfd2" />
+    <svg width={width} height={22} viewBox={`0 0 ${width} 22`} aria-hidden="true">
+      <line x1={at(0)} x2={width - 6} y1={11} y2={11} stroke="#e2dfd2" />
       <line x1={at(overall)} x2={at(overall)} y1={4} y2={18} stroke="#8a8f7a" strokeDasharray="2 2" />
       <line x1={at(strength.low)} x2={at(strength.high)} y1={11} y2={11} stroke={ink} strokeWidth={3} strokeLinecap="round" opacity={0.45} />
       <circle cx={at(strength.share)} cy={11} r={4.5} fill={ink} />

@@ -36,7 +36,7 @@ export function LinksStop() {
         />
         <p className="quiet">
           {concept
-            ? 'All concepts it shares a window with; those under the line in grey do not stand as links.'
+            ? 'All concepts it shares a window with; those in grey do not stand as links.'
             : 'Pick a concept to see what it keeps company with.'}
         </p>
         {data && (
@@ -70,7 +70,7 @@ export function LinksStop() {
                 size="small"
                 virtual
                 pagination={false}
-                scroll={{ y: 330, x: 600 }}
+                scroll={{ y: 300, x: 580 }}
                 rowKey={(row) => `${row.source}—${row.target}`}
                 dataSource={[...data.rows]}
                 rowClassName={(row) =>
@@ -80,7 +80,7 @@ export function LinksStop() {
                   {
                     title: concept ? 'Company' : 'Link',
                     key: 'link',
-                    width: 270,
+                    width: 240,
                     render: (_, row) => (
                       <button
                         type="button"
@@ -97,7 +97,7 @@ export function LinksStop() {
                       </button>
                     ),
                   },
-                  { title: 'Windows', dataIndex: 'both', width: 80, sorter: (a, b) => a.both - b.both },
+                  { title: 'Windows', dataIndex: 'both', width: 105, sorter: (a, b) => a.both - b.both },
                   {
                     title: <span title="How much oftener they share a window than by chance, −1 to 1">NPMI</span>,
                     dataIndex: 'npmi',

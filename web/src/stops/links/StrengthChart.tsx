@@ -45,7 +45,7 @@ export function StrengthChart({
           }
         },
         scales: {
-          x: { title: { display: true, text: `${measure} of pairs that share enough windows` }, grid: { display: false } },
+          x: { title: { display: true, text: `${measure} of pairs that share enough windows` }, grid: { display: false }, ticks: { maxRotation: 0, autoSkip: true, maxTicksLimit: 9 } },
           y: { title: { display: true, text: 'pairs' }, ticks: { precision: 0 } },
         },
         plugins: { tooltip: { displayColors: false } },

@@ -123,17 +123,6 @@ export function MapStop() {
         {!data && <div className="empty-stage">{state.sources.length === 0 ? <><h2>No map yet</h2><p>Add texts at Sources; the map draws itself.</p></> : <p>Drawing the map …</p>}</div>}
         {data && drawn && (
           <>
-            <svg
-              ref={svg}
-              className={isPlaceholderData ? 'concept-map dimmed' : 'concept-map'}
-              viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
-              role="group"
-              aria-label={`Concept map of ${state.title}`}
-            >
-              <g transform={transform}>
-                <MapDrawing scene={data.scene} keys={data.keys} />
-              </g>
-            </svg>
             <div className="map-tools">
               <Input
                 size="small"
@@ -160,6 +149,17 @@ export function MapStop() {
                 Save PNG
               </Button>
             </div>
+            <svg
+              ref={svg}
+              className={isPlaceholderData ? 'concept-map dimmed' : 'concept-map'}
+              viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+              role="group"
+              aria-label={`Concept map of ${state.title}`}
+            >
+              <g transform={transform}>
+                <MapDrawing scene={data.scene} keys={data.keys} />
+              </g>
+            </svg>
           </>
         )}
       </main>
