@@ -21,14 +21,22 @@ for (const line of readFileSync(join(dictionary, 'index.sense'), 'utf8').split('
 }
 const words = [...counts.keys()].sort().map(
   (word) =>
-    `${word} ${['n', 'v', 'a', 'r'].filter((l) => l in counts.get(word)).map((l) => l + (counts.get(word)[l] || '')).join('')}`,
+    `${word} ${['n', 'v', 'a', 'r']
+      .filter((l) => l in counts.get(word))
+      .map((l) => l + (counts.get(word)[l] || ''))
+      .join('')}`,
 );
 const irregular = [];
-for (const [letter, file] of [['n', 'noun'], ['v', 'verb'], ['a', 'adjective']]) {
+for (const [letter, file] of [
+  ['n', 'noun'],
+  ['v', 'verb'],
+  ['a', 'adjective'],
+]) {
   const table = require(`wink-lexicon/src/wn-${file}-exceptions.js`);
   for (const form of Object.keys(table).sort()) {
     const lemma = Array.isArray(table[form]) ? table[form][0] : table[form];
-    if (/^[a-z][a-z'-]*$/.test(form) && /^[a-z][a-z'-]*$/.test(lemma) && form !== lemma) irregular.push(`${form} ${letter} ${lemma}`);
+    if (/^[a-z][a-z'-]*$/.test(form) && /^[a-z][a-z'-]*$/.test(lemma) && form !== lemma)
+      irregular.push(`${form} ${letter} ${lemma}`);
   }
 }
 const target = join(dirname(new URL(import.meta.url).pathname), '..', 'core', 'lexicon', 'english.txt');

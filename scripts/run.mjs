@@ -42,7 +42,9 @@ function setStamp(name, value) {
 
 /** Installs from the lock file, unless that was done since it last changed. */
 export function install() {
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (stampHolds('install', lock)) return;
   say('Installing packages from the lock file (once; about half a minute) …');
   // npm's own chatter goes to standard error, so that a command's output stays clean.
@@ -86,7 +88,9 @@ export async function buildCommands() {
     logLevel: 'warning',
     define: { VERSION: JSON.stringify(JSON.parse(readFileSync(join(root, 'package.json'), 'utf8')).version) },
     // Some packages are CommonJS and ask for Node's own modules by require.
-    banner: { js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
+    },
   };
   await build({ ...shared, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli/main.js' });
   await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js' });

@@ -57,7 +57,8 @@ function addDecisions(log: DecisionLog, decisions: readonly Decision[]): Decisio
 
 function loadStudy(files: readonly string[], say: (line: string) => void): LoadedStudy {
   if (files.some((file) => file.endsWith('.thicket'))) {
-    if (files.length > 1) throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
+    if (files.length > 1)
+      throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
     try {
       return readStudyFile(readFileSync(files[0]));
     } catch (error) {
@@ -67,7 +68,8 @@ function loadStudy(files: readonly string[], say: (line: string) => void): Loade
   const { added, refused } = collect(files);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
   if (added.length === 0) {
-    const why = refused.length > 0 ? `${refused[0].name}: ${refused[0].reason}` : 'there is no .txt or .md file.';
+    const why =
+      refused.length > 0 ? `${refused[0].name}: ${refused[0].reason}` : 'there is no .txt or .md file.';
     throw new UsageError(`Nothing can be read from ${files.join(', ')}: ${why}`);
   }
   say(`Read ${added.length} sources.`);

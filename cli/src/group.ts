@@ -29,7 +29,8 @@ export function readNetwork(text: string): Network {
   const { header, rows } = readCsv(text);
   const column = (name: string): number => header.findIndex((each) => each.toLowerCase() === name);
   const [s, t, w] = [column('source'), column('target'), column('weight')];
-  if (s < 0 || t < 0) throw new Error('It needs the columns source and target, and weight if links have one.');
+  if (s < 0 || t < 0)
+    throw new Error('It needs the columns source and target, and weight if links have one.');
   const names: string[] = [];
   const numberOf = new Map<string, number>();
   const node = (name: string): number => {
@@ -117,5 +118,7 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
   } catch (error) {
     throw new UsageError(`The tables can’t be written to ${options.out}: ${reasonOf(error)}.`);
   }
-  process.stderr.write(`${communities.length} communities, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`);
+  process.stderr.write(
+    `${communities.length} communities, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
+  );
 }

@@ -31,9 +31,14 @@ program
   .option('--attributes <table>', 'CSV of attributes, first column the file name')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
-  .action(async (files: string[], options: { out: string; settings?: string; attributes?: string; quiet?: boolean }) => {
-    await analyse(files, { ...options, quiet: options.quiet ?? false, version });
-  });
+  .action(
+    async (
+      files: string[],
+      options: { out: string; settings?: string; attributes?: string; quiet?: boolean },
+    ) => {
+      await analyse(files, { ...options, quiet: options.quiet ?? false, version });
+    },
+  );
 
 program
   .command('group')
@@ -53,7 +58,12 @@ try {
 } catch (error) {
   if (error instanceof CommanderError) {
     if (error.exitCode === 0) process.exit(0);
-    process.stderr.write(`${error.message.replace(/^error: /, '')}\nthicket --help lists what it takes.\n`.replace(/\n(?=thicket)/, ' '));
+    process.stderr.write(
+      `${error.message.replace(/^error: /, '')}\nthicket --help lists what it takes.\n`.replace(
+        /\n(?=thicket)/,
+        ' ',
+      ),
+    );
     process.exit(2);
   }
   if (error instanceof UsageError) {

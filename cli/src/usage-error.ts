@@ -3,7 +3,17 @@ export class UsageError extends Error {
   override readonly name = 'UsageError';
 }
 
-/** The message of whatever was thrown. */
+const PLAIN_REASONS: Record<string, string> = {
+  ENOENT: 'there is no such file or folder',
+  EACCES: 'it may not be opened',
+  EISDIR: 'it is a folder',
+  ENOTDIR: 'a part of its path is not a folder',
+  ENOSPC: 'the disk is full',
+};
+
+/** What was thrown, in plain words. */
 export function reasonOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
+  if (!(error instanceof Error)) return String(error);
+  const { code } = error as NodeJS.ErrnoException;
+  return (code !== undefined && PLAIN_REASONS[code]) || error.message;
 }

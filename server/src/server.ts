@@ -70,9 +70,11 @@ export async function buildServer({ folder }: ServerOptions): Promise<FastifyIns
     root: folder,
     index: false,
     wildcard: true,
+    cacheControl: false,
     setHeaders: (response, path) => {
       // Built files carry a hash of their content in the name.
-      if (path.includes('/assets/')) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+      if (path.includes('/assets/'))
+        response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     },
   });
   server.get('/', (_request, reply) => sendPage(reply));

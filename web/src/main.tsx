@@ -16,7 +16,9 @@ import { antTheme } from './theme.ts';
 import './styles.css';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: Infinity, gcTime: 300_000, retry: false, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    queries: { staleTime: Infinity, gcTime: 300_000, retry: false, refetchOnWindowFocus: false },
+  },
 });
 
 const router = createBrowserRouter([
@@ -35,7 +37,12 @@ const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
-    <ConfigProvider theme={antTheme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
+    <ConfigProvider
+      theme={antTheme}
+      locale={enGB}
+      csp={nonce ? { nonce } : undefined}
+      wave={{ disabled: true }}
+    >
       <AntApp className="app">
         <QueryClientProvider client={queries}>
           <RouterProvider router={router} />

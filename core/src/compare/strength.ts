@@ -162,7 +162,12 @@ function bootstrap(
 }
 
 /** Sum over groups of windows × (share − overall share)², by theme: what the permutation test compares. */
-function unlikeness(bySource: SourceStrength, groupOf: ArrayLike<number>, sources: readonly number[], groups: number): Float64Array {
+function unlikeness(
+  bySource: SourceStrength,
+  groupOf: ArrayLike<number>,
+  sources: readonly number[],
+  groups: number,
+): Float64Array {
   const { themeCount } = bySource;
   const windows = new Float64Array(groups);
   const speaking = new Float64Array(groups * themeCount);

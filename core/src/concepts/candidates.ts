@@ -88,7 +88,7 @@ export function* findCandidates(
   const first = new Int32List();
   const end = new Int32List();
   const total = tokens.type.length;
-  for (let t = 0; t < total; ) {
+  for (let t = 0; t < total;) {
     const type = tokens.type[t];
     if (stopped[type] === STOPPED) {
       t++;

@@ -11,7 +11,9 @@ export interface AttributeTable {
 export function readAttributeTable(text: string): AttributeTable {
   const { header, rows } = readCsv(text);
   if (header.length < 2) {
-    throw new Error('The table of attributes needs a column of file names and at least one attribute beside it.');
+    throw new Error(
+      'The table of attributes needs a column of file names and at least one attribute beside it.',
+    );
   }
   const attributes = header.slice(1);
   const byFile = new Map(

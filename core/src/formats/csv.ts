@@ -5,9 +5,7 @@ import Papa from 'papaparse';
  * gets an apostrophe before it; numbers stay numbers.
  */
 export function writeCsv(header: readonly string[], rows: readonly (readonly (string | number)[])[]): string {
-  return (
-    Papa.unparse([[...header], ...rows.map((row) => row.map(safeCell))], { newline: '\n' }) + '\n'
-  );
+  return Papa.unparse([[...header], ...rows.map((row) => row.map(safeCell))], { newline: '\n' }) + '\n';
 }
 
 function safeCell(cell: string | number): string | number {

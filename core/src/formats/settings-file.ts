@@ -13,7 +13,10 @@ const SECTIONS = {
 
 const schema = Joi.object({
   ...Object.fromEntries(
-    Object.entries(SECTIONS).map(([section, kind]) => [section, (decisionParts(kind).change as Joi.Schema).optional()]),
+    Object.entries(SECTIONS).map(([section, kind]) => [
+      section,
+      (decisionParts(kind).change as Joi.Schema).optional(),
+    ]),
   ),
   stopWords: Joi.array().items(Joi.string().min(1)),
 }).required();

@@ -43,7 +43,11 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   renameStudy: { title: key.required() },
   addSources: { sources: Joi.array().items(source).min(1).max(100_000).required() },
   removeSources: { ids: Joi.array().items(id).min(1).required() },
-  setAttribute: { ids: Joi.array().items(id).min(1).required(), attribute: key.required(), value: Joi.string().allow('').max(10_000).required() },
+  setAttribute: {
+    ids: Joi.array().items(id).min(1).required(),
+    attribute: key.required(),
+    value: Joi.string().allow('').max(10_000).required(),
+  },
   removeAttribute: { attribute: key.required() },
   setCleaning: {
     change: change({
@@ -100,7 +104,12 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
       seed: whole,
     }),
   },
-  renameTheme: { letter: Joi.string().pattern(/^[A-Z]{1,4}$/).required(), name: text.required() },
+  renameTheme: {
+    letter: Joi.string()
+      .pattern(/^[A-Z]{1,4}$/)
+      .required(),
+    name: text.required(),
+  },
   setMap: { change: change({ shownLinks: whole.min(0), shownBridges: whole.min(0) }) },
   setCompare: { change: change({ attribute: text, order: Joi.valid('share', 'difference') }) },
 };
@@ -133,7 +142,9 @@ const studySchema = Joi.object({
   register: Joi.array()
     .items(
       Joi.object({
-        letter: Joi.string().pattern(/^[A-Z]{1,4}$/).required(),
+        letter: Joi.string()
+          .pattern(/^[A-Z]{1,4}$/)
+          .required(),
         members: keys.required(),
         present: Joi.boolean().required(),
       }),
@@ -174,7 +185,9 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
   try {
     parsed = JSON.parse(strFromU8(packed));
   } catch {
-    throw new StudyFileError('The study file is damaged: its study.json is not valid JSON. Open an earlier copy.');
+    throw new StudyFileError(
+      'The study file is damaged: its study.json is not valid JSON. Open an earlier copy.',
+    );
   }
   const version = (parsed as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > STUDY_VERSION) {
@@ -216,7 +229,9 @@ function checkTree({ records, head, tip }: DecisionLog): void {
   const known = new Set([0]);
   for (const { seq: number, parent } of records) {
     if (known.has(number) || !known.has(parent) || parent >= number) {
-      throw new StudyFileError(`The study file is damaged: decision ${number} does not follow from an earlier one.`);
+      throw new StudyFileError(
+        `The study file is damaged: decision ${number} does not follow from an earlier one.`,
+      );
     }
     known.add(number);
   }
@@ -240,7 +255,9 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
     });
   } catch (error) {
     if (error instanceof StudyFileError) throw error;
-    throw new StudyFileError('This is no study file, or it was cut short: it can’t be unpacked. Open an earlier copy.');
+    throw new StudyFileError(
+      'This is no study file, or it was cut short: it can’t be unpacked. Open an earlier copy.',
+    );
   }
 }
 

@@ -53,7 +53,17 @@ export function readTextFile(bytes: Uint8Array): ReadText {
     if (undefinedBytes.includes(byte) || (byte < 32 && byte !== 9 && byte !== 10 && byte !== 13)) odd++;
   }
   if (odd > sample.length / 200) return { ok: false, reason: UNREADABLE };
-  return accept(new TextDecoder('windows-1252').decode(bytes), 'Windows-1252');
+  return accept(decodeWindows1252(bytes), 'Windows-1252');
+}
+
+/** What Windows-1252 has at 0x80 to 0x9F, where Latin-1 has control characters (WHATWG Encoding, index windows-1252). */
+const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+
+/** Node 20 reads this encoding as Latin-1, browsers as the standard says; this gives the same everywhere. */
+function decodeWindows1252(bytes: Uint8Array): string {
+  return new TextDecoder('windows-1252')
+    .decode(bytes)
+    .replace(/[\u0080-\u009f]/g, (character) => WINDOWS_1252[character.charCodeAt(0) - 0x80]);
 }
 
 const NOT_TEXT = 'It is not text: it holds zero bytes, as programs, pictures and sound do.';

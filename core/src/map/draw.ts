@@ -5,7 +5,7 @@ import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
 /** Text made safe for SVG; characters XML has no place for are left out. */
 export function escapeXml(text: string): string {
   return text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '') // eslint-disable-line no-control-regex
+    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
     .replaceAll('&', '&amp;')
     .replaceAll('<', '&lt;')
     .replaceAll('>', '&gt;')

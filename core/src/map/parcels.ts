@@ -25,7 +25,9 @@ export function stressPlaces(closeness: readonly (readonly number[])[], start: r
   const n = start.length;
   let most = 0;
   for (const row of closeness) for (const value of row) most = Math.max(most, value);
-  const wanted = closeness.map((row) => row.map((value) => 1 + 1.6 * (1 - Math.sqrt(most > 0 ? value / most : 0))));
+  const wanted = closeness.map((row) =>
+    row.map((value) => 1 + 1.6 * (1 - Math.sqrt(most > 0 ? value / most : 0))),
+  );
   let places = start.map(([x, y]): [number, number] => [x, y]);
   for (let round = 0; round < 120; round++) {
     places = places.map((place, i) => {

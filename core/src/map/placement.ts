@@ -1,5 +1,14 @@
 import { seededRandom } from '../numeric/random.ts';
-import { area, centroid, halfPlanes, isInside, projectInto, roomForBox, type Point, type Polygon } from './geometry.ts';
+import {
+  area,
+  centroid,
+  halfPlanes,
+  isInside,
+  projectInto,
+  roomForBox,
+  type Point,
+  type Polygon,
+} from './geometry.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
 export interface Label {
@@ -67,7 +76,8 @@ export interface Box {
 
 export function overlaps(a: Box, b: Box, gap = 0): boolean {
   return (
-    Math.abs(a.x - b.x) < (a.width + b.width) / 2 + gap && Math.abs(a.y - b.y) < (a.height + b.height) / 2 + gap
+    Math.abs(a.x - b.x) < (a.width + b.width) / 2 + gap &&
+    Math.abs(a.y - b.y) < (a.height + b.height) / 2 + gap
   );
 }
 
@@ -132,7 +142,7 @@ function spread(x: Float64Array, y: Float64Array, i: number, j: number, reach: n
   const dy = y[j] - y[i];
   const distance = Math.max(1, Math.hypot(dx, dy));
   if (distance > 2.2 * reach) return;
-  const push = 0.055 * heat * (reach * reach) / distance / distance;
+  const push = (0.055 * heat * (reach * reach)) / distance / distance;
   x[i] -= dx * push * 1.6;
   x[j] += dx * push * 1.6;
   y[i] -= dy * push;

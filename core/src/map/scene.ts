@@ -2,7 +2,16 @@ import type { Graph } from '../network/graph.ts';
 import type { Links } from '../network/links.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Themes } from '../themes/themes.ts';
-import { area, centroid, halfPlanes, inset, isInside, roomForBox, type Point, type Polygon } from './geometry.ts';
+import {
+  area,
+  centroid,
+  halfPlanes,
+  inset,
+  isInside,
+  roomForBox,
+  type Point,
+  type Polygon,
+} from './geometry.ts';
 import { inkOf, letterNumber } from './palette.ts';
 import { outline, partLand, spreadOver, stressPlaces } from './parcels.ts';
 import { placeLabels, type Box } from './placement.ts';
@@ -115,8 +124,7 @@ export function layOutMap(
     SMALLEST_TYPE + (LARGEST_TYPE - SMALLEST_TYPE) * Math.sqrt(mentions[i] / most);
   const isBold = (i: number): boolean => mentions[i] > most * 0.4;
   const barOf = (i: number): number => 6 + 84 * (mentions[i] / most);
-  const widthOf = (i: number): number =>
-    Math.max(textWidth(labels[i], typeOf(i), isBold(i)) + 4, barOf(i));
+  const widthOf = (i: number): number => Math.max(textWidth(labels[i], typeOf(i), isBold(i)) + 4, barOf(i));
   const placeIn = new Int32Array(labels.length).fill(-1);
   onMap.forEach((concept, place) => (placeIn[concept] = place));
   const standing = Array.from({ length: links.standing }, (_, i) => i);
@@ -194,7 +202,6 @@ function landOfThemes(graph: Graph, themes: Themes): { cell: Point[]; size: numb
   );
   return cells.map((cell) => ({ cell, size: area(cell) }));
 }
-
 
 function nameBox(parcel: MapParcel): Box {
   return {

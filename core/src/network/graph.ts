@@ -23,7 +23,8 @@ export function buildGraph(
   const selfWeight = new Float64Array(size);
   const offset = new Int32Array(size + 1);
   for (let i = 0; i < links; i++) {
-    if (!(weight[i] > 0)) throw new RangeError(`Link ${i + 1} has the weight ${weight[i]}; it must be above 0.`);
+    if (!(weight[i] > 0))
+      throw new RangeError(`Link ${i + 1} has the weight ${weight[i]}; it must be above 0.`);
     if (source[i] === target[i]) continue;
     offset[source[i] + 1]++;
     offset[target[i] + 1]++;

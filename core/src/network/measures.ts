@@ -46,12 +46,7 @@ export function strengthOf(
  * Log-likelihood ratio of the 2×2 table of windows (Dunning 1993): 2 Σ O ln(O / E), with the sign of the departure:
  * below 0 where the two share fewer windows than chance would have them share.
  */
-export function logLikelihood(
-  both: number,
-  withFirst: number,
-  withSecond: number,
-  windows: number,
-): number {
+export function logLikelihood(both: number, withFirst: number, withSecond: number, windows: number): number {
   const term = (observed: number, row: number, column: number): number =>
     observed <= 0 ? 0 : observed * Math.log((observed * windows) / (row * column));
   const notFirst = windows - withFirst;

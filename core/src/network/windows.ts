@@ -53,7 +53,7 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
     end.push(to);
     source.push(inSource);
   };
-  for (let block = 0; block < sentences; ) {
+  for (let block = 0; block < sentences;) {
     let stop = block + 1;
     while (stop < sentences && !parted(stop - 1, stop)) stop++;
     const inSource = sentenceSource[block];

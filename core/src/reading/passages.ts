@@ -147,7 +147,11 @@ function makePassage(
   const endToken = Math.min(span.end, tokens.sentenceFirst[lastSentence + 1]);
   const marks: Mark[] = [];
   for (let i = from; i < concepts.occurrence.length && concepts.occurrenceFirst[i] < endToken; i++) {
-    if (!asked.has(concepts.occurrence[i]) || concepts.occurrenceFirst[i] < tokens.sentenceFirst[firstSentence]) continue;
+    if (
+      !asked.has(concepts.occurrence[i]) ||
+      concepts.occurrenceFirst[i] < tokens.sentenceFirst[firstSentence]
+    )
+      continue;
     marks.push({
       start: tokens.start[concepts.occurrenceFirst[i]],
       end: tokens.end[concepts.occurrenceEnd[i] - 1],

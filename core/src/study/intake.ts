@@ -10,7 +10,11 @@ export interface IncomingFile {
 
 /** What came in and what did not, and why. */
 export interface Intake {
-  readonly added: readonly { readonly source: StudySource; readonly text: string; readonly encoding: string }[];
+  readonly added: readonly {
+    readonly source: StudySource;
+    readonly text: string;
+    readonly encoding: string;
+  }[];
   readonly refused: readonly { readonly name: string; readonly reason: string }[];
 }
 

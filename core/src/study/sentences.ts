@@ -55,7 +55,9 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
 function listed(words: readonly string[]): string {
-  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+  return words.length < 2
+    ? (words[0] ?? '')
+    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
 /** What a window is, in words. */
@@ -101,7 +103,9 @@ export function methodSentences(
       ', ',
       control(
         'ownPattern',
-        cleaning.pattern && cleaning.ownPattern !== '' ? `what matches ${cleaning.ownPattern} is taken out` : 'no pattern of your own is used',
+        cleaning.pattern && cleaning.ownPattern !== ''
+          ? `what matches ${cleaning.ownPattern} is taken out`
+          : 'no pattern of your own is used',
       ),
       ', numbers are ',
       control('digits', cleaning.digits ? 'taken out' : 'kept'),

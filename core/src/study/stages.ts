@@ -2,7 +2,12 @@ import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { stopWordsInForce } from '../concepts/stop-words.ts';
 import { readTerms, type Terms } from '../concepts/terms.ts';
-import { compareGroups, strengthBySource, type Comparison, type SourceStrength } from '../compare/strength.ts';
+import {
+  compareGroups,
+  strengthBySource,
+  type Comparison,
+  type SourceStrength,
+} from '../compare/strength.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
 import { countTogether, type Counts } from '../network/counts.ts';
 import type { Graph } from '../network/graph.ts';
@@ -71,7 +76,6 @@ interface Stage<S extends StageName> {
 }
 
 /** Work that is done in one step. */
-// eslint-disable-next-line require-yield
 function* atOnce<T>(make: () => T): Stepwise<T> {
   return make();
 }
@@ -112,7 +116,17 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     own: ({ state: { settings, stopWords, merges } }) => {
       const { nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, englishStopWords } =
         settings.concepts;
-      return [nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, englishStopWords, stopWords, merges];
+      return [
+        nouns,
+        verbs,
+        adjectives,
+        phrases,
+        phraseMentions,
+        phraseNpmi,
+        englishStopWords,
+        stopWords,
+        merges,
+      ];
     },
     run: (take, { state }) => {
       const { concepts } = state.settings;

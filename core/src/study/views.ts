@@ -4,7 +4,13 @@ import type { MapScene } from '../map/scene.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
-import { cleaningMarks, CLEANING_STEPS, findEdits, type CleaningMark, type CleaningStep } from '../text/cleaning.ts';
+import {
+  cleaningMarks,
+  CLEANING_STEPS,
+  findEdits,
+  type CleaningMark,
+  type CleaningStep,
+} from '../text/cleaning.ts';
 import { applyEdits, untouched } from '../text/offsets.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';

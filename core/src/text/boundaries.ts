@@ -73,7 +73,7 @@ function closesSentence(text: string, from: number, start: number, end: number):
   let wordStart = start;
   while (wordStart > from && /[\p{L}\p{N}.]/u.test(text[wordStart - 1])) wordStart--;
   const word = text.slice(wordStart, start);
-  if (/^\p{L}$/u.test(word) && word !== 'I') return false;
+  if (/^\p{Lu}$/u.test(word) && word !== 'I') return false;
   if (ABBREVIATIONS.has(word.toLowerCase())) return /^(?:etc|a\.m|p\.m)$/i.test(word);
   // A number and a full stop at the start of a line number a list.
   return !(/^\p{Nd}{1,3}$/u.test(word) && (wordStart === from || text[wordStart - 1] === '\n'));

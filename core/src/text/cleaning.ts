@@ -25,7 +25,8 @@ export class PatternError extends Error {
 
 const ADDRESS =
   /(?:https?:\/\/|www\.)[^\s<>"”)\]]*[^\s<>"”)\].,;:!?]|(?<![\p{L}\p{N}_%+.-])[\p{L}\p{N}_%+-]{1,64}(?:\.[\p{L}\p{N}_%+-]{1,64}){0,8}@[\p{L}\p{N}-]{1,64}(?:\.[\p{L}\p{N}-]{1,64}){1,8}|(?<![\p{L}\p{N}])@[\p{L}\p{N}_]+/gu;
-const NUMBER = /(?<![\p{L}\p{Nd}])\p{Nd}+(?:[.,:/]\p{Nd}{1,40}){0,8}(?:st|nd|rd|th|am|pm|s)?(?!\p{L})/giu;
+const NUMBER =
+  /(?<![\p{L}\p{Nd}])\p{Nd}+(?:[.,:/]\p{Nd}{1,40}){0,8}(?:st|nd|rd|th|am|pm|s)?(?![\p{L}\p{Nd}])/giu;
 const CAPITALS = /\p{Lu}+/gu;
 const MAXIMUM_PATTERN_LENGTH = 500;
 
@@ -35,12 +36,15 @@ const MAXIMUM_PATTERN_LENGTH = 500;
  */
 export function compilePattern(expression: string): RE2JS {
   if (expression.length > MAXIMUM_PATTERN_LENGTH) {
-    throw new PatternError(`The pattern is longer than ${MAXIMUM_PATTERN_LENGTH} characters; make it shorter.`);
+    throw new PatternError(
+      `The pattern is longer than ${MAXIMUM_PATTERN_LENGTH} characters; make it shorter.`,
+    );
   }
   try {
     return RE2JS.compile(expression);
   } catch (error) {
-    const reason = error instanceof Error ? error.message.replace(/^error parsing regexp: /, '') : String(error);
+    const reason =
+      error instanceof Error ? error.message.replace(/^error parsing regexp: /, '') : String(error);
     const lookaround = /\(\?[=!<]|\\[1-9]/.test(expression)
       ? ' Look-around and back-references are not available.'
       : '';

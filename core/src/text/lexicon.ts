@@ -25,7 +25,11 @@ const PART_OF_LETTER: Record<string, number> = { n: NOUN, v: VERB, a: ADJECTIVE,
 /** Reads core/lexicon/english.txt, whose form the script that makes it describes. */
 export function parseLexicon(text: string): Lexicon {
   const senses = new Map<string, Senses>();
-  const irregular = [new Map<string, string>(), new Map<string, string>(), new Map<string, string>()] as const;
+  const irregular = [
+    new Map<string, string>(),
+    new Map<string, string>(),
+    new Map<string, string>(),
+  ] as const;
   const lines = text.split('\n');
   let i = 0;
   for (; i < lines.length && lines[i] !== '%'; i++) {

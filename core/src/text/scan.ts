@@ -88,7 +88,8 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
       i += character.length;
     } else {
       if (kind !== SPACE) joined = false;
-      if (kind === OTHER && text.charCodeAt(i) > 0x2000 && PICTOGRAPH.test(text[i])) visit(i, i + 1, EMOJI, false);
+      if (kind === OTHER && text.charCodeAt(i) > 0x2000 && PICTOGRAPH.test(text[i]))
+        visit(i, i + 1, EMOJI, false);
       i++;
     }
   }

@@ -124,7 +124,8 @@ export function* groupByConsensus(
   community = renumber(community);
   return {
     community,
-    steadiness: shares.length > 0 ? meanWithOwn(shares, community) : new Float64Array(graph.size).fill(made.steadiness),
+    steadiness:
+      shares.length > 0 ? meanWithOwn(shares, community) : new Float64Array(graph.size).fill(made.steadiness),
     overallSteadiness: made.steadiness,
     modularity: modularity(graph, community),
   };

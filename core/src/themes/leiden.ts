@@ -13,7 +13,12 @@ const MOST_ROUNDS = 20;
  *
  * @returns the community of each node, numbered from 0 by first node
  */
-export function leiden(graph: Graph, resolution: number, random: Random, start?: ArrayLike<number>): Int32Array {
+export function leiden(
+  graph: Graph,
+  resolution: number,
+  random: Random,
+  start?: ArrayLike<number>,
+): Int32Array {
   let community = renumber(start ?? Int32Array.from({ length: graph.size }, (_, v) => v));
   if (graph.totalDegree === 0) return Int32Array.from({ length: graph.size }, (_, v) => v);
   let quality = -Infinity;
@@ -28,12 +33,7 @@ export function leiden(graph: Graph, resolution: number, random: Random, start?:
 }
 
 /** One pass over all levels. */
-function leidenRound(
-  graph: Graph,
-  start: Int32Array,
-  resolution: number,
-  random: Random,
-): Int32Array {
+function leidenRound(graph: Graph, start: Int32Array, resolution: number, random: Random): Int32Array {
   let level = graph;
   let community = start;
   // Node of the current level that each node of the first level is part of.

@@ -148,7 +148,12 @@ export function nameThemes(
   };
 }
 
-function shareOfThemes(counts: Counts, themeOf: Int32Array, themeCount: number, fewest: number): Float64Array {
+function shareOfThemes(
+  counts: Counts,
+  themeOf: Int32Array,
+  themeCount: number,
+  fewest: number,
+): Float64Array {
   const speaking = new Float64Array(themeCount);
   const windows = counts.windowFirst.length - 1;
   eachSpeaking(counts, themeOf, themeCount, fewest, (_, theme) => speaking[theme]++);

@@ -7,7 +7,15 @@ import { inkOf } from '@green-thicket/core/map/palette';
  *
  * @param start character of the original at which `text` begins; marks are in places of the original
  */
-export function MarkedText({ text, start, marks }: { text: string; start: number; marks: readonly MarkRow[] }) {
+export function MarkedText({
+  text,
+  start,
+  marks,
+}: {
+  text: string;
+  start: number;
+  marks: readonly MarkRow[];
+}) {
   const parts: ReactNode[] = [];
   let at = 0;
   for (const mark of marks) {

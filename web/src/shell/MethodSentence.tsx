@@ -11,11 +11,17 @@ export function MethodSentence({ stop }: { stop: Stop }) {
   const { data } = useView('overview', null);
   const parts = methodSentences(state, { resolution: data?.resolution, exact: data?.exact })[stop];
   return (
-    <p className="method-sentence">
-      {parts.map((part, i) =>
-        typeof part === 'string' ? part : <Control key={`${part.control}-${i}`} name={part.control} text={part.text} />,
-      )}
-    </p>
+    <section aria-label="Method sentence">
+      <p className="method-sentence">
+        {parts.map((part, i) =>
+          typeof part === 'string' ? (
+            part
+          ) : (
+            <Control key={`${part.control}-${i}`} name={part.control} text={part.text} />
+          ),
+        )}
+      </p>
+    </section>
   );
 }
 

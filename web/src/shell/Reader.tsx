@@ -88,7 +88,7 @@ function PassageList({ selection }: { selection: Selection }) {
             </header>
             <p className="passage-text">
               <MarkedText text={passage.text} start={passage.start} marks={passage.marks} />
-              {passage.shortened && <span className="quiet"> … (a part of a longer window)</span>}
+              {passage.shortened && <span className="quiet"> … (part of a longer passage)</span>}
             </p>
           </article>
         );

@@ -19,7 +19,10 @@ export function StartPage() {
     try {
       await navigate(`/study/${await make()}/${stop}`);
     } catch (error) {
-      modal.error({ title: 'The study was not opened', content: error instanceof Error ? error.message : String(error) });
+      modal.error({
+        title: 'The study was not opened',
+        content: error instanceof Error ? error.message : String(error),
+      });
     } finally {
       setBusy(false);
     }
@@ -33,8 +36,8 @@ export function StartPage() {
           <h1>Green Thicket</h1>
         </div>
         <p className="start-lead">
-          Find the concepts a collection of texts turns on, the themes they form, and who speaks to which – always one
-          click from the words people said.
+          Find the concepts a collection of texts turns on, the themes they form, and who speaks to which –
+          always one click from the words people said.
         </p>
         <p className="quiet">Everything stays in this browser. No text leaves this machine.</p>
         <div className="start-actions">
@@ -48,7 +51,11 @@ export function StartPage() {
           >
             Open the sample study
           </Button>
-          <Button size="large" disabled={busy} onClick={() => void begin(() => createStudy('Untitled study'), 'sources')}>
+          <Button
+            size="large"
+            disabled={busy}
+            onClick={() => void begin(() => createStudy('Untitled study'), 'sources')}
+          >
             Start an empty study
           </Button>
           <Button size="large" disabled={busy} onClick={() => input.current?.click()}>

@@ -43,7 +43,8 @@ export function StatusLine() {
           <span>{data.words.toLocaleString('en-GB')} words</span>
           <span>{data.windows.toLocaleString('en-GB')} windows</span>
           <span>
-            Leiden γ {data.resolution} · {state.settings.themes.runs} runs · modularity {data.modularity.toFixed(2)}
+            Leiden γ {data.resolution} · {state.settings.themes.runs} runs · modularity{' '}
+            {data.modularity.toFixed(2)}
           </span>
         </>
       )}

@@ -2,7 +2,13 @@ import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
-import { describeDecision, foldDecisions, redone, undone, type Decision } from '@green-thicket/core/study/decisions';
+import {
+  describeDecision,
+  foldDecisions,
+  redone,
+  undone,
+  type Decision,
+} from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import type { StageName } from '@green-thicket/core/study/stages';
 import { loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
@@ -22,7 +28,7 @@ import { Reader } from './Reader.tsx';
 import { RegisterKeeper } from './RegisterKeeper.tsx';
 import { StatusLine } from './StatusLine.tsx';
 import { StudyContext, type OpenStudy } from './study-context.ts';
-import { Trail } from './Trail.tsx';
+import { STOP_NAMES, Trail } from './Trail.tsx';
 
 const STAGES: Record<Stop, () => React.JSX.Element> = {
   sources: SourcesStop,
@@ -103,9 +109,15 @@ export function StudyPage() {
             <span>Green Thicket</span>
           </Link>
           <span className="title-rule" aria-hidden="true" />
+          <h1 className="visually-hidden">
+            {STOP_NAMES[stop]} of {state.title}
+          </h1>
           <EditableTitle />
           <div className="title-actions">
-            <span className="kept-note">Kept in this browser · {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}</span>
+            <span className="kept-note">
+              Kept in this browser ·{' '}
+              {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+            </span>
             <Button
               ghost
               disabled={!canUndo}
@@ -117,12 +129,18 @@ export function StudyPage() {
             <Button
               ghost
               disabled={!canRedo}
-              title={canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+              title={
+                canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
+              }
               onClick={() => void redo(id)}
             >
               Redo
             </Button>
-            <Button ghost title="Save the study with its texts to a .thicket file" onClick={() => void saveStudyFile(id, state.title)}>
+            <Button
+              ghost
+              title="Save the study with its texts to a .thicket file"
+              onClick={() => void saveStudyFile(id, state.title)}
+            >
               Save study
             </Button>
           </div>

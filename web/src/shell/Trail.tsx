@@ -5,7 +5,7 @@ import type { Overview } from '@green-thicket/core/study/views';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from './study-context.ts';
 
-const NAMES: Record<Stop, string> = {
+export const STOP_NAMES: Record<Stop, string> = {
   sources: 'Sources',
   clean: 'Clean',
   concepts: 'Concepts',
@@ -36,7 +36,9 @@ function figureOf(stop: Stop, overview: Overview, groups: string | undefined): s
     case 'links':
       return `${number(overview.links)} stand`;
     case 'themes':
-      return overview.themes === 0 ? 'none yet' : `${overview.themes} · ${Math.round(overview.steadiness * 100)} % steady`;
+      return overview.themes === 0
+        ? 'none yet'
+        : `${overview.themes} · ${Math.round(overview.steadiness * 100)} % steady`;
     case 'map':
       return overview.themes === 0 ? 'nothing to draw' : `${overview.themes} parcels`;
     case 'compare':
@@ -77,7 +79,7 @@ export function Trail({ stop }: { stop: Stop }) {
             <li key={each} className={`${each === stop ? 'here ' : ''}is-${now}`}>
               <Link to={`/study/${id}/${each}${search}`} aria-current={each === stop ? 'page' : undefined}>
                 <span className="trail-dot" title={STATE_WORDS[now]} />
-                <span className="trail-name">{NAMES[each]}</span>
+                <span className="trail-name">{STOP_NAMES[each]}</span>
                 <span className="trail-figure">
                   {figure}
                   <span className="visually-hidden">, {STATE_WORDS[now]}</span>

@@ -67,7 +67,9 @@ function number(
   make: (value: number) => Decision,
 ) {
   return function NumberControl({ state, decide }: ControlProps) {
-    return <NumberBox label={label} value={read(state)} {...range} onChange={(value) => decide(make(value))} />;
+    return (
+      <NumberBox label={label} value={read(state)} {...range} onChange={(value) => decide(make(value))} />
+    );
   };
 }
 
@@ -152,7 +154,11 @@ function Parts({ state, decide }: ControlProps) {
   return (
     <Checkbox.Group
       aria-label="Parts of speech"
-      value={[...(nouns ? ['nouns'] : []), ...(verbs ? ['verbs'] : []), ...(adjectives ? ['adjectives'] : [])]}
+      value={[
+        ...(nouns ? ['nouns'] : []),
+        ...(verbs ? ['verbs'] : []),
+        ...(adjectives ? ['adjectives'] : []),
+      ]}
       options={[
         { value: 'nouns', label: 'nouns (bus, fare)' },
         { value: 'verbs', label: 'verbs (wait, feel)' },
@@ -206,7 +212,9 @@ function Window({ state, decide }: ControlProps) {
           />
           <Checkbox
             checked={acrossParagraphs}
-            onChange={(event) => decide({ kind: 'setWindows', change: { acrossParagraphs: event.target.checked } })}
+            onChange={(event) =>
+              decide({ kind: 'setWindows', change: { acrossParagraphs: event.target.checked } })
+            }
           >
             may run into the next paragraph
           </Checkbox>

@@ -10,7 +10,10 @@ export function ThemeLedger({ children }: { children?: ReactNode }) {
   const most = Math.max(1e-9, ...(data?.themes.map((theme) => theme.share) ?? []));
   const picked = selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
   return (
-    <section className={isPlaceholderData ? 'ledger dimmed' : 'ledger'} aria-label="Themes by share of windows">
+    <section
+      className={isPlaceholderData ? 'ledger dimmed' : 'ledger'}
+      aria-label="Themes by share of windows"
+    >
       <h2 className="pane-title">Themes, by share of windows</h2>
       <ul className="plain-list">
         {data?.themes.map((theme) => (
@@ -26,7 +29,10 @@ export function ThemeLedger({ children }: { children?: ReactNode }) {
               </b>
               <span className="row-name">{theme.label}</span>
               <span className="row-figure">{(100 * theme.share).toFixed(1)} %</span>
-              <span className="row-bar" style={{ width: `${(100 * theme.share) / most}%`, background: inkOf(theme.letter) }} />
+              <span
+                className="row-bar"
+                style={{ width: `${(100 * theme.share) / most}%`, background: inkOf(theme.letter) }}
+              />
             </button>
           </li>
         ))}

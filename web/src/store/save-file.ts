@@ -3,7 +3,10 @@ import { exportStudy } from './studies.ts';
 
 /** A file name of a title: what no file system minds. */
 export function fileName(title: string, ending: string): string {
-  const safe = title.replace(/[^\p{L}\p{N} _-]+/gu, '').trim().slice(0, 80);
+  const safe = title
+    .replace(/[^\p{L}\p{N} _-]+/gu, '')
+    .trim()
+    .slice(0, 80);
   return `${safe === '' ? 'study' : safe}${ending}`;
 }
 

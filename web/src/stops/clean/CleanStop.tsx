@@ -19,7 +19,11 @@ export function CleanStop() {
   const [pointed, setPointed] = useState<CleaningStep>();
   const [at, setAt] = useState(0);
   const source = state.sources.find((each) => each.id === chosen) ?? state.sources[0];
-  const { data, isPlaceholderData } = useView('cleaning', { sourceId: source?.id ?? '', at }, source !== undefined);
+  const { data, isPlaceholderData } = useView(
+    'cleaning',
+    { sourceId: source?.id ?? '', at },
+    source !== undefined,
+  );
   const { cleaning } = state.settings;
   if (!source) {
     return (
@@ -62,7 +66,9 @@ export function CleanStop() {
                 disabled={step === 'pattern' && cleaning.ownPattern === ''}
                 aria-label={STEP_NAMES[step].name}
                 title={
-                  step === 'pattern' && cleaning.ownPattern === '' ? 'Write the pattern in the sentence above first' : undefined
+                  step === 'pattern' && cleaning.ownPattern === ''
+                    ? 'Write the pattern in the sentence above first'
+                    : undefined
                 }
                 onChange={(on) => decide({ kind: 'setCleaning', change: { [step]: on } })}
               />
@@ -91,16 +97,27 @@ export function CleanStop() {
       </section>
       <main className="stage" aria-label="Clean">
         {data && (
-          <article className={`clean-text${isPlaceholderData ? ' dimmed' : ''}`} aria-label={`Text of ${source.name}`}>
+          <article
+            className={`clean-text${isPlaceholderData ? ' dimmed' : ''}`}
+            aria-label={`Text of ${source.name}`}
+          >
             <h2>{source.name}</h2>
             <TracedText view={data} pointed={pointed} />
             {data.start + data.text.length < data.total && (
-              <button type="button" className="linklike" onClick={() => setAt(data.start + data.text.length + 1000)}>
+              <button
+                type="button"
+                className="linklike"
+                onClick={() => setAt(data.start + data.text.length + 1000)}
+              >
                 Later in this source
               </button>
             )}
             {data.start > 0 && (
-              <button type="button" className="linklike" onClick={() => setAt(Math.max(0, data.start - 1000))}>
+              <button
+                type="button"
+                className="linklike"
+                onClick={() => setAt(Math.max(0, data.start - 1000))}
+              >
                 Earlier in this source
               </button>
             )}
@@ -114,7 +131,9 @@ export function CleanStop() {
 /** The original with traces of what each step does to it. */
 function TracedText({ view, pointed }: { view: CleaningView; pointed: CleaningStep | undefined }) {
   const { text, start } = view;
-  const shown: readonly CleaningMark[] = pointed ? view.marks.filter((mark) => mark.step === pointed) : view.marks;
+  const shown: readonly CleaningMark[] = pointed
+    ? view.marks.filter((mark) => mark.step === pointed)
+    : view.marks;
   const parts: React.ReactNode[] = [];
   let at = 0;
   for (const mark of shown) {
@@ -129,7 +148,11 @@ function TracedText({ view, pointed }: { view: CleaningView; pointed: CleaningSt
           {piece}
         </span>
       ) : (
-        <del key={from} className={`trace trace-${mark.step}`} title={`${STEP_NAMES[mark.step].name}: ${STEP_NAMES[mark.step].says}`}>
+        <del
+          key={from}
+          className={`trace trace-${mark.step}`}
+          title={`${STEP_NAMES[mark.step].name}: ${STEP_NAMES[mark.step].says}`}
+        >
           {piece}
         </del>
       ),

@@ -54,10 +54,13 @@ export function CompareStop() {
               ]}
               onChange={(order: 'share' | 'difference') => decide({ kind: 'setCompare', change: { order } })}
             />
-            <span className="quiet">A dot is the strength, the line its 95 % interval, the tick the mean of all.</span>
+            <span className="quiet">
+              A dot is the strength, the line its 95 % interval, the tick the mean of all.
+            </span>
           </div>
         )}
-        {state.sources.length === 0 || (data && (!attribute || groups.length === 0 || themes.length === 0)) ? (
+        {state.sources.length === 0 ||
+        (data && (!attribute || groups.length === 0 || themes.length === 0)) ? (
           <div className="empty-stage">
             <h2>Nothing to compare yet</h2>
             <p>
@@ -82,7 +85,10 @@ export function CompareStop() {
                       </span>
                     </th>
                   ))}
-                  <th scope="col" title="Chance of groups this unlike if sources were dealt to them blindly, adjusted over the themes">
+                  <th
+                    scope="col"
+                    title="Chance of groups this unlike if sources were dealt to them blindly, adjusted over the themes"
+                  >
                     Difference
                     <span className="quiet">q by regrouping</span>
                   </th>
@@ -98,7 +104,9 @@ export function CompareStop() {
                       {groups.map((group) => {
                         const strength = group.strengths[t];
                         const picked =
-                          selection?.kind === 'cell' && selection.letter === letter && selection.group === group.group;
+                          selection?.kind === 'cell' &&
+                          selection.letter === letter &&
+                          selection.group === group.group;
                         return (
                           <td key={group.group}>
                             <button
@@ -107,10 +115,21 @@ export function CompareStop() {
                               aria-pressed={picked}
                               aria-label={`${label} in ${group.group}: ${percent(strength.share)}, interval ${percent(strength.low)} to ${percent(strength.high)}`}
                               onClick={() =>
-                                select({ kind: 'cell', letter, attribute: attribute ?? '', group: group.group })
+                                select({
+                                  kind: 'cell',
+                                  letter,
+                                  attribute: attribute ?? '',
+                                  group: group.group,
+                                })
                               }
                             >
-                              <IntervalMark strength={strength} overall={data.comparison.overall[t]} ink={inkOf(letter)} at={at} width={width} />
+                              <IntervalMark
+                                strength={strength}
+                                overall={data.comparison.overall[t]}
+                                ink={inkOf(letter)}
+                                at={at}
+                                width={width}
+                              />
                               <span>{percent(strength.share)}</span>
                             </button>
                           </td>
@@ -128,8 +147,8 @@ export function CompareStop() {
             </table>
             {wilson.length > 0 && (
               <p className="quiet">
-                {wilson.map((group) => group.group).join(', ')}: one source only, so the interval is over its windows
-                (Wilson) and says nothing of other people.
+                {wilson.map((group) => group.group).join(', ')}: one source only, so the interval is over its
+                windows (Wilson) and says nothing of other people.
               </p>
             )}
           </div>
@@ -156,7 +175,16 @@ function IntervalMark({
     <svg width={width} height={22} viewBox={`0 0 ${width} 22`} aria-hidden="true">
       <line x1={at(0)} x2={width - 6} y1={11} y2={11} stroke="#e2dfd2" />
       <line x1={at(overall)} x2={at(overall)} y1={4} y2={18} stroke="#8a8f7a" strokeDasharray="2 2" />
-      <line x1={at(strength.low)} x2={at(strength.high)} y1={11} y2={11} stroke={ink} strokeWidth={3} strokeLinecap="round" opacity={0.45} />
+      <line
+        x1={at(strength.low)}
+        x2={at(strength.high)}
+        y1={11}
+        y2={11}
+        stroke={ink}
+        strokeWidth={3}
+        strokeLinecap="round"
+        opacity={0.45}
+      />
       <circle cx={at(strength.share)} cy={11} r={4.5} fill={ink} />
     </svg>
   );

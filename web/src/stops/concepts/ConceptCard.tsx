@@ -10,7 +10,9 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
   const [name, setName] = useState(row.label);
   const [into, setInto] = useState('');
   const decided = row.status === 'kept' || row.status === 'dropped';
-  const target = rows.find((each) => each.key !== row.key && (each.label === into.trim() || each.key === into.trim()));
+  const target = rows.find(
+    (each) => each.key !== row.key && (each.label === into.trim() || each.key === into.trim()),
+  );
   const rename = (): void => {
     if (name.trim() !== row.label) decide({ kind: 'renameConcept', key: row.key, label: name });
   };
@@ -45,7 +47,9 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
           size="small"
           type={row.status === 'kept' ? 'primary' : 'default'}
           aria-pressed={row.status === 'kept'}
-          onClick={() => decide({ kind: row.status === 'kept' ? 'leaveConcepts' : 'keepConcepts', keys: [row.key] })}
+          onClick={() =>
+            decide({ kind: row.status === 'kept' ? 'leaveConcepts' : 'keepConcepts', keys: [row.key] })
+          }
         >
           Keep
         </Button>
@@ -53,12 +57,18 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
           size="small"
           danger={row.status === 'dropped'}
           aria-pressed={row.status === 'dropped'}
-          onClick={() => decide({ kind: row.status === 'dropped' ? 'leaveConcepts' : 'dropConcepts', keys: [row.key] })}
+          onClick={() =>
+            decide({ kind: row.status === 'dropped' ? 'leaveConcepts' : 'dropConcepts', keys: [row.key] })
+          }
         >
           Drop
         </Button>
         {decided && <span className="quiet">{row.status} by you</span>}
-        <Button size="small" title="Add it to the study’s stop words" onClick={() => decide({ kind: 'addStopWords', words: row.key.split(' ') })}>
+        <Button
+          size="small"
+          title="Add it to the study’s stop words"
+          onClick={() => decide({ kind: 'addStopWords', words: row.key.split(' ') })}
+        >
           Stop it
         </Button>
         <Input

@@ -53,13 +53,20 @@ export function ConceptsStop() {
           onChange={(event) => setFilter(event.target.value)}
         />
         <p className="quiet ledger-count">
-          {data ? `${data.chosen} kept of ${data.candidates.toLocaleString('en-GB')} candidates` : 'Finding words …'}
+          {data
+            ? `${data.chosen} kept of ${data.candidates.toLocaleString('en-GB')} candidates`
+            : 'Finding words …'}
         </p>
-        <ul className={`plain-list scroll-list${isPlaceholderData ? ' dimmed' : ''}`} data-testid="concept-ledger">
+        <ul
+          className={`plain-list scroll-list${isPlaceholderData ? ' dimmed' : ''}`}
+          data-testid="concept-ledger"
+        >
           {rows.slice(0, LEDGER_ROWS).map((row) => (
             <LedgerRow key={row.key} row={row} most={most} picked={row.key === picked} onPick={pick} />
           ))}
-          {rows.length > LEDGER_ROWS && <li className="quiet">{rows.length - LEDGER_ROWS} more; type to find one.</li>}
+          {rows.length > LEDGER_ROWS && (
+            <li className="quiet">{rows.length - LEDGER_ROWS} more; type to find one.</li>
+          )}
           {data && rows.length === 0 && <li className="quiet">No word is like that.</li>}
         </ul>
       </section>
@@ -81,7 +88,9 @@ export function ConceptsStop() {
           </span>
         </div>
         <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-          {data && face === 'field' && <WordField rows={data.rows} picked={picked} onPick={pick} sources={state.sources.length} />}
+          {data && face === 'field' && (
+            <WordField rows={data.rows} picked={picked} onPick={pick} sources={state.sources.length} />
+          )}
           {data && face === 'table' && <FiguresTable rows={rows} onPick={pick} />}
         </div>
         {pickedRow && <ConceptCard key={pickedRow.key} row={pickedRow} rows={data?.rows ?? []} />}
@@ -90,7 +99,12 @@ export function ConceptsStop() {
   );
 }
 
-const STATUS_WORDS = { chosen: 'in', kept: 'kept by you', dropped: 'dropped by you', out: 'left out' } as const;
+const STATUS_WORDS = {
+  chosen: 'in',
+  kept: 'kept by you',
+  dropped: 'dropped by you',
+  out: 'left out',
+} as const;
 
 function LedgerRow({
   row,
@@ -125,8 +139,9 @@ function LedgerRow({
 }
 
 function FiguresTable({ rows, onPick }: { rows: readonly CandidateRow[]; onPick: (key: string) => void }) {
-  const by = (key: 'mentions' | 'sources' | 'spread' | 'pull' | 'score') => (a: CandidateRow, b: CandidateRow) =>
-    a[key] - b[key];
+  const by =
+    (key: 'mentions' | 'sources' | 'spread' | 'pull' | 'score') => (a: CandidateRow, b: CandidateRow) =>
+      a[key] - b[key];
   return (
     <Table
       size="small"
@@ -158,13 +173,20 @@ function FiguresTable({ rows, onPick }: { rows: readonly CandidateRow[]; onPick:
           render: (value: number) => value.toFixed(2),
         },
         {
-          title: <span title="How selective it is in the company it keeps; 0 is no more than chance">Pull</span>,
+          title: (
+            <span title="How selective it is in the company it keeps; 0 is no more than chance">Pull</span>
+          ),
           dataIndex: 'pull',
           width: 70,
           sorter: by('pull'),
           render: (value: number) => value.toFixed(2),
         },
-        { title: 'Standing', dataIndex: 'status', width: 110, render: (status: CandidateRow['status']) => STATUS_WORDS[status] },
+        {
+          title: 'Standing',
+          dataIndex: 'status',
+          width: 110,
+          render: (status: CandidateRow['status']) => STATUS_WORDS[status],
+        },
       ]}
     />
   );

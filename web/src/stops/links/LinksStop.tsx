@@ -64,7 +64,9 @@ export function LinksStop() {
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-            {data && <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURE_NAMES[measure]} />}
+            {data && (
+              <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURE_NAMES[measure]} />
+            )}
             {data && (
               <Table<LinkRow>
                 size="small"
@@ -99,7 +101,9 @@ export function LinksStop() {
                   },
                   { title: 'Windows', dataIndex: 'both', width: 105, sorter: (a, b) => a.both - b.both },
                   {
-                    title: <span title="How much oftener they share a window than by chance, −1 to 1">NPMI</span>,
+                    title: (
+                      <span title="How much oftener they share a window than by chance, −1 to 1">NPMI</span>
+                    ),
                     dataIndex: 'npmi',
                     width: 80,
                     sorter: (a, b) => a.npmi - b.npmi,
@@ -113,7 +117,9 @@ export function LinksStop() {
                     render: (value: number) => value.toFixed(1),
                   },
                   {
-                    title: <span title="Chance, adjusted for testing many pairs (Benjamini and Hochberg)">q</span>,
+                    title: (
+                      <span title="Chance, adjusted for testing many pairs (Benjamini and Hochberg)">q</span>
+                    ),
                     dataIndex: 'q',
                     width: 90,
                     sorter: (a, b) => a.q - b.q,

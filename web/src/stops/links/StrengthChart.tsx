@@ -45,7 +45,11 @@ export function StrengthChart({
           }
         },
         scales: {
-          x: { title: { display: true, text: `${measure} of pairs that share enough windows` }, grid: { display: false }, ticks: { maxRotation: 0, autoSkip: true, maxTicksLimit: 9 } },
+          x: {
+            title: { display: true, text: `${measure} of pairs that share enough windows` },
+            grid: { display: false },
+            ticks: { maxRotation: 0, autoSkip: true, maxTicksLimit: 9 },
+          },
           y: { title: { display: true, text: 'pairs' }, ticks: { precision: 0 } },
         },
         plugins: { tooltip: { displayColors: false } },
@@ -65,7 +69,8 @@ export function StrengthChart({
         />
       </div>
       <figcaption className="quiet">
-        <span style={{ color: RUST }}>{above}</span> of {strengths.length} pairs are above the cut-off. Click to set it.
+        <span style={{ color: RUST }}>{above}</span> of {strengths.length} pairs are above the cut-off. Click
+        to set it.
       </figcaption>
     </figure>
   );

@@ -13,12 +13,19 @@ function onKeys(act: () => void) {
 }
 
 /** The scene as elements that can be picked: parcels, links and words. */
-export const MapDrawing = memo(function MapDrawing({ scene, keys }: { scene: MapScene; keys: readonly string[] }) {
+export const MapDrawing = memo(function MapDrawing({
+  scene,
+  keys,
+}: {
+  scene: MapScene;
+  keys: readonly string[];
+}) {
   const { selection, select } = useSelection();
   const pickedConcepts = new Set(
     selection?.kind === 'concept' ? [selection.key] : selection?.kind === 'link' ? selection.keys : [],
   );
-  const pickedTheme = selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
+  const pickedTheme =
+    selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
   const near = new Set(pickedConcepts);
   for (const link of scene.links) {
     if (selection?.kind !== 'concept') break;
@@ -73,11 +80,16 @@ export const MapDrawing = memo(function MapDrawing({ scene, keys }: { scene: Map
         const a = keys[link.source];
         const b = keys[link.target];
         const picked = pickedConcepts.has(a) && pickedConcepts.has(b);
-        const touched = picked || (selection?.kind === 'concept' && (pickedConcepts.has(a) || pickedConcepts.has(b)));
+        const touched =
+          picked || (selection?.kind === 'concept' && (pickedConcepts.has(a) || pickedConcepts.has(b)));
         const path = linkPath(link);
         const ink = link.bridge ? NEUTRAL_INK : inkOf(scene.parcels[link.theme].letter);
         return (
-          <g key={`${link.source}-${link.target}`} className="map-link" onClick={() => select({ kind: 'link', keys: [a, b] })}>
+          <g
+            key={`${link.source}-${link.target}`}
+            className="map-link"
+            onClick={() => select({ kind: 'link', keys: [a, b] })}
+          >
             <path d={path} fill="none" stroke="transparent" strokeWidth={9} />
             <path
               d={path}

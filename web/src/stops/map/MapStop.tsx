@@ -53,7 +53,10 @@ export function MapStop() {
     if (!label || wanted === '' || !svg.current || !zooming.current) return;
     zooming.current.transform(
       d3Select(svg.current),
-      zoomIdentity.translate(MAP_WIDTH / 2, MAP_HEIGHT / 2).scale(2.2).translate(-label.x, -label.y),
+      zoomIdentity
+        .translate(MAP_WIDTH / 2, MAP_HEIGHT / 2)
+        .scale(2.2)
+        .translate(-label.x, -label.y),
     );
     select({ kind: 'concept', key: data?.keys[label.concept] ?? '' });
   };
@@ -62,9 +65,17 @@ export function MapStop() {
     try {
       const text = drawMap(data.scene, state.title, await embeddedFont());
       if (kind === 'svg') download(fileName(`${state.title} map`, '.svg'), text, 'image/svg+xml');
-      else download(fileName(`${state.title} map`, '.png'), await svgToPng(text, MAP_WIDTH, MAP_HEIGHT, 2.4), 'image/png');
+      else
+        download(
+          fileName(`${state.title} map`, '.png'),
+          await svgToPng(text, MAP_WIDTH, MAP_HEIGHT, 2.4),
+          'image/png',
+        );
     } catch (error) {
-      modal.error({ title: 'The picture was not saved', content: error instanceof Error ? error.message : String(error) });
+      modal.error({
+        title: 'The picture was not saved',
+        content: error instanceof Error ? error.message : String(error),
+      });
     }
   };
   const bridges = useMemo(() => {
@@ -89,7 +100,11 @@ export function MapStop() {
             <ul className="plain-list">
               {bridges.map(({ a, b, keys }) => (
                 <li key={keys.join('—')}>
-                  <button type="button" className="row-button bridge-row" onClick={() => select({ kind: 'link', keys: [...keys] })}>
+                  <button
+                    type="button"
+                    className="row-button bridge-row"
+                    onClick={() => select({ kind: 'link', keys: [...keys] })}
+                  >
                     <span>
                       {data.scene.parcels[a.theme].letter} — {data.scene.parcels[b.theme].letter}
                     </span>
@@ -103,7 +118,9 @@ export function MapStop() {
           </>
         )}
         {data && data.scene.loose.length > 0 && (
-          <p className="quiet">{data.scene.loose.length} concepts are in no theme and not drawn; Themes lists them.</p>
+          <p className="quiet">
+            {data.scene.loose.length} concepts are in no theme and not drawn; Themes lists them.
+          </p>
         )}
         {data && data.scene.hidden.length > 0 && (
           <p className="quiet">{data.scene.hidden.length} labels found no room in their parcel.</p>
@@ -120,7 +137,18 @@ export function MapStop() {
             </p>
           </div>
         )}
-        {!data && <div className="empty-stage">{state.sources.length === 0 ? <><h2>No map yet</h2><p>Add texts at Sources; the map draws itself.</p></> : <p>Drawing the map …</p>}</div>}
+        {!data && (
+          <div className="empty-stage">
+            {state.sources.length === 0 ? (
+              <>
+                <h2>No map yet</h2>
+                <p>Add texts at Sources; the map draws itself.</p>
+              </>
+            ) : (
+              <p>Drawing the map …</p>
+            )}
+          </div>
+        )}
         {data && drawn && (
           <>
             <div className="map-tools">

@@ -7,7 +7,8 @@ export function embeddedFont(): Promise<string> {
   fontFace ??= (async () => {
     const bytes = new Uint8Array(await (await fetch(fontAddress)).arrayBuffer());
     let binary = '';
-    for (let i = 0; i < bytes.length; i += 8192) binary += String.fromCharCode(...bytes.subarray(i, i + 8192));
+    for (let i = 0; i < bytes.length; i += 8192)
+      binary += String.fromCharCode(...bytes.subarray(i, i + 8192));
     return `@font-face{font-family:'Figtree Variable';src:url(data:font/woff2;base64,${btoa(binary)}) format('woff2');font-weight:300 900}`;
   })();
   return fontFace;

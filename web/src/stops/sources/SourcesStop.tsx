@@ -63,7 +63,10 @@ export function SourcesStop() {
               {attributes.map((name) => (
                 <li key={name} className="attribute-line">
                   <span>
-                    {name} <span className="quiet">{counted(groupsOf(state.sources, name).names.length, 'value')}</span>
+                    {name}{' '}
+                    <span className="quiet">
+                      {counted(groupsOf(state.sources, name).names.length, 'value')}
+                    </span>
                   </span>
                   <Popconfirm
                     title={`Remove ${name} from every source?`}
@@ -86,13 +89,16 @@ export function SourcesStop() {
         {state.sources.length === 0 ? (
           <div className="empty-stage">
             <h2>No sources yet</h2>
-            <p>Drop text files here, choose them, or paste a text. Interviews, answers, notes: one file each.</p>
+            <p>
+              Drop text files here, choose them, or paste a text. Interviews, answers, notes: one file each.
+            </p>
           </div>
         ) : (
           <table className="source-table">
             <caption>
               {counted(state.sources.length, 'source')}
-              {data && `, ${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${data.sentences.toLocaleString('en-GB')} sentences`}
+              {data &&
+                `, ${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${data.sentences.toLocaleString('en-GB')} sentences`}
             </caption>
             <thead>
               <tr>
@@ -122,7 +128,10 @@ export function SourcesStop() {
                     </button>
                   </th>
                   <td className="length-cell">
-                    <span className="length-bar" style={{ width: `${words ? (90 * words[i]) / most : 0}px` }} />
+                    <span
+                      className="length-bar"
+                      style={{ width: `${words ? (48 * words[i]) / most : 0}px` }}
+                    />
                     {words ? words[i].toLocaleString('en-GB') : '…'}
                   </td>
                   {attributes.map((name) => (
@@ -237,14 +246,36 @@ function PasteText({ open, onClose }: { open: boolean; onClose: () => void }) {
       setFault(undefined);
       onClose();
     } catch (error) {
-      modal.error({ title: 'Nothing was added', content: error instanceof Error ? error.message : String(error) });
+      modal.error({
+        title: 'Nothing was added',
+        content: error instanceof Error ? error.message : String(error),
+      });
     }
   };
   return (
-    <Modal open={open} title="Paste a text" okText="Add as a source" onOk={() => void add()} onCancel={onClose} width={640}>
+    <Modal
+      open={open}
+      title="Paste a text"
+      okText="Add as a source"
+      onOk={() => void add()}
+      onCancel={onClose}
+      width={640}
+    >
       <div className="stack">
-        <Input aria-label="Name of the source" placeholder="Name of the source" value={name} onChange={(event) => setName(event.target.value)} maxLength={200} />
-        <Input.TextArea aria-label="Text" placeholder="Paste the text here" rows={12} value={text} onChange={(event) => setText(event.target.value)} />
+        <Input
+          aria-label="Name of the source"
+          placeholder="Name of the source"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          maxLength={200}
+        />
+        <Input.TextArea
+          aria-label="Text"
+          placeholder="Paste the text here"
+          rows={12}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         {fault && (
           <p className="control-fault" role="alert">
             {fault}

@@ -74,7 +74,10 @@ export function useAddFiles(): (files: readonly File[]) => Promise<void> {
           try {
             incoming.push({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) });
           } catch {
-            refused.push({ name: file.name, reason: 'The browser could not read it. A folder can’t be added as a file.' });
+            refused.push({
+              name: file.name,
+              reason: 'The browser could not read it. A folder can’t be added as a file.',
+            });
           }
         }
         const intake = await readFilesInWorker(incoming, [...known]);

@@ -32,7 +32,10 @@ export function ResolutionChart({
           {
             label: 'steadiness, %',
             yAxisID: 'steady',
-            data: sweep.map((point) => ({ x: point.resolution, y: Math.round(1000 * point.steadiness) / 10 })),
+            data: sweep.map((point) => ({
+              x: point.resolution,
+              y: Math.round(1000 * point.steadiness) / 10,
+            })),
             borderColor: '#8a8f7a',
             borderDash: [4, 4],
             pointRadius: 0,
@@ -47,9 +50,19 @@ export function ResolutionChart({
         },
         interaction: { mode: 'nearest', axis: 'x', intersect: false },
         scales: {
-          x: { type: 'logarithmic', title: { display: true, text: 'resolution γ' }, ticks: { callback: (value) => String(value), maxTicksLimit: 8 } },
+          x: {
+            type: 'logarithmic',
+            title: { display: true, text: 'resolution γ' },
+            ticks: { callback: (value) => String(value), maxTicksLimit: 8 },
+          },
           y: { title: { display: true, text: 'themes' }, ticks: { precision: 0 }, beginAtZero: true },
-          steady: { position: 'right', min: 0, max: 100, title: { display: true, text: 'steadiness, % (dashed)' }, grid: { display: false } },
+          steady: {
+            position: 'right',
+            min: 0,
+            max: 100,
+            title: { display: true, text: 'steadiness, % (dashed)' },
+            grid: { display: false },
+          },
         },
       },
     }),

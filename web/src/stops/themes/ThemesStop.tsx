@@ -20,7 +20,10 @@ export function ThemesStop() {
         {data && data.themes.length === 0 ? (
           <div className="empty-stage">
             <h2>No themes yet</h2>
-            <p>A theme needs at least three concepts that are linked. More text, more links or a lower resolution would help.</p>
+            <p>
+              A theme needs at least three concepts that are linked. More text, more links or a lower
+              resolution would help.
+            </p>
           </div>
         ) : state.sources.length === 0 ? (
           <div className="empty-stage">
@@ -31,10 +34,16 @@ export function ThemesStop() {
           <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
             <div className="theme-columns">
               {data?.themes.map((theme) => (
-                <section key={theme.letter} className="theme-column" aria-label={`Theme ${theme.letter}`} style={{ borderTopColor: inkOf(theme.letter), background: tint(inkOf(theme.letter), 0.05) }}>
+                <section
+                  key={theme.letter}
+                  className="theme-column"
+                  aria-label={`Theme ${theme.letter}`}
+                  style={{ borderTopColor: inkOf(theme.letter), background: tint(inkOf(theme.letter), 0.05) }}
+                >
                   <ThemeName theme={theme} />
                   <p className="quiet">
-                    {(100 * theme.share).toFixed(1)} % of windows · {Math.round(100 * theme.steadiness)} % steady
+                    {(100 * theme.share).toFixed(1)} % of windows · {Math.round(100 * theme.steadiness)} %
+                    steady
                   </p>
                   <ul className="plain-list">
                     {theme.concepts.map((concept) => (
@@ -48,7 +57,10 @@ export function ThemesStop() {
                         >
                           <span className="row-name">{concept.label}</span>
                           <span className="row-figure">{Math.round(100 * concept.steadiness)}</span>
-                          <span className="row-bar" style={{ width: `${100 * concept.steadiness}%`, background: inkOf(theme.letter) }} />
+                          <span
+                            className="row-bar"
+                            style={{ width: `${100 * concept.steadiness}%`, background: inkOf(theme.letter) }}
+                          />
                         </button>
                       </li>
                     ))}
@@ -60,13 +72,20 @@ export function ThemesStop() {
               <p className="loose-line">
                 <span className="quiet">In no theme:</span>{' '}
                 {data.loose.map((concept) => (
-                  <button key={concept.key} type="button" className="linklike" onClick={() => select({ kind: 'concept', key: concept.key })}>
+                  <button
+                    key={concept.key}
+                    type="button"
+                    className="linklike"
+                    onClick={() => select({ kind: 'concept', key: concept.key })}
+                  >
                     {concept.label}
                   </button>
                 ))}
               </p>
             )}
-            {data && data.sweep.length > 0 && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
+            {data && data.sweep.length > 0 && (
+              <ResolutionChart sweep={data.sweep} resolution={data.resolution} />
+            )}
           </div>
         )}
       </main>

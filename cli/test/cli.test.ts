@@ -1,0 +1,140 @@
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { KARATE } from '../../core/test/examples.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const sample = join(root, 'demo/night-buses');
+
+function thicket(...args: string[]): { status: number | null; stdout: string; stderr: string } {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', join(root, 'cli/src/main.ts'), ...args],
+    {
+      cwd: root,
+      encoding: 'utf8',
+    },
+  );
+  return { status, stdout, stderr };
+}
+
+describe('the command line', () => {
+  let folder: string;
+  const at = (name: string): string => join(folder, name);
+  const read = (...path: string[]): string => readFileSync(join(folder, ...path), 'utf8');
+  before(() => {
+    folder = mkdtempSync(join(tmpdir(), 'thicket-cli-'));
+  });
+  after(() => rmSync(folder, { recursive: true }));
+
+  it('analyses a folder into all its files', () => {
+    const { status, stderr, stdout } = thicket(
+      'analyse',
+      sample,
+      '--attributes',
+      join(sample, 'attributes.csv'),
+      '--out',
+      at('one'),
+    );
+    expect(stderr).to.include('Read 36 sources.');
+    expect(status).to.equal(0);
+    expect(stdout).to.equal('');
+    expect(readdirSync(at('one')).sort()).to.deep.equal([
+      'concepts.csv',
+      'links.csv',
+      'map.svg',
+      'methods.md',
+      'run.json',
+      'strength.csv',
+      'study.thicket',
+      'themes.csv',
+    ]);
+    const head = (name: string): string => read('one', name).split('\n')[0];
+    expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness');
+    expect(head('links.csv')).to.equal('source,target,windows_both,npmi,g2,p,q');
+    expect(head('themes.csv')).to.equal('theme,label,concepts,share');
+    expect(head('strength.csv')).to.equal('attribute,group,theme,share,low,high,windows');
+    const run = JSON.parse(read('one', 'run.json')) as {
+      seed: number;
+      counts: { sources: number };
+      stages: { stage: string }[];
+    };
+    expect(run.seed).to.equal(1);
+    expect(run.counts.sources).to.equal(36);
+    expect(run.stages.map(({ stage }) => stage)).to.include.members(['tokens', 'links', 'grouping', 'map']);
+  });
+
+  it('gives the same tables from the study file it wrote, to the last byte', () => {
+    expect(thicket('analyse', join(at('one'), 'study.thicket'), '--out', at('two'), '--quiet')).to.include({
+      status: 0,
+      stderr: '',
+    });
+    for (const name of ['concepts.csv', 'links.csv', 'themes.csv', 'strength.csv', 'map.svg', 'methods.md']) {
+      expect(read('two', name), name).to.equal(read('one', name));
+    }
+    expect(
+      readFileSync(join(folder, 'two', 'study.thicket')).equals(
+        readFileSync(join(folder, 'one', 'study.thicket')),
+      ),
+    ).to.equal(true);
+  });
+
+  it('follows settings', () => {
+    writeFileSync(
+      at('settings.json'),
+      '{"concepts":{"size":30},"windows":{"unit":"turn"},"stopWords":["driver"]}',
+    );
+    expect(
+      thicket('analyse', sample, '--settings', at('settings.json'), '--out', at('three'), '--quiet').status,
+    ).to.equal(0);
+    expect(read('three', 'concepts.csv').trim().split('\n')).to.have.length(31);
+    expect(read('three', 'concepts.csv')).not.to.match(/^driver,/m);
+    expect(read('three', 'methods.md')).to.include('share a window of a turn');
+  });
+
+  it('groups a network: the karate club', () => {
+    writeFileSync(
+      at('karate.csv'),
+      `source,target,weight\n${KARATE.map(([a, b]) => `${a},${b},1`).join('\n')}\n`,
+    );
+    expect(thicket('group', at('karate.csv'), '--out', at('karate'), '--runs', '20').status).to.equal(0);
+    const run = JSON.parse(read('karate', 'run.json')) as { modularity: number; communities: number };
+    expect(run.modularity).to.be.closeTo(0.4198, 5e-4);
+    expect(run.communities).to.equal(4);
+    expect(read('karate', 'concepts.csv').trim().split('\n')).to.have.length(35);
+  });
+
+  it('says in one sentence what is wrong, with exit code 2', () => {
+    writeFileSync(at('picture.png'), Uint8Array.of(0x89, 0x50, 0x4e, 0x47));
+    writeFileSync(at('broken.thicket'), 'no');
+    writeFileSync(at('bad.csv'), 'source,target,weight\na,b,-1\n');
+    writeFileSync(at('bad.json'), '{"windows":{"unit":"century"}}');
+    const cases: [string[], RegExp][] = [
+      [['analyse', at('nowhere'), '--out', at('x')], /nowhere can’t be read/],
+      [['analyse', at('picture.png'), '--out', at('x')], /picture\.png/],
+      [['analyse', at('broken.thicket'), '--out', at('x')], /can’t be opened/],
+      [['analyse', sample], /--out/],
+      [['analyse', sample, '--settings', at('bad.json'), '--out', at('x'), '--quiet'], /windows\.unit/],
+      [['group', at('bad.csv'), '--out', at('x')], /must be a number above 0/],
+      [['group', at('bad.csv'), '--out', at('x'), '--resolution', 'much'], /resolution/],
+      [['dance'], /dance/],
+    ];
+    for (const [args, expected] of cases) {
+      const { status, stderr } = thicket(...args);
+      expect(status, args.join(' ')).to.equal(2);
+      expect(stderr.trim().split('\n').at(-1)).to.match(expected);
+      expect(stderr).not.to.match(/ at .*\.ts:/);
+    }
+  });
+
+  it('says what would help where there is too little to link', () => {
+    writeFileSync(at('short.txt'), 'Rain again.');
+    const { status, stderr } = thicket('analyse', at('short.txt'), '--out', at('short'));
+    expect(status).to.equal(0);
+    expect(stderr).to.match(/too few to link anything\. More text/);
+    expect(read('short', 'links.csv').trim()).to.equal('source,target,windows_both,npmi,g2,p,q');
+  });
+});

@@ -1,0 +1,127 @@
+import { expect } from 'chai';
+import { compareGroups, strengthBySource, type SourceStrength } from '../../src/compare/strength.ts';
+import { wilsonInterval } from '../../src/numeric/chance.ts';
+
+const bySource = (rows: [windows: number, speaking: number][]): SourceStrength => ({
+  windows: Int32Array.from(rows, ([windows]) => windows),
+  speaking: Int32Array.from(rows, ([, speaking]) => speaking),
+  themeCount: 1,
+  overlap: 1,
+});
+
+describe('strength', () => {
+  it('is the share of a group’s windows that speak to a theme', () => {
+    // Windows {0,1}, {0}, {2,3}, {}; theme 0 = concepts 0 and 1, theme 1 = 2 and 3; two concepts make a window speak.
+    const counts = {
+      windowFirst: Int32Array.of(0, 2, 3, 5, 5),
+      inWindow: Int32Array.of(0, 1, 0, 2, 3),
+      windowsWith: new Int32Array(4),
+      together: new Int32Array(16),
+    };
+    const windows = {
+      count: 4,
+      first: new Int32Array(4),
+      end: new Int32Array(4),
+      source: Int32Array.of(0, 0, 1, 1),
+      overlap: 1,
+    };
+    const strength = strengthBySource(counts, windows, 2, Int32Array.of(0, 0, 1, 1), 2, 2);
+    expect(Array.from(strength.windows)).to.deep.equal([2, 2]);
+    expect(Array.from(strength.speaking)).to.deep.equal([1, 0, 0, 1]);
+    const { groups, overall } = compareGroups(strength, Int32Array.of(0, 1), ['before', 'after'], 1);
+    expect(groups.map((group) => group.strengths.map((each) => each.share))).to.deep.equal([
+      [0.5, 0],
+      [0, 0.5],
+    ]);
+    expect(overall).to.deep.equal([0.25, 0.25]);
+  });
+
+  it('has Wilson’s interval over windows less their overlap where a group is one source, and says so', () => {
+    const one = {
+      ...bySource([
+        [30, 12],
+        [10, 1],
+        [10, 2],
+      ]),
+      overlap: 3,
+    };
+    const { groups } = compareGroups(one, Int32Array.of(0, 1, 1), ['one', 'two'], 1);
+    expect(groups.map((group) => group.interval)).to.deep.equal(['wilson', 'bootstrap']);
+    expect([groups[0].strengths[0].low, groups[0].strengths[0].high]).to.deep.equal(wilsonInterval(4, 10));
+  });
+
+  it('has an interval as wide as the sources differ', () => {
+    const alike = compareGroups(
+      bySource(Array.from({ length: 12 }, () => [20, 5])),
+      new Int32Array(12),
+      ['all'],
+      1,
+    );
+    const unlike = compareGroups(
+      bySource(Array.from({ length: 12 }, (_, i) => [20, i % 2 ? 0 : 10])),
+      new Int32Array(12),
+      ['all'],
+      1,
+    );
+    expect(alike.groups[0].strengths[0]).to.include({ share: 0.25, low: 0.25, high: 0.25 });
+    const { low, high } = unlike.groups[0].strengths[0];
+    // Twelve sources of 0 or 0.5: standard error 0.25 / √12 = 0.072, so about 0.25 ± 0.14.
+    expect(low).to.be.closeTo(0.25 - 0.14, 0.03);
+    expect(high).to.be.closeTo(0.25 + 0.14, 0.03);
+  });
+});
+
+describe('difference of groups', () => {
+  it('is tested over all arrangements where these are few, by hand', () => {
+    // Sources 10, 9 against 1, 0 of 10 windows: of 6 arrangements this and its mirror are the most unlike.
+    const { p, exact } = compareGroups(
+      bySource([
+        [10, 10],
+        [10, 9],
+        [10, 1],
+        [10, 0],
+      ]),
+      Int32Array.of(0, 0, 1, 1),
+      ['a', 'b'],
+      1,
+    );
+    expect(exact).to.equal(true);
+    expect(p[0]).to.be.closeTo(2 / 6, 1e-12);
+  });
+
+  it('is sampled where they are many, and finds a true one', () => {
+    const rows = Array.from({ length: 24 }, (_, i): [number, number] => [
+      20,
+      i < 12 ? 10 + (i % 3) : 2 + (i % 3),
+    ]);
+    const groupOf = Int32Array.from(rows, (_, i) => (i < 12 ? 0 : 1));
+    const { p, exact, range } = compareGroups(bySource(rows), groupOf, ['a', 'b'], 1);
+    expect(exact).to.equal(false);
+    expect(p[0]).to.be.closeTo(1 / 1000, 1e-12);
+    expect(range[0]).to.be.closeTo(0.4, 1e-12);
+  });
+
+  it('is nothing with one group or none', () => {
+    expect(
+      Array.from(
+        compareGroups(
+          bySource([
+            [10, 1],
+            [10, 2],
+          ]),
+          Int32Array.of(0, 0),
+          ['a'],
+          1,
+        ).p,
+      ),
+    ).to.deep.equal([1]);
+    expect(compareGroups(bySource([[10, 1]]), Int32Array.of(-1), [], 1).groups).to.deep.equal([]);
+  });
+
+  it('is the same for the same seed', () => {
+    const rows = Array.from({ length: 30 }, (_, i): [number, number] => [20, (i * 7) % 11]);
+    const groupOf = Int32Array.from(rows, (_, i) => i % 3);
+    const once = compareGroups(bySource(rows), groupOf, ['a', 'b', 'c'], 4);
+    expect(compareGroups(bySource(rows), groupOf, ['a', 'b', 'c'], 4)).to.deep.equal(once);
+  });
+});

@@ -1,0 +1,186 @@
+import { expect } from 'chai';
+import { spreadOfCandidates, type Candidates } from '../../src/concepts/candidates.ts';
+import { pullOfCandidates } from '../../src/concepts/pull.ts';
+import { selectConcepts } from '../../src/concepts/selection.ts';
+import { ENGLISH_STOP_WORDS, stopWordsInForce } from '../../src/concepts/stop-words.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
+import { exampleStudy, tokensOf } from '../examples.ts';
+
+describe('spread', () => {
+  it('is 1 − DPnorm, by hand', () => {
+    // Sources of 4, 4 and 2 words; the word stands 2, 1, 0 times: s = .4 .4 .2, v = ⅔ ⅓ 0.
+    const tokens = tokensOf('Rain rain one two.', 'Rain one two three.', 'One two.');
+    const occurrence: number[] = [];
+    const first: number[] = [];
+    tokens.type.forEach((type, t) => {
+      if (tokens.forms[type] === 'rain') {
+        occurrence.push(0);
+        first.push(t);
+      }
+    });
+    const { sources, spread } = spreadOfCandidates(
+      tokens,
+      Int32Array.from(occurrence),
+      Int32Array.from(first),
+      1,
+    );
+    const dp = (Math.abs(0.4 - 2 / 3) + Math.abs(0.4 - 1 / 3) + 0.2) / 2;
+    expect(sources[0]).to.equal(2);
+    expect(spread[0]).to.be.closeTo(1 - dp / (1 - 0.2), 1e-12);
+  });
+});
+
+describe('pull', () => {
+  it('is high for a word that keeps to its company and nothing for one that is everywhere', () => {
+    const random = seededRandom(11);
+    const groups = [
+      ['rain', 'wind', 'shelter', 'bench'],
+      ['fare', 'wage', 'rent', 'ticket'],
+      ['sleep', 'noise', 'engine', 'bed'],
+    ];
+    const pick = (from: readonly string[]): string => from[Math.floor(random() * from.length)];
+    const sentences = Array.from({ length: 900 }, () => {
+      const group = pick(groups.map((_, i) => String(i)));
+      const own = groups[Number(group)];
+      return `The ${pick(own)} ${pick(own)} ${random() < 0.5 ? 'filler' : ''} ${pick(own)}.`;
+    });
+    const tokens = tokensOf(sentences.map((s) => `${s}\n\n`).join(''));
+    const names = [...groups.flat(), 'filler'];
+    const counts = names.map((name) => tokens.mentionsOf[tokens.forms.indexOf(name)]);
+    const order = names.map((_, i) => i).sort((a, b) => counts[b] - counts[a]);
+    const occurrence: number[] = [];
+    const first: number[] = [];
+    tokens.type.forEach((type, t) => {
+      const name = names.indexOf(tokens.forms[type]);
+      if (name >= 0) {
+        occurrence.push(order.indexOf(name));
+        first.push(t);
+      }
+    });
+    const pull = pullOfCandidates(tokens, Int32Array.from(occurrence), Int32Array.from(first), names.length);
+    const filler = pull[order.indexOf(names.indexOf('filler'))];
+    const keys = groups.flat().map((name) => pull[order.indexOf(names.indexOf(name))]);
+    expect(filler).to.be.below(0.02);
+    expect(Math.min(...keys)).to.be.above(0.3);
+  });
+});
+
+describe('candidates', () => {
+  const text = (extra: string): string =>
+    `The night bus was late. The night buses were cold. A night bus came. Drivers waited, and the driver was waiting. ${extra}`;
+  const study = () =>
+    exampleStudy([
+      { name: 'a.txt', text: text('The shelter leaks. The shelter is small.') },
+      { name: 'b.txt', text: text('A shelter would help. Fares rose; the fare is high.') },
+    ]);
+
+  it('bring forms to their lemma, and phrases together', () => {
+    const { keys, mentions, part } = study().compute('candidates');
+    const of = (key: string): number => mentions[keys.indexOf(key)];
+    expect(of('night bus')).to.equal(6);
+    expect(part[keys.indexOf('night bus')]).to.equal('phrase');
+    expect(keys).not.to.include('bus');
+    expect(of('driver')).to.equal(4);
+    expect(of('shelter')).to.equal(3);
+    expect(of('fare')).to.equal(2);
+  });
+
+  it('leave out stop words, the study’s own too, also inside phrases', () => {
+    const example = study();
+    example.decide({ kind: 'addStopWords', words: ['Night'] });
+    const { keys } = example.compute('candidates');
+    expect(keys).not.to.include('night bus');
+    expect(keys).to.include('bus');
+    expect(keys).not.to.include('the');
+  });
+
+  it('merge variants and say what they are made of; splitting undoes it', () => {
+    const example = study();
+    example.decide({ kind: 'mergeConcepts', into: 'fare', keys: ['shelter'] });
+    const merged = example.compute('candidates');
+    const fare = merged.keys.indexOf('fare');
+    expect(merged.mentions[fare]).to.equal(5);
+    expect(merged.variants[fare].map(({ key, mentions }) => [key, mentions])).to.deep.equal([
+      ['fare', 2],
+      ['shelter', 3],
+    ]);
+    expect(merged.keys).not.to.include('shelter');
+    example.decide({ kind: 'splitConcept', key: 'fare' });
+    expect(example.compute('candidates').keys).to.include('shelter');
+  });
+
+  it('are words as written where lemmas are off, and verbs where these are on', () => {
+    const example = study();
+    example.decide({ kind: 'setConcepts', change: { unit: 'form', phrases: false } });
+    expect(example.compute('candidates').keys).to.include.members(['buses', 'bus', 'drivers']);
+    example.decide({ kind: 'setConcepts', change: { unit: 'lemma', verbs: true } });
+    expect(example.compute('candidates').keys).to.include('wait');
+  });
+
+  it('count every token once', () => {
+    const candidates = study().compute('candidates');
+    for (let i = 1; i < candidates.occurrence.length; i++) {
+      expect(candidates.occurrenceFirst[i]).to.be.at.least(candidates.occurrenceEnd[i - 1]);
+    }
+  });
+});
+
+describe('selection', () => {
+  const candidates: Candidates = {
+    keys: ['often', 'rare', 'everywhere', 'good', 'fine'],
+    part: ['noun', 'noun', 'noun', 'noun', 'noun'],
+    mentions: Int32Array.of(100, 2, 90, 25, 16),
+    sources: Int32Array.of(1, 2, 10, 5, 5),
+    spread: new Float64Array(5),
+    pull: Float64Array.of(0.5, 0.9, 0.5, 0.2, 0.2),
+    variants: [[], [], [], [], []],
+    occurrence: Int32Array.of(3, 4, 0),
+    occurrenceFirst: Int32Array.of(0, 1, 2),
+    occurrenceEnd: Int32Array.of(1, 2, 3),
+  };
+  const settings = {
+    size: 10,
+    minimumMentions: 4,
+    minimumSources: 2,
+    maximumSourceShare: 0.95,
+    kept: [],
+    dropped: [],
+  };
+
+  it('keeps what passes the limits, by pull × √mentions', () => {
+    expect(selectConcepts(candidates, 10, settings).keys).to.deep.equal(['good', 'fine']);
+    expect(selectConcepts(candidates, 10, { ...settings, size: 1 }).keys).to.deep.equal(['good']);
+  });
+
+  it('obeys the researcher before its own limits', () => {
+    const chosen = selectConcepts(candidates, 10, {
+      ...settings,
+      size: 1,
+      kept: ['rare'],
+      dropped: ['good'],
+    });
+    expect(chosen.keys).to.deep.equal(['rare']);
+    expect(selectConcepts(candidates, 10, { ...settings, dropped: ['good', 'fine'] }).keys).to.deep.equal([]);
+  });
+
+  it('puts no limit on sources where there is one', () => {
+    expect(selectConcepts(candidates, 1, settings).keys).to.include('often');
+  });
+
+  it('renumbers occurrences', () => {
+    const chosen = selectConcepts(candidates, 10, settings);
+    expect(Array.from(chosen.occurrence)).to.deep.equal([0, 1]);
+  });
+});
+
+describe('stop words', () => {
+  it('are layers under the study’s own', () => {
+    const words = stopWordsInForce(true, ['Bus', 'driver’s']);
+    expect(words.get('the')).to.equal('everywhere');
+    expect(words.get('day')).to.equal('alone');
+    expect(words.get('bus')).to.equal('everywhere');
+    expect(words.get("driver's")).to.equal('everywhere');
+    expect(stopWordsInForce(false, []).size).to.equal(0);
+    expect(ENGLISH_STOP_WORDS.map((layer) => layer.name)).to.include('function words');
+  });
+});

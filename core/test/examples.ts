@@ -1,0 +1,79 @@
+import { readFileSync } from 'node:fs';
+import { finish } from '../src/numeric/stepwise.ts';
+import { decide, type Decision } from '../src/study/decisions.ts';
+import { Engine } from '../src/study/engine.ts';
+import { makeSource } from '../src/study/intake.ts';
+import type { StageName, StageResults, StudyInput } from '../src/study/stages.ts';
+import { EMPTY_STUDY, type StudyState } from '../src/study/study.ts';
+import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
+import type { CleaningSettings } from '../src/text/cleaning.ts';
+import type { Tagger } from '../src/text/parts-of-speech.ts';
+import { createTagger } from '../src/text/tagger.ts';
+import { readTokens, type Tokens } from '../src/text/tokens.ts';
+
+let lexicon: Lexicon | undefined;
+let tagger: Tagger | undefined;
+
+export function englishLexicon(): Lexicon {
+  return (lexicon ??= parseLexicon(readFileSync(new URL('../lexicon/english.txt', import.meta.url), 'utf8')));
+}
+
+export function englishTagger(): Tagger {
+  return (tagger ??= createTagger());
+}
+
+export const NO_CLEANING: CleaningSettings = {
+  addresses: false,
+  pattern: false,
+  ownPattern: '',
+  digits: false,
+  foldCase: true,
+};
+
+export function tokensOf(...originals: string[]): Tokens {
+  return finish(readTokens(originals, NO_CLEANING));
+}
+
+/** A study of some texts, with an engine to compute its stages. */
+export interface ExampleStudy {
+  state: StudyState;
+  input: () => StudyInput;
+  engine: Engine;
+  original: (id: string) => string;
+  compute: <S extends StageName>(stage: S) => StageResults[S];
+  decide: (decision: Decision) => void;
+}
+
+export function exampleStudy(
+  texts: readonly { name: string; text: string; attributes?: Record<string, string> }[],
+): ExampleStudy {
+  const originals = new Map<string, string>();
+  const sources = texts.map(({ name, text, attributes }) => {
+    const source = makeSource(name, text, attributes);
+    originals.set(source.id, text);
+    return source;
+  });
+  const original = (id: string): string => originals.get(id) ?? '';
+  const engine = new Engine({ original, lexicon: englishLexicon, tagger: englishTagger });
+  const study: ExampleStudy = {
+    state: decide(EMPTY_STUDY, { kind: 'addSources', sources }),
+    input: () => ({ state: study.state, register: [] }),
+    engine,
+    original,
+    compute: (stage) => finish(engine.compute(stage, study.input())),
+    decide: (decision) => {
+      study.state = decide(study.state, decision);
+    },
+  };
+  return study;
+}
+
+/** Zachary's karate club (1977): 34 nodes, 78 links, numbered from 1. */
+export const KARATE: readonly (readonly [number, number])[] = (
+  '2-1 3-1 3-2 4-1 4-2 4-3 5-1 6-1 7-1 7-5 7-6 8-1 8-2 8-3 8-4 9-1 9-3 10-3 11-1 11-5 11-6 12-1 13-1 13-4 14-1 14-2 ' +
+  '14-3 14-4 17-6 17-7 18-1 18-2 20-1 20-2 22-1 22-2 26-24 26-25 28-3 28-24 28-25 29-3 30-24 30-27 31-2 31-9 32-1 ' +
+  '32-25 32-26 32-29 33-3 33-9 33-15 33-16 33-19 33-21 33-23 33-24 33-30 33-31 33-32 34-9 34-10 34-14 34-15 34-16 ' +
+  '34-19 34-20 34-21 34-23 34-24 34-27 34-28 34-29 34-30 34-31 34-32 34-33'
+)
+  .split(' ')
+  .map((link) => link.split('-').map(Number) as [number, number]);

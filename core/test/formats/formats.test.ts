@@ -1,0 +1,199 @@
+import { expect } from 'chai';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { readAttributeTable, withAttributes } from '../../src/formats/attribute-table.ts';
+import { readCsv, writeCsv } from '../../src/formats/csv.ts';
+import { readSettings } from '../../src/formats/settings-file.ts';
+import {
+  readStudyFile,
+  StudyFileError,
+  writeStudyFile,
+  type StudyFile,
+} from '../../src/formats/study-file.ts';
+import { LARGEST_TEXT_FILE, readTextFile, refuseSize, tidyText } from '../../src/formats/text-file.ts';
+import { foldDecisions } from '../../src/study/decisions.ts';
+import { makeSource, readFiles, readPasted } from '../../src/study/intake.ts';
+
+const bytes = (...values: number[]): Uint8Array => Uint8Array.from(values);
+const utf16 = (text: string, little: boolean, mark: boolean): Uint8Array => {
+  const units = [...(mark ? [0xfeff] : []), ...Array.from(text, (character) => character.charCodeAt(0))];
+  return Uint8Array.from(
+    units.flatMap((unit) => (little ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255])),
+  );
+};
+
+describe('text files', () => {
+  const text = 'Café on the quay, late again.';
+
+  it('are read in every encoding named', () => {
+    expect(readTextFile(strToU8(text))).to.include({ ok: true, text, encoding: 'UTF-8' });
+    expect(readTextFile(bytes(0xef, 0xbb, 0xbf, ...strToU8(text)))).to.include({ text, encoding: 'UTF-8' });
+    for (const little of [true, false]) {
+      for (const mark of [true, false])
+        expect(readTextFile(utf16(text, little, mark))).to.include({ text, encoding: 'UTF-16' });
+    }
+    expect(readTextFile(bytes(0x43, 0x61, 0x66, 0xe9, 0x20, 0x93, 0x68, 0x69, 0x94))).to.include({
+      text: 'Café “hi”',
+      encoding: 'Windows-1252',
+    });
+  });
+
+  it('that are none are refused with a sentence', () => {
+    const reason = (...given: number[]): string => {
+      const read = readTextFile(bytes(...given));
+      return read.ok ? 'read' : read.reason;
+    };
+    expect(reason()).to.equal('It is empty.');
+    expect(reason(0x89, 0x50, 0x4e, 0x47, 1, 2)).to.match(/not text but a PNG picture/);
+    expect(reason(0x20, 0x0a)).to.match(/only white space/);
+    expect(reason(1, 2, 0, 0, 9, 9, 0, 7)).to.match(/not text/);
+    expect(reason(0x81, 0x8d, 0x90, 0x9d, 0x41, 0x8f)).to.match(/encoding/);
+    expect(refuseSize(200 * 1024 * 1024)).to.match(/200 MB, and the most is 100 MB/);
+    expect(refuseSize(LARGEST_TEXT_FILE)).to.equal(undefined);
+  });
+
+  it('have tidy line ends and whole characters', () => {
+    expect(tidyText('\ufeffa\r\nb\rc')).to.equal('a\nb\nc');
+    expect(tidyText('x\ud800y🚌')).to.equal('x\ufffdy🚌');
+  });
+});
+
+describe('intake', () => {
+  it('reports on every file, and knows what it has', () => {
+    const files = [
+      { name: 'a.txt', bytes: strToU8('Rain again.') },
+      { name: 'a.txt', bytes: strToU8('Rain again.') },
+      { name: 'b.png', bytes: bytes(0x89, 0x50, 0x4e, 0x47) },
+      { name: 'c.md', bytes: new Uint8Array() },
+    ];
+    const { added, refused } = readFiles(files, new Set());
+    expect(added.map(({ source }) => source.name)).to.deep.equal(['a.txt']);
+    expect(refused.map(({ name }) => name)).to.deep.equal(['a.txt', 'b.png', 'c.md']);
+    expect(refused[0].reason).to.match(/in the study already/);
+    expect(refused[1].reason).to.match(/\.txt and \.md/);
+    expect(readPasted('x', ' ').refused).to.have.length(1);
+    expect(readPasted('x', 'words').added).to.have.length(1);
+  });
+});
+
+describe('tables', () => {
+  it('are CSV, with cells a spreadsheet would run made harmless', () => {
+    expect(
+      writeCsv(
+        ['concept', 'n'],
+        [
+          ['=1+1', 2],
+          ['a,"b"', -3],
+        ],
+      ),
+    ).to.equal('concept,n\n\'=1+1,2\n"a,""b""",-3\n');
+  });
+
+  it('are read with their delimiter found', () => {
+    expect(readCsv('a;b\n1;"2;3"\n')).to.deep.equal({ header: ['a', 'b'], rows: [['1', '2;3']] });
+    expect(() => readCsv('')).to.throw(/empty/);
+  });
+
+  it('of attributes are matched by file name', () => {
+    const table = readAttributeTable('file,role\na.txt,driver\nz.txt,nurse\n');
+    const { sources, unmatched } = withAttributes(
+      [makeSource('a.txt', 'x'), makeSource('b.txt', 'y')],
+      table,
+    );
+    expect(sources.map((source) => source.attributes)).to.deep.equal([{ role: 'driver' }, {}]);
+    expect(unmatched).to.deep.equal(['z.txt']);
+    expect(() => readAttributeTable('file\na.txt')).to.throw(/at least one attribute/);
+  });
+});
+
+describe('settings', () => {
+  it('become decisions, and faults are named', () => {
+    expect(readSettings('{"windows":{"size":5},"stopWords":["bus"]}')).to.deep.equal([
+      { kind: 'setWindows', change: { size: 5 } },
+      { kind: 'addStopWords', words: ['bus'] },
+    ]);
+    expect(() => readSettings('{')).to.throw(/not valid JSON/);
+    expect(() => readSettings('{"windows":{"size":-1}}')).to.throw(/windows\.size/);
+    expect(() => readSettings('{"colour":1}')).to.throw(/colour/);
+  });
+});
+
+describe('study files', () => {
+  const source = makeSource('a.txt', 'Rain, again – 🚌');
+  const file: StudyFile = {
+    log: {
+      records: [
+        {
+          seq: 1,
+          parent: 0,
+          time: '2026-01-01T00:00:00.000Z',
+          decision: { kind: 'addSources', sources: [source] },
+        },
+        {
+          seq: 2,
+          parent: 1,
+          time: '2026-01-01T00:00:01.000Z',
+          decision: { kind: 'dropConcepts', keys: ['rain'] },
+          reason: 'too common',
+        },
+        {
+          seq: 3,
+          parent: 1,
+          time: '2026-01-01T00:00:02.000Z',
+          decision: { kind: 'setWindows', change: { size: 2 } },
+        },
+      ],
+      head: 3,
+      tip: 3,
+    },
+    register: [{ letter: 'A', members: ['rain'], present: true }],
+    originals: new Map([[source.id, 'Rain, again – 🚌']]),
+  };
+  const edited = (change: (json: Record<string, unknown>) => void): Uint8Array => {
+    const entries = unzipSync(writeStudyFile(file));
+    const json = JSON.parse(new TextDecoder().decode(entries['study.json'])) as Record<string, unknown>;
+    change(json);
+    return zipSync({ ...entries, 'study.json': strToU8(JSON.stringify(json)) });
+  };
+
+  it('come back as they were saved, byte for byte', () => {
+    const packed = writeStudyFile(file);
+    const read = readStudyFile(packed);
+    expect(read.log).to.deep.equal(file.log);
+    expect([...read.originals]).to.deep.equal([...file.originals]);
+    expect(writeStudyFile(read)).to.deep.equal(packed);
+    expect(foldDecisions(read.log).settings.windows.size).to.equal(2);
+    expect(foldDecisions(read.log).dropped).to.deep.equal([]);
+  });
+
+  it('that are cut short, edited or too new are refused whole with the reason', () => {
+    const packed = writeStudyFile(file);
+    const fault = (given: Uint8Array): string => {
+      try {
+        readStudyFile(given);
+        return 'opened';
+      } catch (error) {
+        expect(error).to.be.instanceOf(StudyFileError);
+        return (error as Error).message;
+      }
+    };
+    expect(fault(packed.slice(0, packed.length / 2))).to.match(/cut short/);
+    expect(fault(strToU8('hello'))).to.match(/no study file/);
+    expect(fault(zipSync({ 'other.txt': strToU8('x') }))).to.match(/no study\.json/);
+    expect(fault(zipSync({ 'study.json': strToU8('{') }))).to.match(/not valid JSON/);
+    expect(fault(edited((json) => (json.version = 99)))).to.match(/version 99/);
+    expect(fault(edited((json) => (json.head = 77)))).to.match(/does not hold/);
+    expect(
+      fault(
+        edited((json) => ((json.decisions as { decision: unknown }[])[1].decision = { kind: 'explode' })),
+      ),
+    ).to.match(/damaged.*kind/);
+    expect(fault(edited((json) => ((json.decisions as { parent: number }[])[1].parent = 3)))).to.match(
+      /does not follow/,
+    );
+    const entries = unzipSync(packed);
+    entries[`sources/${source.id}.txt`] = strToU8('Something else');
+    expect(fault(zipSync(entries))).to.match(/changed by hand/);
+    delete entries[`sources/${source.id}.txt`];
+    expect(fault(zipSync(entries))).to.match(/missing/);
+  });
+});

@@ -1,0 +1,182 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { drawMap, escapeXml } from '../../src/map/draw.ts';
+import {
+  area,
+  centroid,
+  clip,
+  halfPlanes,
+  inset,
+  isInside,
+  roomForBox,
+  type Point,
+} from '../../src/map/geometry.ts';
+import { hatchOf, inkOf, letterNumber, PAPER } from '../../src/map/palette.ts';
+import { outline, partLand, spreadOver, stressPlaces } from '../../src/map/parcels.ts';
+import { overlaps, placeLabels } from '../../src/map/placement.ts';
+import { textWidth } from '../../src/map/text-width.ts';
+
+const square: Point[] = [
+  [0, 0],
+  [10, 0],
+  [10, 10],
+  [0, 10],
+];
+
+describe('polygons', () => {
+  it('have area and centre, by hand', () => {
+    expect(area(square)).to.equal(100);
+    expect(centroid(square)).to.deep.equal([5, 5]);
+    expect(
+      centroid([
+        [0, 0],
+        [6, 0],
+        [0, 6],
+      ]),
+    ).to.deep.equal([2, 2]);
+  });
+
+  it('are clipped and drawn in', () => {
+    expect(area(clip(square, { nx: 1, ny: 0, limit: 4 }))).to.equal(40);
+    expect(clip(square, { nx: 1, ny: 0, limit: -1 })).to.deep.equal([]);
+    expect(area(inset(square, 2))).to.be.closeTo(36, 1e-9);
+    expect(inset(square, 6)).to.deep.equal([]);
+  });
+
+  it('know where a box fits', () => {
+    const room = roomForBox(halfPlanes(square), 4, 2);
+    expect(isInside(room, 2, 1)).to.equal(true);
+    expect(isInside(room, 1.9, 1)).to.equal(false);
+    expect(isInside(room, 8, 9)).to.equal(true);
+  });
+});
+
+describe('parcels', () => {
+  it('have areas within 2 % of their shares, and cover the land', () => {
+    const land = outline(1000, 860, 14);
+    const shares = fc.array(fc.integer({ min: 5, max: 100 }), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(shares, (given) => {
+        const n = given.length;
+        const start = given.map((_, i): Point => [
+          Math.sqrt(i + 0.5) * Math.cos(i * 2.4),
+          Math.sqrt(i + 0.5) * Math.sin(i * 2.4),
+        ]);
+        const closeness = given.map((_, i) => given.map((_, j) => (i === j ? 0 : ((i * 7 + j * 7) % 5) / 5)));
+        const cells = partLand(land, spreadOver(land, stressPlaces(closeness, start)), given);
+        const whole = area(land);
+        const sum = given.reduce((a, b) => a + b, 0);
+        expect(cells.reduce((total, cell) => total + area(cell), 0)).to.be.closeTo(whole, whole * 1e-6);
+        for (let i = 0; i < n; i++) {
+          expect(Math.abs(area(cells[i]) / whole / (given[i] / sum) - 1)).to.be.below(0.02);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('labels', () => {
+  it('never overlap and stay in their parcel', () => {
+    const parcels: Point[][] = [
+      [
+        [0, 0],
+        [300, 0],
+        [300, 200],
+        [0, 200],
+      ],
+      [
+        [300, 0],
+        [560, 0],
+        [420, 260],
+      ],
+    ];
+    const label = fc.record({
+      parcel: fc.nat(1),
+      width: fc.integer({ min: 20, max: 110 }),
+      height: fc.integer({ min: 14, max: 28 }),
+    });
+    fc.assert(
+      fc.property(fc.array(label, { maxLength: 22 }), fc.nat(50), (labels, seed) => {
+        const taken = [{ parcel: 0, x: 150, y: 12, width: 80, height: 16 }];
+        const pulls = labels.slice(1).map((_, i) => ({ source: i, target: i + 1, strength: 0.5 }));
+        const placed = placeLabels(parcels, labels, pulls, taken, seed);
+        const boxes = placed.flatMap((place, i) =>
+          place
+            ? [
+                {
+                  parcel: labels[i].parcel,
+                  x: place.x,
+                  y: place.y,
+                  width: labels[i].width * place.scale,
+                  height: labels[i].height * place.scale,
+                },
+              ]
+            : [],
+        );
+        boxes.forEach((box, i) => {
+          expect(
+            isInside(roomForBox(halfPlanes(parcels[box.parcel]), box.width, box.height), box.x, box.y, 1e-3),
+          ).to.equal(true);
+          for (const other of [...boxes.slice(i + 1), ...(box.parcel === 0 ? taken : [])])
+            expect(overlaps(box, other)).to.equal(false);
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('are given up, not piled up, where there is no room', () => {
+    const tiny: Point[][] = [
+      [
+        [0, 0],
+        [30, 0],
+        [30, 10],
+        [0, 10],
+      ],
+    ];
+    const labels = Array.from({ length: 30 }, () => ({ parcel: 0, width: 100, height: 20 }));
+    const placed = placeLabels(tiny, labels, [], [], 1);
+    expect(placed.filter((place) => place === undefined).length).to.be.above(0);
+  });
+
+  it('are as wide as their letters', () => {
+    expect(textWidth('iii', 10)).to.be.below(textWidth('mmm', 10));
+    expect(textWidth('bus', 20)).to.be.closeTo(2 * textWidth('bus', 10), 1e-9);
+    expect(textWidth('夜', 10)).to.equal(10);
+  });
+});
+
+describe('inks', () => {
+  it('can be read on paper: contrast of at least 4.5 to 1', () => {
+    const luminance = (colour: string): number => {
+      const [r, g, b] = [1, 3, 5].map((at) => {
+        const value = parseInt(colour.slice(at, at + 2), 16) / 255;
+        return value <= 0.03928 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+      });
+      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    };
+    for (let i = 0; i < 12; i++) {
+      expect((luminance(PAPER) + 0.05) / (luminance(inkOf(String.fromCharCode(65 + i))) + 0.05)).to.be.above(
+        4.5,
+      );
+    }
+  });
+
+  it('of two letters differ in colour or hatch', () => {
+    expect([letterNumber('A'), letterNumber('Z'), letterNumber('AA')]).to.deep.equal([0, 25, 26]);
+    const looks = new Set(
+      'ABCDEFGHIJKLMNOPQRSTUVWX'.split('').map((letter) => inkOf(letter) + JSON.stringify(hatchOf(letter))),
+    );
+    expect(looks.size).to.equal(24);
+  });
+});
+
+describe('the drawing', () => {
+  it('makes text harmless', () => {
+    expect(escapeXml('<script>"&\u0001')).to.equal('&lt;script&gt;&quot;&amp;');
+    const svg = drawMap({ parcels: [], labels: [], links: [], loose: [], hidden: [] }, '<img onerror=1>');
+    expect(svg).to.include('&lt;img').and.not.include('<img');
+    expect(svg).to.include('There are no themes to draw.');
+  });
+});

@@ -1,0 +1,192 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Concepts } from '../../src/concepts/selection.ts';
+import { countTogether } from '../../src/network/counts.ts';
+import { buildGraph, connectedParts } from '../../src/network/graph.ts';
+import { chanceOfPair, findLinks } from '../../src/network/links.ts';
+import { cosine, jaccard, logLikelihood, npmi } from '../../src/network/measures.ts';
+import { layWindows, type WindowSettings } from '../../src/network/windows.ts';
+import type { Tokens } from '../../src/text/tokens.ts';
+import { tokensOf } from '../examples.ts';
+
+/** Every token whose form is asked for becomes an occurrence. */
+function conceptsOf(tokens: Tokens, keys: readonly string[]): Concepts {
+  const occurrence: number[] = [];
+  const first: number[] = [];
+  tokens.type.forEach((type, t) => {
+    const concept = keys.indexOf(tokens.forms[type]);
+    if (concept >= 0) {
+      occurrence.push(concept);
+      first.push(t);
+    }
+  });
+  return {
+    keys,
+    candidate: new Int32Array(keys.length),
+    mentions: new Int32Array(keys.length),
+    occurrence: Int32Array.from(occurrence),
+    occurrenceFirst: Int32Array.from(first),
+    occurrenceEnd: Int32Array.from(first, (t) => t + 1),
+  };
+}
+
+const windowsOf = (tokens: Tokens, change: Partial<WindowSettings>) =>
+  layWindows(tokens, { unit: 'sentences', size: 3, acrossParagraphs: false, ...change });
+
+describe('windows', () => {
+  const text = 'A one. B two. C three. D four.\n\nE five. F six.';
+
+  it('of three sentences slide by one and stay in their paragraph', () => {
+    const windows = windowsOf(tokensOf(text), {});
+    // Four sentences give two windows of three; two sentences give one window of both.
+    expect(windows.count).to.equal(3);
+    expect(Array.from(windows.first)).to.deep.equal([0, 2, 8]);
+    expect(Array.from(windows.end)).to.deep.equal([6, 8, 12]);
+    expect(windows.overlap).to.be.closeTo((3 + 3 + 2) / 6, 1e-12);
+  });
+
+  it('may run across paragraphs, but not sources', () => {
+    const windows = windowsOf(tokensOf(text, 'G seven.'), { acrossParagraphs: true });
+    expect(windows.count).to.equal(4 + 1);
+    expect(Array.from(windows.source)).to.deep.equal([0, 0, 0, 0, 1]);
+  });
+
+  it('never cross a turn', () => {
+    const turns = tokensOf('Ann: one two. three four.\nBob: five six.\nAnn: seven.');
+    expect(windowsOf(turns, { acrossParagraphs: true }).count).to.equal(3);
+    expect(windowsOf(turns, { unit: 'turn' }).count).to.equal(3);
+  });
+
+  it('of words slide by one', () => {
+    const windows = windowsOf(tokensOf('one two three four five'), { unit: 'words', size: 3 });
+    expect(Array.from(windows.first)).to.deep.equal([0, 1, 2]);
+    expect(windows.overlap).to.be.closeTo(9 / 5, 1e-12);
+  });
+
+  it('of paragraphs and sources are just these', () => {
+    expect(windowsOf(tokensOf(text), { unit: 'paragraph' }).count).to.equal(2);
+    expect(windowsOf(tokensOf(text), { unit: 'source' }).count).to.equal(1);
+  });
+});
+
+describe('counting', () => {
+  it('counts the example worked by hand', () => {
+    // Windows of two sentences: {rain, bus}, {bus, cold}, {cold, rain}.
+    const tokens = tokensOf('Rain rain. Bus. Cold. Rain.');
+    const concepts = conceptsOf(tokens, ['rain', 'bus', 'cold']);
+    const counts = countTogether(concepts, windowsOf(tokens, { size: 2 }));
+    expect(Array.from(counts.windowsWith)).to.deep.equal([2, 2, 2]);
+    expect(Array.from(counts.together)).to.deep.equal([2, 1, 1, 1, 2, 1, 1, 1, 2]);
+  });
+
+  it('agrees with brute force on random texts', () => {
+    const letters = ['a', 'b', 'c', 'd'];
+    const sentence = fc.array(fc.constantFrom(...letters, 'x', 'y'), { minLength: 1, maxLength: 5 });
+    const texts = fc.array(
+      fc.array(fc.array(sentence, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 3 }),
+      {
+        minLength: 1,
+        maxLength: 3,
+      },
+    );
+    fc.assert(
+      fc.property(texts, fc.integer({ min: 1, max: 4 }), (sources, size) => {
+        const originals = sources.map((paragraphs) =>
+          paragraphs
+            .map((sentences) => sentences.map((words) => `Z ${words.join(' ')}.`).join(' '))
+            .join('\n\n'),
+        );
+        const tokens = tokensOf(...originals);
+        const counts = countTogether(conceptsOf(tokens, letters), windowsOf(tokens, { size }));
+        const expected = new Array<number>(16).fill(0);
+        for (const paragraph of sources.flat()) {
+          const span = Math.min(size, paragraph.length);
+          for (let s = 0; s + span <= paragraph.length; s++) {
+            const held = new Set(paragraph.slice(s, s + span).flat());
+            letters.forEach((a, i) =>
+              letters.forEach((b, j) => held.has(a) && held.has(b) && expected[i * 4 + j]++),
+            );
+          }
+        }
+        expect(Array.from(counts.together)).to.deep.equal(expected);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe('measures', () => {
+  it('have the values worked by hand', () => {
+    // 100 windows, 20 and 25 with each, 10 with both: p = 0.1, expected 0.05, so ln 2 / −ln 0.1.
+    expect(npmi(10, 20, 25, 100)).to.be.closeTo(Math.log(2) / Math.log(10), 1e-12);
+    expect(jaccard(10, 20, 25)).to.be.closeTo(10 / 35, 1e-12);
+    expect(cosine(10, 20, 25)).to.be.closeTo(10 / Math.sqrt(500), 1e-12);
+    // Observed 10, 10, 15, 65 against 5, 15, 20, 60.
+    const g2 =
+      2 * (10 * Math.log(2) + 10 * Math.log(10 / 15) + 15 * Math.log(15 / 20) + 65 * Math.log(65 / 60));
+    expect(logLikelihood(10, 20, 25, 100)).to.be.closeTo(g2, 1e-10);
+  });
+
+  it('reach their bounds', () => {
+    expect(npmi(0, 5, 5, 100)).to.equal(-1);
+    expect(npmi(5, 5, 5, 100)).to.be.closeTo(1, 1e-12);
+    expect(npmi(4, 20, 20, 100)).to.be.closeTo(0, 1e-12);
+    expect(logLikelihood(5, 20, 25, 100)).to.be.closeTo(0, 1e-10);
+    expect(logLikelihood(1, 20, 25, 100)).to.be.below(0);
+  });
+
+  it('stay within them', () => {
+    fc.assert(
+      fc.property(fc.nat(50), fc.nat(50), fc.nat(50), fc.nat(50), (both, one, other, neither) => {
+        const [a, b, n] = [both + one, both + other, both + one + other + neither];
+        fc.pre(n > 0 && a > 0 && b > 0);
+        expect(npmi(both, a, b, n)).to.be.within(-1 - 1e-12, 1 + 1e-12);
+        expect(jaccard(both, a, b)).to.be.within(0, 1);
+        expect(chanceOfPair(both, a, b, n, 1).p).to.be.within(0, 1);
+      }),
+    );
+  });
+});
+
+describe('links', () => {
+  it('corrects for overlap: the same windows seen thrice are no surer', () => {
+    const once = chanceOfPair(10, 20, 25, 100, 1);
+    const thrice = chanceOfPair(30, 60, 75, 300, 3);
+    expect(thrice.g2).to.be.closeTo(once.g2, 1e-9);
+    expect(thrice.p).to.be.closeTo(once.p, 1e-9);
+  });
+
+  it('stand only when they are strong, often enough and sure', () => {
+    const pair = 'rain wind. ';
+    const alone = 'fare. home. seat. ';
+    const tokens = tokensOf(
+      (pair + alone)
+        .repeat(12)
+        .replace(/(\w)/g, '$1')
+        .replace(/\. (\w)/g, (_, c: string) => `. ${c.toUpperCase()}`),
+    );
+    const concepts = conceptsOf(tokens, ['rain', 'wind', 'fare', 'home']);
+    const windows = windowsOf(tokens, { size: 1 });
+    const counts = countTogether(concepts, windows);
+    const settings = { measure: 'npmi' as const, cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 };
+    const links = findLinks(counts, windows, settings);
+    expect(links.standing).to.equal(1);
+    expect([links.source[0], links.target[0], links.both[0]]).to.deep.equal([0, 1, 12]);
+    expect(links.q[0]).to.be.below(1e-6);
+    expect(findLinks(counts, windows, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
+    expect(findLinks(counts, windows, { ...settings, cutOff: 1 }).standing).to.equal(0);
+  });
+});
+
+describe('networks', () => {
+  it('refuse weights that are not above 0', () => {
+    expect(() => buildGraph(2, [0], [1], [0])).to.throw(RangeError, /must be above 0/);
+    expect(() => buildGraph(2, [0], [1], [Number.NaN])).to.throw(RangeError);
+  });
+
+  it('fall into their connected parts', () => {
+    const graph = buildGraph(5, [0, 1, 3], [1, 2, 4], [1, 1, 1]);
+    expect(Array.from(connectedParts(graph))).to.deep.equal([0, 0, 0, 1, 1]);
+    expect(Array.from(connectedParts(graph, [0, 0, 1, 1, 1]))).to.deep.equal([0, 0, 1, 2, 2]);
+  });
+});

@@ -1,0 +1,132 @@
+import { expect } from 'chai';
+import { findBoundaries, findTurnLabels } from '../../src/text/boundaries.ts';
+import { wordsOf } from '../../src/text/scan.ts';
+import { lemmaOf, NOUN, VERB, ADJECTIVE } from '../../src/text/lexicon.ts';
+import { lemmaInStudy } from '../../src/text/lemmas.ts';
+import { partFromLexicon, partsOfTypes } from '../../src/text/parts-of-speech.ts';
+import { finish } from '../../src/numeric/stepwise.ts';
+import { englishLexicon, englishTagger, tokensOf } from '../examples.ts';
+
+const sentences = (text: string): string[] => {
+  const { start, end } = findBoundaries(text);
+  return Array.from(start, (from, i) => text.slice(from, end[i]));
+};
+
+describe('tokens', () => {
+  it('keep inner apostrophes and hyphens, initialisms, and any script', () => {
+    expect(wordsOf("It's the driver’s night-bus – a U.K. first!")).to.deep.equal([
+      "It's",
+      'the',
+      'driver’s',
+      'night-bus',
+      'a',
+      'U.K.',
+      'first',
+    ]);
+    expect(wordsOf('naïve Straße Ελλάδα שלום')).to.deep.equal(['naïve', 'Straße', 'Ελλάδα', 'שלום']);
+    expect(wordsOf("'quoted' -dash- end-")).to.deep.equal(['quoted', 'dash', 'end']);
+  });
+
+  it('are whole for addresses, handles, hashtags and emoji', () => {
+    expect(wordsOf('at https://a.example/b?c=1. ask @bus #late me@x.example 🚌')).to.deep.equal([
+      'at',
+      'https://a.example/b?c=1',
+      'ask',
+      '@bus',
+      '#late',
+      'me@x.example',
+      '🚌',
+    ]);
+  });
+
+  it('of scripts without spaces are split into words', () => {
+    expect(wordsOf('夜のバス').length).to.be.above(1);
+    expect(wordsOf('夜のバス').join('')).to.equal('夜のバス');
+  });
+
+  it('point at the very words of the original', () => {
+    const text = 'Interviewer: Cold?\n\nDriver: Very COLD. “Colder than 1987,” she said.\n\nInterviewer: Ah.';
+    const tokens = tokensOf(text);
+    const said = Array.from(tokens.type, (_, t) => text.slice(tokens.start[t], tokens.end[t]));
+    expect(said).to.deep.equal(['Cold', 'Very', 'COLD', 'Colder', 'than', '1987', 'she', 'said', 'Ah']);
+    expect(Array.from(tokens.sentenceParagraph)).to.deep.equal([1, 2, 2, 3]);
+    expect(Array.from(tokens.sentenceTurn)).to.deep.equal([1, 2, 2, 3]);
+  });
+});
+
+describe('sentences', () => {
+  it('end at marks, not at abbreviations, initials, decimals or list numbers', () => {
+    expect(sentences('Dr. Smith paid 2.50 to J. Doe. She left. Was it late? No! Well… yes.')).to.deep.equal([
+      'Dr. Smith paid 2.50 to J. Doe.',
+      'She left.',
+      'Was it late?',
+      'No!',
+      'Well… yes.',
+    ]);
+    expect(sentences('1. First thing. 2nd.')).to.deep.equal(['1. First thing.', '2nd.']);
+    expect(sentences('He said “Go.” Then he went.')).to.deep.equal(['He said “Go.”', 'Then he went.']);
+    expect(sentences('It was me and I. Then rain.')).to.deep.equal(['It was me and I.', 'Then rain.']);
+  });
+
+  it('end with their paragraph, and a wrapped line goes on', () => {
+    expect(sentences('A line\nthat goes on\n\nAnother')).to.deep.equal(['A line\nthat goes on', 'Another']);
+  });
+
+  it('take long lines for paragraphs where there are no blank ones', () => {
+    const line = 'word '.repeat(40).trim();
+    const { paragraph } = findBoundaries(`${line}\n${line}\n${line}`);
+    expect(Array.from(paragraph)).to.deep.equal([1, 2, 3]);
+  });
+});
+
+describe('turns', () => {
+  it('begin with a repeated label, whose words nobody said', () => {
+    const text = 'Interviewer: One?\nDriver: Two.\nInterviewer: Three?';
+    expect(findTurnLabels(text).map((label) => label.label)).to.deep.equal([
+      'Interviewer',
+      'Driver',
+      'Interviewer',
+    ]);
+    expect(sentences(text)).to.deep.equal(['One?', 'Two.', 'Three?']);
+    expect(Array.from(findBoundaries(text).turn)).to.deep.equal([1, 2, 3]);
+  });
+
+  it('are not seen in a note with a colon', () => {
+    expect(findTurnLabels('Note: bring a coat.\nThe list: one, two.')).to.deep.equal([]);
+  });
+});
+
+describe('lemmas and parts of speech', () => {
+  const lexicon = englishLexicon();
+
+  it('are words, by part of speech', () => {
+    expect(lemmaOf(lexicon, 'buses', NOUN)).to.equal('bus');
+    expect(lemmaOf(lexicon, 'children', NOUN)).to.equal('child');
+    expect(lemmaOf(lexicon, 'waiting', VERB)).to.equal('wait');
+    expect(lemmaOf(lexicon, 'drove', VERB)).to.equal('drive');
+    expect(lemmaOf(lexicon, 'colder', ADJECTIVE)).to.equal('cold');
+    expect(lemmaOf(lexicon, 'glass', NOUN)).to.equal('glass');
+    expect(lemmaOf(lexicon, 'xyzzy', NOUN)).to.equal(undefined);
+  });
+
+  it('of unknown words lose an ending only where the study has the word without it', () => {
+    expect(lemmaInStudy(lexicon, 'zorgles', NOUN, (form) => form === 'zorgle')).to.equal('zorgle');
+    expect(lemmaInStudy(lexicon, 'zorgles', NOUN, () => false)).to.equal('zorgles');
+    expect(lemmaInStudy(lexicon, 'driver’s', NOUN, () => false)).to.equal('driver');
+  });
+
+  it('come from the lexicon where it is clear and are left open where it is not', () => {
+    expect(partFromLexicon(lexicon, 'driver')).to.equal(NOUN);
+    expect(partFromLexicon(lexicon, 'fare')).to.equal(-1);
+  });
+
+  it('agree with the sentence where the lexicon is open', () => {
+    const text = 'The fare is high. A fare costs two pounds. We wait here. They wait there. I wait now.';
+    const tokens = tokensOf(text);
+    const parts = finish(partsOfTypes(tokens, [text], lexicon, englishTagger()));
+    const partOf = (form: string): number => parts.part[tokens.forms.indexOf(form)];
+    expect(partOf('fare')).to.equal(NOUN);
+    expect(partOf('wait')).to.equal(VERB);
+    expect(parts.nounAtTimes[tokens.forms.indexOf('fare')]).to.equal(1);
+  });
+});

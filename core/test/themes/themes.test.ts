@@ -1,0 +1,268 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { buildGraph, connectedParts, type Graph } from '../../src/network/graph.ts';
+import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
+import { finish } from '../../src/numeric/stepwise.ts';
+import { coAssignment, groupByConsensus, runLeiden } from '../../src/themes/consensus.ts';
+import { joinRegisters, letterAt, matchThemes } from '../../src/themes/identity.ts';
+import { leiden } from '../../src/themes/leiden.ts';
+import { modularity } from '../../src/themes/modularity.ts';
+import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
+import { fewestToSpeak } from '../../src/themes/themes.ts';
+import { KARATE } from '../examples.ts';
+
+const karate = buildGraph(
+  34,
+  KARATE.map(([a]) => a - 1),
+  KARATE.map(([, b]) => b - 1),
+  KARATE.map(() => 1),
+);
+
+/** A random network with planted groups. */
+function planted(
+  groups: number,
+  size: number,
+  inside: number,
+  outside: number,
+  seed: number,
+): [Graph, number[]] {
+  const random = seededRandom(seed);
+  const truth = Array.from({ length: groups * size }, (_, v) => Math.floor(v / size));
+  const source: number[] = [];
+  const target: number[] = [];
+  for (let i = 0; i < truth.length; i++) {
+    for (let j = i + 1; j < truth.length; j++) {
+      if (random() < (truth[i] === truth[j] ? inside : outside)) {
+        source.push(i);
+        target.push(j);
+      }
+    }
+  }
+  return [
+    buildGraph(
+      truth.length,
+      source,
+      target,
+      source.map(() => 1),
+    ),
+    truth,
+  ];
+}
+
+const randomGraph = fc
+  .record({
+    size: fc.integer({ min: 2, max: 25 }),
+    links: fc.array(fc.tuple(fc.nat(24), fc.nat(24), fc.integer({ min: 1, max: 9 })), {
+      minLength: 1,
+      maxLength: 60,
+    }),
+  })
+  .map(({ size, links }) => {
+    const kept = links.map(([a, b, w]) => [a % size, b % size, w] as const).filter(([a, b]) => a !== b);
+    return buildGraph(
+      size,
+      kept.map(([a]) => a),
+      kept.map(([, b]) => b),
+      kept.map(([, , w]) => w),
+    );
+  });
+
+describe('modularity', () => {
+  it('of two triangles joined by a link is 5/14, by hand', () => {
+    // m = 7; each triangle: 3/7 − (7/14)²; together 2 · (3/7 − 1/4) = 5/14.
+    const graph = buildGraph(6, [0, 1, 0, 3, 4, 3, 2], [1, 2, 2, 4, 5, 5, 3], [1, 1, 1, 1, 1, 1, 1]);
+    expect(modularity(graph, [0, 0, 0, 1, 1, 1])).to.be.closeTo(5 / 14, 1e-12);
+    expect(modularity(graph, [0, 0, 0, 0, 0, 0])).to.be.closeTo(0, 1e-12);
+    expect(modularity(graph, [0, 0, 0, 1, 1, 1], 2)).to.be.closeTo(6 / 7 - 1, 1e-12);
+  });
+
+  it('of the karate club’s best known grouping is reached: 0.4198', () => {
+    expect(karate.totalDegree).to.equal(156);
+    const { best } = runLeiden(karate, 1, 1, 20);
+    expect(modularity(karate, best)).to.be.closeTo(0.4198, 5e-5);
+  });
+});
+
+describe('Leiden', () => {
+  it('makes connected communities of any network', () => {
+    fc.assert(
+      fc.property(
+        randomGraph,
+        fc.integer({ min: 1, max: 30 }),
+        fc.double({ min: 0.2, max: 4, noNaN: true }),
+        (graph, seed, gamma) => {
+          const community = leiden(graph, gamma, seededRandom(seed));
+          const parts = connectedParts(graph, community);
+          expect(new Set(parts).size).to.equal(new Set(community).size);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('is never worse than leaving every node alone, nor than one group', () => {
+    fc.assert(
+      fc.property(randomGraph, fc.integer({ min: 1, max: 30 }), (graph, seed) => {
+        const reached = modularity(graph, leiden(graph, 1, seededRandom(seed)));
+        const alone = Array.from({ length: graph.size }, (_, v) => v);
+        expect(reached).to.be.at.least(modularity(graph, alone) - 1e-9);
+        expect(reached).to.be.at.least(-1e-9);
+      }),
+    );
+  });
+
+  it('reaches the best of all groupings of a small network', () => {
+    // Every grouping of seven nodes, as restricted growth strings.
+    const groupings: number[][] = [];
+    const grow = (made: number[], next: number): void => {
+      if (made.length === 7) groupings.push(made);
+      else for (let c = 0; c <= next; c++) grow([...made, c], Math.max(next, c + 1));
+    };
+    grow([], 0);
+    expect(groupings).to.have.length(877);
+    let reachedBest = 0;
+    for (let seed = 1; seed <= 20; seed++) {
+      const [graph] = planted(2, 4, 0.7, 0.3, seed);
+      const seven = buildGraph(
+        7,
+        ...(([0, 1, 2] as const).map((column) => {
+          const rows: number[][] = [];
+          for (let v = 0; v < 7; v++) {
+            for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+              if (graph.neighbour[e] > v && graph.neighbour[e] < 7) rows.push([v, graph.neighbour[e], 1]);
+            }
+          }
+          return rows.map((row) => row[column]);
+        }) as [number[], number[], number[]]),
+      );
+      const best = Math.max(...groupings.map((grouping) => modularity(seven, grouping)));
+      const reached = modularity(seven, runLeiden(seven, 1, seed, 10).best);
+      if (Math.abs(best - reached) < 1e-9) reachedBest++;
+    }
+    expect(reachedBest).to.be.at.least(19);
+  });
+
+  it('finds planted groups', () => {
+    const [graph, truth] = planted(6, 20, 0.5, 0.03, 4);
+    expect(normalisedMutualInformation(leiden(graph, 1, seededRandom(1)), truth)).to.be.above(0.95);
+  });
+
+  it('gives the same communities for the same seed', () => {
+    const [graph] = planted(5, 12, 0.4, 0.1, 9);
+    expect(leiden(graph, 1, seededRandom(7))).to.deep.equal(leiden(graph, 1, seededRandom(7)));
+  });
+});
+
+describe('consensus', () => {
+  it('says how often two nodes are together, by hand', () => {
+    const shares = coAssignment([Int32Array.of(0, 0, 1), Int32Array.of(0, 1, 1)], 3);
+    expect(Array.from(shares)).to.deep.equal([1, 0.5, 0, 0.5, 1, 0.5, 0, 0.5, 1]);
+  });
+
+  it('is steady where the groups are clear, and less so where they are not', () => {
+    const [clear] = planted(4, 12, 0.8, 0.02, 2);
+    const [blurred] = planted(4, 12, 0.3, 0.22, 2);
+    const sure = finish(groupByConsensus(clear, 1, 1, 20));
+    const unsure = finish(groupByConsensus(blurred, 1, 1, 20));
+    expect(sure.overallSteadiness).to.equal(1);
+    expect(Math.min(...sure.steadiness)).to.equal(1);
+    expect(unsure.overallSteadiness).to.be.below(0.9);
+    expect(Math.min(...unsure.steadiness)).to.be.below(0.95);
+  });
+
+  it('keeps communities connected', () => {
+    for (let seed = 1; seed <= 10; seed++) {
+      const [graph] = planted(4, 10, 0.35, 0.15, seed);
+      const { community } = finish(groupByConsensus(graph, 1, seed, 15));
+      expect(new Set(connectedParts(graph, community)).size).to.equal(new Set(community).size);
+    }
+  });
+});
+
+describe('the default resolution', () => {
+  it('is the steadiest grouping of 5 to 12 themes', () => {
+    const point = (resolution: number, themes: number, steadiness: number, quality = 0.5) => ({
+      resolution,
+      themes,
+      steadiness,
+      modularity: quality,
+    });
+    expect(
+      defaultResolution([point(0.5, 3, 1), point(1, 6, 0.9), point(2, 7, 0.95), point(3, 14, 1)], 80),
+    ).to.equal(2);
+    expect(defaultResolution([point(1, 6, 0.9, 0.4), point(2, 7, 0.9, 0.6)], 80)).to.equal(2);
+    // Twelve linked concepts make two themes at most worth having.
+    expect(defaultResolution([point(0.5, 2, 1), point(2, 5, 0.6)], 12)).to.equal(0.5);
+    expect(defaultResolution([], 0)).to.equal(1);
+  });
+
+  it('sweeps from 0.3 to 3 in equal ratios', () => {
+    const points = finish(sweepResolution(karate, 1));
+    expect(points).to.have.length(25);
+    expect(points[0].resolution).to.equal(0.3);
+    expect(points[24].resolution).to.equal(3);
+    expect(points[24].themes).to.be.at.least(points[0].themes);
+  });
+});
+
+describe('letters', () => {
+  const ABC = [
+    { letter: 'A', members: ['rain', 'wind', 'cold'], present: true },
+    { letter: 'B', members: ['fare', 'wage', 'rent'], present: true },
+  ];
+
+  it('stay with a theme when its members change a little and its place in the order changes', () => {
+    const { letters } = matchThemes(
+      [
+        ['fare', 'wage', 'tax'],
+        ['rain', 'wind', 'bench', 'cold'],
+      ],
+      ABC,
+    );
+    expect(letters).to.deep.equal(['B', 'A']);
+  });
+
+  it('are new for a new theme, never used ones', () => {
+    const { letters, register } = matchThemes(
+      [
+        ['cafe', 'music'],
+        ['rain', 'wind'],
+      ],
+      ABC,
+    );
+    expect(letters).to.deep.equal(['C', 'A']);
+    expect(register.map((theme) => [theme.letter, theme.present])).to.deep.equal([
+      ['A', true],
+      ['B', false],
+      ['C', true],
+    ]);
+    // The theme that went comes back under its own letter.
+    expect(matchThemes([['fare', 'rent']], register).letters).to.deep.equal(['B']);
+  });
+
+  it('are not given twice after an undo that shows an older grouping', () => {
+    const older = [ABC[0]];
+    const joined = joinRegisters(older, [...ABC, { letter: 'C', members: ['x'], present: true }]);
+    expect(joined.map((theme) => theme.letter)).to.deep.equal(['A', 'B', 'C']);
+    expect(matchThemes([['new']], joined).letters).to.deep.equal(['D']);
+  });
+
+  it('run on after Z', () => {
+    expect([letterAt(0), letterAt(25), letterAt(26), letterAt(27), letterAt(702)]).to.deep.equal([
+      'A',
+      'Z',
+      'AA',
+      'AB',
+      'AAA',
+    ]);
+  });
+});
+
+describe('speaking to a theme', () => {
+  it('takes two of its concepts, or one in a single sentence', () => {
+    expect(fewestToSpeak('sentences', 3)).to.equal(2);
+    expect(fewestToSpeak('sentences', 1)).to.equal(1);
+    expect(fewestToSpeak('paragraph', 1)).to.equal(2);
+  });
+});

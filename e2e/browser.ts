@@ -1,0 +1,200 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+/** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
+const PATIENCE = 30_000;
+
+export interface Served {
+  readonly address: string;
+  readonly close: () => void;
+}
+
+/** Starts the built server on a free port. */
+export async function serve(): Promise<Served> {
+  const child: ChildProcess = spawn(process.execPath, [join(root, 'dist/server/main.js')], {
+    env: { ...process.env, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    child.stdout?.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+      if (found) resolve(found[0]);
+    });
+    child.once('exit', () => reject(new Error(`The server ended: ${said}`)));
+  });
+  return { address, close: () => child.kill() };
+}
+
+/** A browser with a profile and a download folder of its own. */
+export class Browser {
+  readonly profile = mkdtempSync(join(tmpdir(), 'thicket-profile-'));
+  readonly downloads = mkdtempSync(join(tmpdir(), 'thicket-downloads-'));
+  driver!: WebDriver;
+
+  async start(): Promise<void> {
+    const options = new chrome.Options();
+    options.setChromeBinaryPath('/usr/bin/chromium');
+    options.addArguments(
+      '--headless=new',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      `--user-data-dir=${this.profile}`,
+    );
+    options.setUserPreferences({
+      'download.default_directory': this.downloads,
+      'download.prompt_for_download': false,
+    });
+    this.driver = await new Builder()
+      .forBrowser('chrome')
+      .setChromeOptions(options)
+      .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+      .build();
+    await this.fitWindow(1280, 800);
+  }
+
+  /** Makes the page itself this large, whatever the browser puts round it. */
+  async fitWindow(width: number, height: number): Promise<void> {
+    await this.driver.manage().window().setRect({ width, height });
+    const inner = await this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
+    await this.driver
+      .manage()
+      .window()
+      .setRect({ width: 2 * width - inner[0], height: 2 * height - inner[1] });
+  }
+
+  /** Ends the browser as a power cut would: nothing is told to close. */
+  async kill(): Promise<void> {
+    const pid = Number(
+      /^\d+$/m.exec(readFileSync(join(this.profile, 'DevToolsActivePort'), 'utf8').split('\n')[0])?.[0],
+    );
+    if (!pid) throw new Error('The browser has no port.');
+    const { execFileSync } = await import('node:child_process');
+    execFileSync('pkill', ['-9', '-f', this.profile]);
+    await this.driver.quit().catch(() => undefined);
+    rmSync(join(this.profile, 'SingletonLock'), { force: true });
+  }
+
+  async end(): Promise<void> {
+    await this.driver.quit().catch(() => undefined);
+    rmSync(this.profile, { recursive: true, force: true, maxRetries: 5 });
+    rmSync(this.downloads, { recursive: true, force: true, maxRetries: 5 });
+  }
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `Nothing is ${css}`);
+  }
+
+  all(css: string): Promise<WebElement[]> {
+    return this.driver.findElements(By.css(css));
+  }
+
+  /** The first thing that can be pressed with this text, waited for. */
+  async button(text: string): Promise<WebElement> {
+    const path = `//*[self::button or self::a or @role='button'][normalize-space()=${JSON.stringify(text)}]`;
+    const found = await this.driver.wait(
+      until.elementLocated(By.xpath(path)),
+      PATIENCE,
+      `No button says ${text}`,
+    );
+    await this.driver.wait(until.elementIsVisible(found), PATIENCE);
+    return found;
+  }
+
+  async press(text: string): Promise<void> {
+    await (await this.button(text)).click();
+  }
+
+  /** Waits for something to hold, asking again while the page changes under it. */
+  async until(what: string, holds: () => Promise<boolean>): Promise<void> {
+    await this.driver.wait(
+      async () => {
+        try {
+          return await holds();
+        } catch (error) {
+          if (error instanceof Error && /StaleElement|NoSuchElement/.test(error.name)) return false;
+          throw error;
+        }
+      },
+      PATIENCE,
+      what,
+    );
+  }
+
+  async textOf(css: string): Promise<string> {
+    return (await this.find(css)).getText();
+  }
+
+  async waitForText(css: string, expected: string | RegExp): Promise<void> {
+    await this.until(`${css} never said ${String(expected)}`, async () => {
+      const text = await this.textOf(css);
+      return typeof expected === 'string' ? text.includes(expected) : expected.test(text);
+    });
+  }
+
+  /** Waits until the figures shown are those of the study as it is. */
+  async settled(): Promise<void> {
+    await this.waitForText('.status-now', /^(?:up to date|Nothing to compute yet)$/);
+    await this.until(
+      'The trail never came up to date',
+      async () => (await this.all('.trail .is-computing')).length === 0,
+    );
+    await this.until('The stage stayed dim', async () => (await this.all('.dimmed')).length === 0);
+  }
+
+  async goTo(stop: string): Promise<void> {
+    const link = await this.find(`.trail a[href*="/${stop}"]`);
+    await link.click();
+    await this.until(`The trail never came to ${stop}`, async () =>
+      (await this.driver.getCurrentUrl()).includes(`/${stop}`),
+    );
+    await this.settled();
+  }
+
+  /** The words drawn on the map, sorted. */
+  async mapWords(): Promise<string[]> {
+    return this.driver.executeScript<string[]>(
+      "return Array.from(document.querySelectorAll('.map-word text'), (each) => each.textContent).sort()",
+    );
+  }
+
+  /** Everything of the map's drawing that a change would show in. */
+  async mapDrawing(): Promise<string> {
+    return this.driver.executeScript<string>(
+      "return Array.from(document.querySelectorAll('.concept-map path, .concept-map text'), (each) => (each.getAttribute('d') ?? '') + (each.getAttribute('x') ?? '') + each.textContent).join('|')",
+    );
+  }
+
+  async undo(): Promise<void> {
+    await this.driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
+  }
+
+  /** Waits for a finished download with this ending and returns its path. */
+  async download(ending: string): Promise<string> {
+    let path = '';
+    await this.until(`No ${ending} was saved`, async () => {
+      const name = readdirSync(this.downloads).find((each) => each.endsWith(ending));
+      path = name ? join(this.downloads, name) : '';
+      return path !== '';
+    });
+    return path;
+  }
+}
+
+/** The messages of the console that tell of a fault. */
+export async function faultsOf(driver: WebDriver): Promise<string[]> {
+  const entries = await driver.manage().logs().get('browser');
+  return entries.filter((entry) => entry.level.name === 'SEVERE').map((entry) => entry.message);
+}

@@ -1,0 +1,62 @@
+// The import rule of core: a folder imports from the folders above it in the stage order, never back; nothing imports
+// web, server or cli but themselves.
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, relative, resolve, dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const MAY_IMPORT = {
+  numeric: [],
+  text: ['numeric'],
+  concepts: ['numeric', 'text'],
+  network: ['numeric', 'text', 'concepts'],
+  themes: ['numeric', 'text', 'concepts', 'network'],
+  map: ['numeric', 'text', 'concepts', 'network', 'themes'],
+  compare: ['numeric', 'text', 'concepts', 'network', 'themes'],
+  reading: ['numeric', 'text', 'concepts', 'network', 'themes'],
+  // What a study is, and the files it is read from and written to, know each other.
+  formats: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'reading', 'study'],
+  study: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'reading', 'formats'],
+};
+
+function* sources(folder) {
+  for (const entry of readdirSync(join(root, folder), { withFileTypes: true })) {
+    if (entry.name === 'node_modules' || entry.name === 'dist') continue;
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) yield* sources(path);
+    else if (/\.tsx?$/.test(entry.name)) yield path;
+  }
+}
+
+const faults = [];
+const importsOf = (path) =>
+  [...readFileSync(join(root, path), 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)].map(
+    (match) => match[1],
+  );
+
+for (const path of sources('core/src')) {
+  const folder = path.split('/')[2];
+  if (!(folder in MAY_IMPORT)) continue;
+  for (const target of importsOf(path)) {
+    if (!target.startsWith('.')) continue;
+    const other = relative(join(root, 'core/src'), resolve(root, dirname(path), target)).split('/')[0];
+    if (other !== folder && !MAY_IMPORT[folder].includes(other))
+      faults.push(`${path} imports ${target}: ${folder} may not import ${other}`);
+  }
+}
+for (const owner of ['core', 'web', 'server', 'cli']) {
+  for (const path of sources(join(owner, 'src'))) {
+    for (const target of importsOf(path)) {
+      const foreign = ['web', 'server', 'cli'].find(
+        (each) =>
+          each !== owner && (target.startsWith(`@green-thicket/${each}`) || target.includes(`../${each}/`)),
+      );
+      if (foreign) faults.push(`${path} imports ${target}: nothing imports ${foreign}`);
+    }
+  }
+}
+if (faults.length > 0) {
+  console.error(faults.join('\n'));
+  process.exit(1);
+}
+console.log('Imports follow the order of the stages.');

@@ -1,0 +1,88 @@
+// npm test: installs what is missing, then types, lint, unit tests and the real interface in headless Chromium.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildCommands, buildWeb, checkNode, install, root, say } from './run.mjs';
+
+const BROWSER_PACKAGES = { '/usr/bin/chromium': 'chromium', '/usr/bin/chromedriver': 'chromium-driver' };
+const missing = () =>
+  Object.entries(BROWSER_PACKAGES)
+    .filter(([path]) => !existsSync(path))
+    .map(([, name]) => name);
+
+let passed = 0;
+let failed = 0;
+
+/** Runs a check that either holds or not, and counts it as one. */
+function check(name, command, args) {
+  say(`${name} …`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
+  if (status === 0) passed++;
+  else {
+    failed++;
+    say(`${name}: failed.`);
+  }
+}
+
+/** Runs a Mocha suite and counts its tests. */
+function suite(name, config) {
+  say(`${name} …`);
+  const folder = mkdtempSync(join(tmpdir(), 'thicket-report-'));
+  const report = join(folder, 'report.json');
+  const { status } = spawnSync(
+    process.execPath,
+    ['node_modules/mocha/bin/mocha.js', '--config', config, '--reporter', 'scripts/reporter.cjs'],
+    {
+      cwd: root,
+      stdio: 'inherit',
+      env: { ...process.env, THICKET_REPORT: report },
+    },
+  );
+  if (existsSync(report)) {
+    const counts = JSON.parse(readFileSync(report, 'utf8'));
+    passed += counts.passes;
+    failed += counts.failures;
+    if (status !== 0 && counts.failures === 0) failed++;
+  } else {
+    failed++;
+    say(`${name}: ended without a report.`);
+  }
+  rmSync(folder, { recursive: true });
+}
+
+checkNode();
+install();
+if (missing().length > 0) {
+  say(`Installing ${missing().join(' and ')} for the browser tests …`);
+  const quiet = {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  };
+  spawnSync('apt-get', ['update', '-qq'], quiet);
+  spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing()], quiet);
+}
+await buildCommands();
+await buildWeb();
+for (const project of ['core', 'web', 'server', 'cli', 'tsconfig.tests.json']) {
+  check(`Types of ${project}`, process.execPath, ['node_modules/typescript/bin/tsc', '-p', project]);
+}
+check('Lint', process.execPath, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
+check('Formatting', process.execPath, [
+  'node_modules/prettier/bin/prettier.cjs',
+  '--check',
+  '.',
+  '--log-level',
+  'warn',
+]);
+check('Imports', process.execPath, ['scripts/check-imports.mjs']);
+suite('Unit tests', '.mocharc.json');
+if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json');
+else {
+  failed++;
+  say(
+    `The browser tests could not run: ${missing().join(' and ')} ${missing().length === 1 ? 'is' : 'are'} missing. As root: apt-get install ${missing().join(' ')}`,
+  );
+}
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
