@@ -95,7 +95,7 @@ export function CleanStop() {
           ))}
         </ul>
       </section>
-      <main className="stage" aria-label="Clean">
+      <main className="stage" aria-label="Clean" tabIndex={0}>
         {data && (
           <article
             className={`clean-text${isPlaceholderData ? ' dimmed' : ''}`}

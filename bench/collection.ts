@@ -1,0 +1,95 @@
+import { readFileSync } from 'node:fs';
+import { parseLexicon } from '../core/src/text/lexicon.ts';
+import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
+import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
+
+/** A made-up collection in which it is known which concepts belong to which theme. */
+export interface Planted {
+  readonly texts: readonly string[];
+  /** Theme of each planted concept, by word. */
+  readonly themeOf: ReadonlyMap<string, number>;
+}
+
+export interface PlantedSettings {
+  readonly words: number;
+  readonly wordsPerSource: number;
+  readonly themes: number;
+  readonly conceptsPerTheme: number;
+  readonly seed: number;
+}
+
+const FUNCTION_WORDS = 'the a of to and in that it is was for on with as at by we they you he she this but not or from'.split(' ');
+
+/** Draws from a list with chances falling as 1 / (rank + shift). */
+function zipf(count: number, shift: number): (random: Random) => number {
+  const sums = new Float64Array(count);
+  let sum = 0;
+  for (let i = 0; i < count; i++) sums[i] = sum += 1 / (i + shift);
+  return (random) => {
+    const wanted = random() * sum;
+    let low = 0;
+    let high = count - 1;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (sums[middle] < wanted) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+}
+
+/**
+ * Writes a collection: paragraphs of a few sentences, half of them about one theme and so with two or three of its
+ * concepts a sentence, all with common words and a long tail of filler nouns, verbs and adjectives that belong nowhere.
+ */
+export function plantedCollection(settings: PlantedSettings): Planted {
+  const { words, wordsPerSource, themes, conceptsPerTheme, seed } = settings;
+  const random = seededRandom(seed);
+  const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
+  const stops = stopWordsInForce(true, []);
+  const known = [...lexicon.senses].filter(([word]) => /^[a-z]{4,10}$/.test(word) && !word.endsWith('s') && !stops.has(word));
+  const nouns = known.filter(([, [n, v, a, o]]) => n > 0 && v < 0 && a < 0 && o < 0).map(([word]) => word);
+  const others = known.filter(([, [n, v, a]]) => (v > 3 || a > 3) && n <= v + a).map(([word]) => word);
+  shuffle(nouns as unknown as number[], random);
+  const concepts = nouns.slice(0, themes * conceptsPerTheme);
+  const themeOf = new Map(concepts.map((word, i) => [word, Math.floor(i / conceptsPerTheme)]));
+  const filler = nouns.slice(concepts.length, concepts.length + 2500);
+  const pickFiller = zipf(filler.length, 12);
+  const pickOther = zipf(others.length, 20);
+  const pickConcept = zipf(conceptsPerTheme, 4);
+  const pick = (from: readonly string[]): string => from[Math.floor(random() * from.length)];
+
+  const sentence = (theme: number): string => {
+    const made: string[] = [];
+    const length = 8 + Math.floor(random() * 10);
+    const planted = theme >= 0 && random() < 0.75 ? 2 + Math.floor(random() * 2) : 0;
+    for (let i = 0; i < length; i++) {
+      made.push(pick(FUNCTION_WORDS));
+      const chance = random();
+      if (chance < 0.3) made.push(filler[pickFiller(random)]);
+      else if (chance < 0.5) made.push(others[pickOther(random)]);
+    }
+    for (let i = 0; i < planted; i++) {
+      made.splice(1 + Math.floor(random() * (made.length - 1)), 0, concepts[theme * conceptsPerTheme + pickConcept(random)]);
+    }
+    const text = made.join(' ');
+    return `${text[0].toUpperCase()}${text.slice(1)}.`;
+  };
+
+  const texts: string[] = [];
+  let written = 0;
+  while (written < words) {
+    const paragraphs: string[] = [];
+    let inSource = 0;
+    while (inSource < wordsPerSource && written < words) {
+      const theme = random() < 0.5 ? Math.floor(random() * themes) : -1;
+      const paragraph = Array.from({ length: 3 + Math.floor(random() * 4) }, () => sentence(theme)).join(' ');
+      paragraphs.push(paragraph);
+      const count = paragraph.split(' ').length;
+      inSource += count;
+      written += count;
+    }
+    texts.push(paragraphs.join('\n\n'));
+  }
+  return { texts, themeOf };
+}
