@@ -18,7 +18,8 @@ export interface PlantedSettings {
   readonly seed: number;
 }
 
-const FUNCTION_WORDS = 'the a of to and in that it is was for on with as at by we they you he she this but not or from'.split(' ');
+const FUNCTION_WORDS =
+  'the a of to and in that it is was for on with as at by we they you he she this but not or from'.split(' ');
 
 /** Draws from a list with chances falling as 1 / (rank + shift). */
 function zipf(count: number, shift: number): (random: Random) => number {
@@ -47,7 +48,9 @@ export function plantedCollection(settings: PlantedSettings): Planted {
   const random = seededRandom(seed);
   const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
   const stops = stopWordsInForce(true, []);
-  const known = [...lexicon.senses].filter(([word]) => /^[a-z]{4,10}$/.test(word) && !word.endsWith('s') && !stops.has(word));
+  const known = [...lexicon.senses].filter(
+    ([word]) => /^[a-z]{4,10}$/.test(word) && !word.endsWith('s') && !stops.has(word),
+  );
   const nouns = known.filter(([, [n, v, a, o]]) => n > 0 && v < 0 && a < 0 && o < 0).map(([word]) => word);
   const others = known.filter(([, [n, v, a]]) => (v > 3 || a > 3) && n <= v + a).map(([word]) => word);
   shuffle(nouns as unknown as number[], random);
@@ -70,7 +73,11 @@ export function plantedCollection(settings: PlantedSettings): Planted {
       else if (chance < 0.5) made.push(others[pickOther(random)]);
     }
     for (let i = 0; i < planted; i++) {
-      made.splice(1 + Math.floor(random() * (made.length - 1)), 0, concepts[theme * conceptsPerTheme + pickConcept(random)]);
+      made.splice(
+        1 + Math.floor(random() * (made.length - 1)),
+        0,
+        concepts[theme * conceptsPerTheme + pickConcept(random)],
+      );
     }
     const text = made.join(' ');
     return `${text[0].toUpperCase()}${text.slice(1)}.`;

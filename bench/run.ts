@@ -20,7 +20,12 @@ export function median(values: readonly number[]): number {
 interface RunRecord {
   readonly stages: readonly { readonly stage: string; readonly milliseconds: number }[];
   readonly peakMemoryMB: number;
-  readonly counts: { readonly words: number; readonly concepts: number; readonly links: number; readonly themes: number };
+  readonly counts: {
+    readonly words: number;
+    readonly concepts: number;
+    readonly links: number;
+    readonly themes: number;
+  };
 }
 
 /** How well the themes found agree with those planted, over the planted concepts that were kept. */
@@ -42,14 +47,23 @@ function benchCommand(words: number): void {
   const planted = plantedCollection({ words, wordsPerSource: 800, themes: 8, conceptsPerTheme: 10, seed: 7 });
   const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
   mkdirSync(join(folder, 'texts'));
-  planted.texts.forEach((text, i) => writeFileSync(join(folder, 'texts', `${String(i).padStart(5, '0')}.txt`), text));
+  planted.texts.forEach((text, i) =>
+    writeFileSync(join(folder, 'texts', `${String(i).padStart(5, '0')}.txt`), text),
+  );
   const walls: number[] = [];
   const records: RunRecord[] = [];
   for (let i = 0; i < REPEATS; i++) {
     const started = performance.now();
     const { status, stderr } = spawnSync(
       process.execPath,
-      [join(root, 'dist/cli/main.js'), 'analyse', join(folder, 'texts'), '--out', join(folder, 'out'), '--quiet'],
+      [
+        join(root, 'dist/cli/main.js'),
+        'analyse',
+        join(folder, 'texts'),
+        '--out',
+        join(folder, 'out'),
+        '--quiet',
+      ],
       { encoding: 'utf8' },
     );
     if (status !== 0) throw new Error(stderr);
@@ -59,15 +73,24 @@ function benchCommand(words: number): void {
   const { counts } = records[0];
   const { ami, kept } = recovery(join(folder, 'out'), planted);
   const wall = median(walls);
-  console.log(`\n## Command line, ${counts.words.toLocaleString('en-GB')} words in ${planted.texts.length} files\n`);
+  console.log(
+    `\n## Command line, ${counts.words.toLocaleString('en-GB')} words in ${planted.texts.length} files\n`,
+  );
   console.log('| stage | median ms | words a second |');
   console.log('|---|---:|---:|');
   for (const { stage } of records[0].stages) {
-    const times = records.map((record) => record.stages.find((each) => each.stage === stage)?.milliseconds ?? 0);
+    const times = records.map(
+      (record) => record.stages.find((each) => each.stage === stage)?.milliseconds ?? 0,
+    );
     const time = median(times);
-    if (time >= 1) console.log(`| ${stage} | ${time} | ${Math.round(counts.words / (time / 1000)).toLocaleString('en-GB')} |`);
+    if (time >= 1)
+      console.log(
+        `| ${stage} | ${time} | ${Math.round(counts.words / (time / 1000)).toLocaleString('en-GB')} |`,
+      );
   }
-  console.log(`| **from files to map and tables** | **${Math.round(wall)}** | ${Math.round(counts.words / (wall / 1000)).toLocaleString('en-GB')} |`);
+  console.log(
+    `| **from files to map and tables** | **${Math.round(wall)}** | ${Math.round(counts.words / (wall / 1000)).toLocaleString('en-GB')} |`,
+  );
   console.log(
     `\npeak memory ${Math.max(...records.map((record) => record.peakMemoryMB))} MB; ${counts.concepts} concepts, ${counts.links} links, ${counts.themes} themes; ` +
       `${kept} of ${planted.themeOf.size} planted concepts kept, recovery of the planted themes (AMI) ${ami.toFixed(3)}`,

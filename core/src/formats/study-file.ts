@@ -173,7 +173,7 @@ export function writeStudyFile(file: StudyFile): Uint8Array {
     entries[`sources/${sourceId}.txt`] = strToU8(originals.get(sourceId) ?? '');
   }
   // A fixed date, the first a ZIP can have, so that no clock gets into the bytes.
-  return zipSync(entries, { level: 6, mtime: new Date(1980, 0, 1, 12) });
+  return zipSync(entries, { level: 3, mtime: new Date(1980, 0, 1, 12) });
 }
 
 /** Opens a study file, or throws a StudyFileError that says why it can't be; nothing of a faulty file is taken. */

@@ -1,19 +1,19 @@
 /** Whole numbers pushed one by one into a typed array that grows by half. */
 export class Int32List {
   length = 0;
-  #items = new Int32Array(1024);
+  private items = new Int32Array(1024);
 
   push(value: number): void {
-    if (this.length === this.#items.length) {
-      const grown = new Int32Array(Math.ceil(this.#items.length * 1.5));
-      grown.set(this.#items);
-      this.#items = grown;
+    if (this.length === this.items.length) {
+      const grown = new Int32Array(Math.ceil(this.items.length * 1.5));
+      grown.set(this.items);
+      this.items = grown;
     }
-    this.#items[this.length++] = value;
+    this.items[this.length++] = value;
   }
 
   /** The numbers pushed so far, in an array of just their length. */
   done(): Int32Array {
-    return this.#items.slice(0, this.length);
+    return this.items.slice(0, this.length);
   }
 }

@@ -70,6 +70,11 @@ export function applyEdits(layer: LayeredText, edits: readonly Edit[]): LayeredT
  */
 export function originalPlaces(layer: LayeredText): (cleanPlace: number) => number {
   let run = 0;
+  // Most sources lose nothing, and then every place is its own.
+  if (layer.length.length === 1 && layer.originalStart[0] === 0 && layer.cleanStart[0] === 0) {
+    const end = layer.length[0];
+    return (place) => Math.min(place, end);
+  }
   return (place) => {
     while (run + 1 < layer.cleanStart.length && layer.cleanStart[run + 1] <= place) run++;
     if (layer.length.length === 0) return 0;

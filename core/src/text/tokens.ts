@@ -2,6 +2,7 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { cleanText, type CleaningSettings } from './cleaning.ts';
 import { Int32List } from '../numeric/int32-list.ts';
+import { Interner } from './interner.ts';
 import { originalPlaces } from './offsets.ts';
 import { scanTokens } from './scan.ts';
 
@@ -36,10 +37,9 @@ export interface Tokens {
  * keeps no token is left out.
  */
 export function* readTokens(originals: readonly string[], settings: CleaningSettings): Stepwise<Tokens> {
-  const forms: string[] = [];
+  const interner = new Interner();
   const kinds: number[] = [];
   const mentions: number[] = [];
-  const idOf = new Map<string, number>();
   const type = new Int32List();
   const start = new Int32List();
   const end = new Int32List();
@@ -78,12 +78,8 @@ export function* readTokens(originals: readonly string[], settings: CleaningSett
       } else {
         joinedFlags.push(joined ? 1 : 0);
       }
-      const form = layer.text.slice(cleanFrom, cleanTo);
-      let id = idOf.get(form);
-      if (id === undefined) {
-        id = forms.length;
-        idOf.set(form, id);
-        forms.push(form);
+      const id = interner.intern(layer.text, cleanFrom, cleanTo);
+      if (id === kinds.length) {
         kinds.push(kind);
         mentions.push(0);
       }
@@ -97,13 +93,13 @@ export function* readTokens(originals: readonly string[], settings: CleaningSett
   sourceFirst.push(sentenceFirst.length);
   sentenceFirst.push(type.length);
   return {
-    forms,
+    forms: interner.forms,
     kindOf: Uint8Array.from(kinds),
     mentionsOf: Int32Array.from(mentions),
     type: type.done(),
     start: start.done(),
     end: end.done(),
-    joined: Uint8Array.from(joinedFlags.done()),
+    joined: new Uint8Array(joinedFlags.done()),
     sentenceFirst: sentenceFirst.done(),
     sentenceSource: sentenceSource.done(),
     sentenceParagraph: sentenceParagraph.done(),

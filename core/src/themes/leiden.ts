@@ -23,7 +23,7 @@ export function leiden(
   if (graph.totalDegree === 0) return Int32Array.from({ length: graph.size }, (_, v) => v);
   let quality = -Infinity;
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const next = leidenRound(graph, community, resolution, random);
+    const next = leidenRound(graph, community, resolution, random, round > 0);
     const reached = modularity(graph, next, resolution);
     if (reached <= quality + GAIN_MARGIN) break;
     quality = reached;
@@ -32,14 +32,23 @@ export function leiden(
   return community;
 }
 
-/** One pass over all levels. */
-function leidenRound(graph: Graph, start: Int32Array, resolution: number, random: Random): Int32Array {
+/** One pass over all levels. `settled`: the start is what such a pass ended with. */
+function leidenRound(
+  graph: Graph,
+  start: Int32Array,
+  resolution: number,
+  random: Random,
+  settled: boolean,
+): Int32Array {
   let level = graph;
   let community = start;
   // Node of the current level that each node of the first level is part of.
   let nodeOf = Int32Array.from({ length: graph.size }, (_, v) => v);
   for (;;) {
-    community = renumber(moveNodes(level, community, resolution, random));
+    const moved = renumber(moveNodes(level, community, resolution, random));
+    // A later round that moves no single node finds the state the last one left; the levels above would not move either.
+    if (level === graph && settled && same(moved, community)) return community;
+    community = moved;
     const communities = countOf(community);
     if (communities === level.size) break;
     const refined = renumber(refine(level, community, resolution, random));
@@ -53,6 +62,11 @@ function leidenRound(graph: Graph, start: Int32Array, resolution: number, random
     community = communityOfGroup;
   }
   return renumber(nodeOf.map((node) => community[node]));
+}
+
+function same(a: Int32Array, b: Int32Array): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }
 
 function countOf(community: Int32Array): number {

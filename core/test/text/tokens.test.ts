@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
+import { Interner } from '../../src/text/interner.ts';
 import { findBoundaries, findTurnLabels } from '../../src/text/boundaries.ts';
 import { wordsOf } from '../../src/text/scan.ts';
 import { lemmaOf, NOUN, VERB, ADJECTIVE } from '../../src/text/lexicon.ts';
@@ -51,6 +53,25 @@ describe('tokens', () => {
     expect(said).to.deep.equal(['Cold', 'Very', 'COLD', 'Colder', 'than', '1987', 'she', 'said', 'Ah']);
     expect(Array.from(tokens.sentenceParagraph)).to.deep.equal([1, 2, 2, 3]);
     expect(Array.from(tokens.sentenceTurn)).to.deep.equal([1, 2, 2, 3]);
+  });
+});
+
+describe('interning', () => {
+  it('numbers pieces as a Map would, over any growth', () => {
+    fc.assert(
+      fc.property(fc.array(fc.string({ maxLength: 3 }), { maxLength: 60 }), (pieces) => {
+        const interner = new Interner();
+        const known = new Map<string, number>();
+        for (const piece of pieces) {
+          if (!known.has(piece)) known.set(piece, known.size);
+          expect(interner.intern(`<${piece}>`, 1, 1 + piece.length)).to.equal(known.get(piece));
+        }
+        expect(interner.forms).to.deep.equal([...known.keys()]);
+      }),
+    );
+    const many = new Interner();
+    for (let i = 0; i < 40_000; i++) expect(many.intern(String(i), 0, String(i).length)).to.equal(i);
+    expect(many.intern('39999', 0, 5)).to.equal(39_999);
   });
 });
 

@@ -1,0 +1,42 @@
+// Takes the pictures of docs/screenshots from the sample study: npm run screenshots (after a build).
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Browser, root, serve } from './browser.ts';
+
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+const served = await serve();
+const browser = new Browser();
+try {
+  await browser.start();
+  const picture = async (name: string): Promise<void> => {
+    // Type is drawn once it is there, and a pointer resting on something would show in the picture.
+    await browser.driver.executeScript('return document.fonts.ready.then(() => true)');
+    writeFileSync(join(folder, `${name}.png`), await browser.driver.takeScreenshot(), 'base64');
+  };
+  await browser.driver.get(served.address);
+  await browser.button('Open the sample study');
+  await picture('start');
+  await browser.driver.get(`${served.address}/demo`);
+  await browser.find('.map-word');
+  await browser.settled();
+  const study = (await browser.driver.getCurrentUrl()).replace(/\/map.*/, '');
+  const views: [name: string, address: string, ready: string][] = [
+    ['sources', 'sources', '.source-table'],
+    ['clean', 'clean', '.clean-body'],
+    ['concepts', 'concepts?concept=night+shift', '.concept-card'],
+    ['links', 'links?concept=driver', '.ant-table-row'],
+    ['themes', 'themes?theme=B', '.theme-column'],
+    ['map', 'map?concept=camera&with=police', '.passage'],
+    ['compare', 'compare?theme=A&attribute=role&group=shift+worker', '.passage'],
+  ];
+  for (const [name, address, ready] of views) {
+    await browser.driver.get(`${study}/${address}`);
+    await browser.find(ready);
+    await browser.settled();
+    await picture(name);
+  }
+} finally {
+  await browser.end();
+  served.close();
+}
