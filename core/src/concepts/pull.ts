@@ -28,19 +28,24 @@ export function pullOfCandidates(
   for (const candidate of occurrence) mentions[candidate]++;
   let judged = candidateCount;
   while (judged > 0 && mentions[judged - 1] < FEWEST_MENTIONS) judged--;
-  const company = new Int32Array(judged * references);
+  const company = new Float64Array(judged * references);
+  const inBlockOf = new Int32Array(candidateCount);
   const present: number[] = [];
 
+  // Counted by different candidates, so that a block of any length costs no more than it has words.
   const countBlock = (from: number, to: number): void => {
-    present.length = 0;
-    for (let i = from; i < to; i++) if (occurrence[i] < references) present.push(occurrence[i]);
-    if (present.length === 0) return;
     for (let i = from; i < to; i++) {
-      const candidate = occurrence[i];
-      if (candidate >= judged) continue;
-      const row = candidate * references;
-      for (const reference of present) company[row + reference]++;
+      if (inBlockOf[occurrence[i]]++ === 0) present.push(occurrence[i]);
     }
+    for (const reference of present) {
+      if (reference >= references) continue;
+      for (const candidate of present) {
+        if (candidate < judged)
+          company[candidate * references + reference] += inBlockOf[candidate] * inBlockOf[reference];
+      }
+    }
+    for (const candidate of present) inBlockOf[candidate] = 0;
+    present.length = 0;
   };
   let next = 0;
   let inBlock = 0;

@@ -14,6 +14,8 @@ const ENOUGH_MET = 12;
 const LOOKS = 5;
 /** A sentence longer than this is not tagged: it is a table or a list, and costs as much as many others. */
 const LONGEST_SENTENCE = 80;
+/** … or in characters: one endless run of letters is no word. */
+const LONGEST_IN_CHARACTERS = 1000;
 const SENTENCES_A_STEP = 120;
 
 const PART_OF_TAG: Record<string, number> = { NOUN, PROPN: NOUN, VERB, ADJ: ADJECTIVE };
@@ -91,6 +93,7 @@ export function* partsOfTypes(
     const first = tokens.sentenceFirst[s];
     const last = tokens.sentenceFirst[s + 1];
     if (last - first > LONGEST_SENTENCE) continue;
+    if (tokens.sentenceEnd[s] - tokens.sentenceStart[s] > LONGEST_IN_CHARACTERS) continue;
     let useful = false;
     for (let t = first; t < last && !useful; t++) useful = wanted[tokens.type[t]] > 0;
     if (!useful) continue;
