@@ -1,4 +1,4 @@
-import type { Polygon } from './geometry.ts';
+import { vectorLength, type Polygon } from './geometry.ts';
 import { hatchOf, inkOf, MOSS, NEUTRAL_INK, PAPER, tint } from './palette.ts';
 import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
 
@@ -20,7 +20,7 @@ export function roundedPath(polygon: Polygon, corner = CORNER): string {
   const n = polygon.length;
   if (n < 3) return '';
   const towards = (from: readonly [number, number], to: readonly [number, number]): string => {
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
+    const length = vectorLength(to[0] - from[0], to[1] - from[1]);
     const share = length === 0 ? 0 : Math.min(corner, length / 2) / length;
     return `${digit(from[0] + (to[0] - from[0]) * share)} ${digit(from[1] + (to[1] - from[1]) * share)}`;
   };

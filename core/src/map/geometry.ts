@@ -1,4 +1,9 @@
 export type Point = readonly [x: number, y: number];
+/** Length of a vector. √ is exact everywhere; Math.hypot is neither that nor fast. */
+export function vectorLength(dx: number, dy: number): number {
+  return Math.sqrt(dx * dx + dy * dy);
+}
+
 /** A convex polygon, its corners in order. */
 export type Polygon = readonly Point[];
 /** The points with nx·x + ny·y ≤ limit; (nx, ny) has length 1. */
@@ -64,7 +69,7 @@ export function halfPlanes(polygon: Polygon): HalfPlane[] {
   for (let i = 0; i < polygon.length; i++) {
     const a = polygon[i];
     const b = polygon[(i + 1) % polygon.length];
-    const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
+    const length = vectorLength(b[0] - a[0], b[1] - a[1]);
     if (length < 1e-9) continue;
     const nx = (b[1] - a[1]) / length;
     const ny = (a[0] - b[0]) / length;

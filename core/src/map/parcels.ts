@@ -1,4 +1,4 @@
-import { area, centroid, clip, type Point, type Polygon } from './geometry.ts';
+import { area, centroid, clip, vectorLength, type Point, type Polygon } from './geometry.ts';
 
 /** The land the map is drawn on: a rounded shape that fills a width × height sheet but for a margin. */
 export function outline(width: number, height: number, margin: number): Point[] {
@@ -39,7 +39,7 @@ export function stressPlaces(closeness: readonly (readonly number[])[], start: r
         const weight = wanted[i][j] ** -2;
         const dx = place[0] - places[j][0];
         const dy = place[1] - places[j][1];
-        const distance = Math.max(Math.hypot(dx, dy), 1e-6);
+        const distance = Math.max(vectorLength(dx, dy), 1e-6);
         x += weight * (places[j][0] + (wanted[i][j] * dx) / distance);
         y += weight * (places[j][1] + (wanted[i][j] * dy) / distance);
         sum += weight;
@@ -76,7 +76,7 @@ export function powerCells(land: Polygon, sites: readonly Point[], weights: Arra
       if (j === i) continue;
       const dx = sites[j][0] - site[0];
       const dy = sites[j][1] - site[1];
-      const length = Math.hypot(dx, dy);
+      const length = vectorLength(dx, dy);
       if (length < 1e-9) continue;
       const constant =
         (sites[j][0] ** 2 + sites[j][1] ** 2 - site[0] ** 2 - site[1] ** 2 + weights[i] - weights[j]) / 2;

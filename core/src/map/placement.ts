@@ -1,3 +1,4 @@
+import { hashNumber } from '../numeric/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
   area,
@@ -6,12 +7,15 @@ import {
   isInside,
   projectInto,
   roomForBox,
+  vectorLength,
   type Point,
   type Polygon,
 } from './geometry.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
 export interface Label {
+  /** What the label starts from: the same key starts in the same place, whatever else is on the map. */
+  readonly key: string;
   readonly parcel: number;
   readonly width: number;
   readonly height: number;
@@ -95,15 +99,17 @@ function settle(
   const x = new Float64Array(labels.length);
   const y = new Float64Array(labels.length);
   labels.forEach((label, i) => {
-    const random = seededRandom(seed, i);
+    const random = seededRandom(seed, hashNumber(label.key));
     const angle = 2 * Math.PI * random();
     const away = 60 * Math.sqrt(random());
     x[i] = middles[label.parcel][0] + away * Math.cos(angle);
     y[i] = middles[label.parcel][1] + away * Math.sin(angle);
   });
   // The distance at which labels of a parcel would fill it evenly.
-  const members = parcels.map((_, p) => labels.filter((label) => label.parcel === p).length);
-  const reach = parcels.map((parcel, p) => Math.sqrt(Math.max(1, area(parcel)) / Math.max(1, members[p])));
+  const members = parcels.map((_, p) => [...labels.keys()].filter((i) => labels[i].parcel === p));
+  const reach = parcels.map((parcel, p) =>
+    Math.sqrt(Math.max(1, area(parcel)) / Math.max(1, members[p].length)),
+  );
   for (let round = 0; round < ROUNDS; round++) {
     const heat = 1 - round / ROUNDS;
     for (const { source, target, strength } of pulls) {
@@ -116,12 +122,15 @@ function settle(
       x[target] -= dx;
       y[target] -= dy;
     }
-    for (let i = 0; i < labels.length; i++) {
-      for (let j = i + 1; j < labels.length; j++) {
-        if (labels[i].parcel !== labels[j].parcel) continue;
-        spread(x, y, i, j, reach[labels[i].parcel], heat);
-        pushApart(x, y, labels, i, j);
+    members.forEach((own, p) => {
+      for (let a = 0; a < own.length; a++) {
+        for (let b = a + 1; b < own.length; b++) {
+          spread(x, y, own[a], own[b], reach[p], heat);
+          pushApart(x, y, labels, own[a], own[b]);
+        }
       }
+    });
+    for (let i = 0; i < labels.length; i++) {
       for (const box of taken) {
         if (box.parcel !== labels[i].parcel) continue;
         const reach = (box.height + labels[i].height) / 2 + GAP;
@@ -140,7 +149,7 @@ function settle(
 function spread(x: Float64Array, y: Float64Array, i: number, j: number, reach: number, heat: number): void {
   const dx = (x[j] - x[i]) * 0.62;
   const dy = y[j] - y[i];
-  const distance = Math.max(1, Math.hypot(dx, dy));
+  const distance = Math.max(1, vectorLength(dx, dy));
   if (distance > 2.2 * reach) return;
   const push = (0.055 * heat * (reach * reach)) / distance / distance;
   x[i] -= dx * push * 1.6;

@@ -131,7 +131,12 @@ export function layOutMap(
   const strongest = standing.length > 0 ? links.strength[0] : 1;
   const placed = placeLabels(
     parcels.map((parcel) => inset(parcel.polygon, PADDING)),
-    onMap.map((i) => ({ parcel: themeOf[i], width: widthOf(i), height: typeOf(i) * 1.15 + BAR_ROOM })),
+    onMap.map((i) => ({
+      key: labels[i],
+      parcel: themeOf[i],
+      width: widthOf(i),
+      height: typeOf(i) * 1.15 + BAR_ROOM,
+    })),
     standing
       .filter((l) => placeIn[links.source[l]] >= 0 && placeIn[links.target[l]] >= 0)
       .map((l) => ({

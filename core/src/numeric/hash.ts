@@ -6,6 +6,13 @@ export function hashText(text: string): string {
   return lane(text, 0x5eed) + '-' + lane(text, 0x7a11);
 }
 
+/** A whole number below 2³¹ from a text (FNV-1a), to seed a generator with. */
+export function hashNumber(text: string): number {
+  let hash = 0x811c9dc5;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193);
+  return hash >>> 1;
+}
+
 function lane(text: string, seed: number): string {
   let high = 0xdeadbeef ^ seed;
   let low = 0x41c6ce57 ^ seed;

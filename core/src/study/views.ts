@@ -191,8 +191,6 @@ export interface Overview {
   readonly resolution: number;
   readonly modularity: number;
   readonly windows: number;
-  readonly groups: number;
-  readonly exact: boolean;
 }
 
 /** What a view is asked for beside the study. */
@@ -226,7 +224,7 @@ export type ViewName = keyof ViewAnswers;
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
-  overview: 'comparison',
+  overview: 'themes',
   sources: 'tokens',
   cleaning: 'tokens',
   concepts: 'themes',
@@ -263,7 +261,6 @@ const MAKERS: {
     const windows = yield* engine.compute('windows', study);
     const links = yield* engine.compute('links', study);
     const themes = yield* engine.compute('themes', study);
-    const comparison = yield* engine.compute('comparison', study);
     return {
       words: tokens.type.length,
       candidates: candidates.keys.length,
@@ -274,8 +271,6 @@ const MAKERS: {
       steadiness: themes.overallSteadiness,
       resolution: themes.resolution,
       modularity: themes.modularity,
-      groups: comparison.groups.length,
-      exact: comparison.exact,
     };
   },
 

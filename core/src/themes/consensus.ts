@@ -2,7 +2,7 @@ import { buildGraph, connectedParts, type Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { seededRandom } from '../numeric/random.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
-import { leiden, renumber } from './leiden.ts';
+import { isSameGrouping, leiden, renumber } from './leiden.ts';
 import { modularity } from './modularity.ts';
 
 /** Several seeded runs of Leiden on one network. */
@@ -17,8 +17,18 @@ export interface Runs {
 /** Pairs of runs compared at most; more change the mean in the third digit. */
 const MOST_PAIRS = 300;
 
-/** Makes `runs` runs with one seed; run r draws from the seed's stream r. */
-export function runLeiden(graph: Graph, resolution: number, seed: number, runs: number): Runs {
+/**
+ * Makes `runs` runs with one seed; run r draws from the seed's stream r.
+ *
+ * @param enoughAlike stops once this many first runs, and all of them, are the same: more would hardly differ
+ */
+export function runLeiden(
+  graph: Graph,
+  resolution: number,
+  seed: number,
+  runs: number,
+  enoughAlike = runs,
+): Runs {
   const communities: Int32Array[] = [];
   let best: Int32Array | undefined;
   let bestQuality = -Infinity;
@@ -30,6 +40,8 @@ export function runLeiden(graph: Graph, resolution: number, seed: number, runs: 
       best = community;
     }
     communities.push(community);
+    if (communities.length === enoughAlike && communities.every((each) => isSameGrouping(each, community)))
+      break;
   }
   return { communities, best: best ?? new Int32Array(0), steadiness: meanAgreement(communities) };
 }

@@ -47,7 +47,7 @@ function leidenRound(
   for (;;) {
     const moved = renumber(moveNodes(level, community, resolution, random));
     // A later round that moves no single node finds the state the last one left; the levels above would not move either.
-    if (level === graph && settled && same(moved, community)) return community;
+    if (level === graph && settled && isSameGrouping(moved, community)) return community;
     community = moved;
     const communities = countOf(community);
     if (communities === level.size) break;
@@ -64,8 +64,9 @@ function leidenRound(
   return renumber(nodeOf.map((node) => community[node]));
 }
 
-function same(a: Int32Array, b: Int32Array): boolean {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+/** Whether two groupings, both numbered by first node, are the same. */
+export function isSameGrouping(a: Int32Array, b: Int32Array): boolean {
+  for (let v = 0; v < a.length; v++) if (a[v] !== b[v]) return false;
   return true;
 }
 

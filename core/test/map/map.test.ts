@@ -92,6 +92,7 @@ describe('labels', () => {
       ],
     ];
     const label = fc.record({
+      key: fc.string(),
       parcel: fc.nat(1),
       width: fc.integer({ min: 20, max: 110 }),
       height: fc.integer({ min: 14, max: 28 }),
@@ -135,7 +136,7 @@ describe('labels', () => {
         [0, 10],
       ],
     ];
-    const labels = Array.from({ length: 30 }, () => ({ parcel: 0, width: 100, height: 20 }));
+    const labels = Array.from({ length: 30 }, () => ({ key: 'x', parcel: 0, width: 100, height: 20 }));
     const placed = placeLabels(tiny, labels, [], [], 1);
     expect(placed.filter((place) => place === undefined).length).to.be.above(0);
   });

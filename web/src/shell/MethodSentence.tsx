@@ -8,8 +8,10 @@ import { useStudy } from './study-context.ts';
 /** The settings of a stop as one sentence; its underlined words are the controls. */
 export function MethodSentence({ stop }: { stop: Stop }) {
   const { state } = useStudy();
-  const { data } = useView('overview', null);
-  const parts = methodSentences(state, { resolution: data?.resolution, exact: data?.exact })[stop];
+  const overview = useView('overview', null).data;
+  const compared = useView('compare', null, stop === 'compare').data;
+  const figures = { resolution: overview?.resolution, exact: compared?.comparison.exact };
+  const parts = methodSentences(state, figures)[stop];
   return (
     <section aria-label="Method sentence">
       <p className="method-sentence">
