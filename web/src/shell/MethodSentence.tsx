@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/study/sentences';
 import { useView } from '../engine/use-view.ts';
 import { CONTROLS } from './controls.tsx';
@@ -31,6 +31,12 @@ function Control({ name, text }: { name: ControlName; text: string }) {
   const { state, decide } = useStudy();
   const [open, setOpen] = useState(false);
   const { label, help, Input } = CONTROLS[name];
+  const button = useRef<HTMLButtonElement>(null);
+  const closeOnEscape = (event: React.KeyboardEvent): void => {
+    if (event.key !== 'Escape' || !open) return;
+    setOpen(false);
+    button.current?.focus();
+  };
   return (
     <Popover
       open={open}
@@ -39,13 +45,21 @@ function Control({ name, text }: { name: ControlName; text: string }) {
       destroyOnHidden
       title={label}
       content={
-        <div className="control-box" role="dialog" aria-label={label}>
+        <div className="control-box" role="dialog" aria-label={label} onKeyDown={closeOnEscape}>
           <Input state={state} decide={decide} close={() => setOpen(false)} />
           <p className="quiet">{help}</p>
         </div>
       }
     >
-      <button type="button" className="control" title={help} aria-expanded={open} aria-haspopup="dialog">
+      <button
+        ref={button}
+        type="button"
+        className="control"
+        onKeyDown={closeOnEscape}
+        title={help}
+        aria-expanded={open}
+        aria-haspopup="dialog"
+      >
         {text}
       </button>
     </Popover>

@@ -7,7 +7,7 @@ import { useStudy } from '../../shell/study-context.ts';
 import { ConceptCard } from './ConceptCard.tsx';
 import { WordField } from './WordField.tsx';
 
-const LEDGER_ROWS = 400;
+const LEDGER_ROWS = 150;
 
 /** Concepts: a field of words with the ledger beside it; what is picked can be kept, dropped, merged and renamed. */
 export function ConceptsStop() {

@@ -8,7 +8,7 @@ const WIDTH = 680;
 const HEIGHT = 470;
 const LEFT = 34;
 const BOTTOM = 26;
-const MOST_WORDS = 170;
+const MOST_WORDS = 150;
 
 interface PlacedWord extends Box {
   readonly row: CandidateRow;

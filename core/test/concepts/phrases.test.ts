@@ -1,0 +1,101 @@
+import { expect } from 'chai';
+import { findPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
+import { OPEN, STOPPED, STOPPED_ALONE, type Terms } from '../../src/concepts/terms.ts';
+import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
+import type { PartsOfTypes } from '../../src/text/parts-of-speech.ts';
+import type { Tokens } from '../../src/text/tokens.ts';
+import { tokensOf } from '../examples.ts';
+
+/** Every form its own term, with parts of speech and stops given by hand. */
+function prepare(
+  text: string,
+  partOf: Record<string, number>,
+  stops: Record<string, number> = {},
+): { tokens: Tokens; terms: Terms; parts: PartsOfTypes; stopped: Uint8Array } {
+  const tokens = tokensOf(text);
+  const part = Uint8Array.from(tokens.forms, (form) => partOf[form] ?? OTHER_PART);
+  return {
+    tokens,
+    terms: { labels: tokens.forms, part, ofType: Int32Array.from(tokens.forms, (_, i) => i) },
+    parts: {
+      part,
+      nounAtTimes: part.map((each, type) => (each === NOUN || tokens.forms[type] === 'run' ? 1 : 0)),
+      adjectiveAtTimes: part.map((each, type) =>
+        each === ADJECTIVE || tokens.forms[type] === 'last' ? 1 : 0,
+      ),
+    },
+    stopped: Uint8Array.from(tokens.forms, (form) => stops[form] ?? OPEN),
+  };
+}
+
+const find = (given: ReturnType<typeof prepare>, minimumNpmi = -1): Phrases =>
+  findPhrases(given.tokens, given.terms, given.parts, given.stopped, { minimumMentions: 2, minimumNpmi });
+
+describe('phrases', () => {
+  const parts = {
+    night: NOUN,
+    bus: NOUN,
+    stop: NOUN,
+    cold: ADJECTIVE,
+    driver: NOUN,
+    came: VERB,
+    run: VERB,
+    school: NOUN,
+  };
+
+  it('have the C-value worked by hand', () => {
+    // night bus stop 2, night bus 3 (2 of them in the longer one), bus stop 2 (both in it).
+    const text = 'Night bus stop came. Night bus stop came. Night bus came.';
+    const phrases = find(prepare(text, parts));
+    const value = (label: string): number | undefined => phrases.cValue[phrases.labels.indexOf(label)];
+    expect(value('night bus stop')).to.be.closeTo(Math.log2(3) * 2, 1e-12);
+    expect(value('night bus')).to.be.closeTo(Math.log2(2) * (3 - 2), 1e-12);
+    // 2 − 2 is 0: it never stands outside the longer phrase.
+    expect(phrases.labels).not.to.include('bus stop');
+  });
+
+  it('have the NPMI of their last word with what stands before it', () => {
+    const phrases = find(prepare('Night bus came. Night bus came. Driver came here.', parts));
+    // 9 words: night 2, bus 2, both 2: ln((2/9) / (2/9 · 2/9)) / −ln(2/9) = 1.
+    expect(phrases.npmi[phrases.labels.indexOf('night bus')]).to.be.closeTo(1, 1e-12);
+    expect(
+      find(prepare('Night bus came. Night bus came. Night came. Bus came.', parts), 0.9).labels,
+    ).to.deep.equal([]);
+  });
+
+  it('are runs of adjectives and nouns that end in a noun', () => {
+    const phrases = find(prepare('Cold bus came. Cold bus came. Bus cold. Bus cold.', parts));
+    expect(phrases.labels).to.deep.equal(['cold bus']);
+  });
+
+  it('do not cross a stop word, a mark or a sentence', () => {
+    const stops = { came: STOPPED };
+    expect(find(prepare('Night, bus. Night, bus.', parts)).labels).to.deep.equal([]);
+    expect(find(prepare('Night. Bus. Night. Bus.', parts)).labels).to.deep.equal([]);
+    expect(find(prepare('Night came bus. Night came bus.', parts, stops)).labels).to.deep.equal([]);
+  });
+
+  it('may have a word that is a noun now and then, beside one that is firmly so', () => {
+    expect(find(prepare('School run came. School run came.', parts)).labels).to.deep.equal(['school run']);
+    expect(find(prepare('Came run. Came run.', parts)).labels).to.deep.equal([]);
+  });
+
+  it('may have a word that is no concept alone', () => {
+    const stops = { night: STOPPED_ALONE };
+    expect(find(prepare('Night bus came. Night bus came.', parts, stops)).labels).to.deep.equal([
+      'night bus',
+    ]);
+  });
+
+  it('are matched at their longest', () => {
+    const given = prepare('Night bus stop came. Night bus stop came. Night bus came.', parts);
+    const phrases = find(given);
+    const at = (token: number): string | undefined => {
+      const found = phraseAt(given.tokens, given.terms, given.stopped, phrases, token);
+      return found && `${phrases.labels[found[0]]} to ${found[1]}`;
+    };
+    expect(at(0)).to.equal('night bus stop to 3');
+    expect(at(8)).to.equal('night bus to 10');
+    expect(at(3)).to.equal(undefined);
+  });
+});

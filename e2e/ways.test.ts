@@ -1,0 +1,216 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, Key } from 'selenium-webdriver';
+import { Browser, serve, type Served } from './browser.ts';
+
+const STOPS = ['clean', 'concepts', 'links', 'themes', 'map', 'compare'];
+
+describe('ways through the interface', () => {
+  let served: Served;
+  let browser: Browser;
+  const openSample = async (): Promise<void> => {
+    await browser.driver.get(`${served.address}/demo`);
+    await browser.find('.concept-map .map-word');
+    await browser.settled();
+  };
+  before(async () => {
+    served = await serve();
+  });
+  after(() => served.close());
+  beforeEach(async () => {
+    browser = new Browser();
+    await browser.start();
+  });
+  afterEach(async () => {
+    await browser.end();
+  });
+
+  it('every underlined word opens its control, by keyboard too, and says what it does', async () => {
+    await openSample();
+    let controls = 0;
+    for (const stop of STOPS) {
+      await browser.goTo(stop);
+      const count = (await browser.all('.method-sentence .control')).length;
+      expect(count, stop).to.be.above(0);
+      for (let i = 0; i < count; i++) {
+        await browser.driver.executeScript(
+          'document.querySelectorAll(".method-sentence .control")[arguments[0]].focus()',
+          i,
+        );
+        await browser.driver.actions().sendKeys(Key.ENTER).perform();
+        const box = await browser.find('.ant-popover:not(.ant-popover-hidden) .control-box');
+        await browser.until(
+          `A control of ${stop} says nothing`,
+          async () => (await (await box.findElement(By.css('p.quiet:last-child'))).getText()).length > 20,
+        );
+        expect(await box.findElements(By.css('input, button, [role=switch]'))).not.to.deep.equal([]);
+        await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await browser.until(
+          'The control stays open',
+          async () => (await browser.all('.control-box')).length === 0,
+        );
+        controls++;
+      }
+    }
+    expect(controls).to.be.at.least(20);
+  });
+
+  it('takes a word one searched for off the list of concepts, and lets it back in', async () => {
+    await openSample();
+    await browser.goTo('concepts');
+    await browser.press('the English stop words');
+    const own = await browser.find('input[aria-label="Your own stop words"]');
+    await own.sendKeys('driver', Key.ENTER);
+    await browser.waitForText('.method-sentence', 'the English stop words and 1 own one');
+    await browser.settled();
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    const find = await browser.find('input[aria-label="Find a word"]');
+    await find.sendKeys('driver');
+    await browser.waitForText('[data-testid=concept-ledger]', 'No word is like that.');
+    await browser.press('Undo');
+    await browser.waitForText('[data-testid=concept-ledger]', 'driver');
+    await browser.press('Redo');
+    await browser.waitForText('[data-testid=concept-ledger]', 'No word is like that.');
+  });
+
+  it('pastes a text as a source and finds it after a reload', async () => {
+    await browser.driver.get(served.address);
+    await browser.press('Start an empty study');
+    const title = await browser.find('.study-title');
+    await title.sendKeys(Key.chord(Key.CONTROL, 'a'), 'My study', Key.ENTER);
+    await browser.press('Paste a text');
+    await (await browser.find('input[aria-label="Name of the source"]')).sendKeys('Field note');
+    await browser.press('Add as a source');
+    await browser.waitForText('.control-fault', 'There is no text in it.');
+    await (await browser.find('textarea[aria-label="Text"]')).sendKeys('It rained. The bus was late.');
+    await browser.press('Add as a source');
+    await browser.waitForText('.source-table', 'Field note');
+    await browser.settled();
+    const add = await browser.find('input[aria-label="New attribute"]');
+    await add.sendKeys('place', Key.ENTER);
+    await (await browser.find('input[aria-label="place of Field note"]')).sendKeys('Harbour', Key.ENTER);
+    await browser.driver.navigate().refresh();
+    await browser.until(
+      'The value is gone',
+      async () =>
+        (await (await browser.find('input[aria-label="place of Field note"]')).getAttribute('value')) ===
+        'Harbour',
+    );
+    expect(await (await browser.find('.study-title')).getAttribute('value')).to.equal('My study');
+    await browser.driver.get(served.address);
+    await browser.waitForText('.start-list', 'My study');
+  });
+
+  it('follows live in a second tab', async () => {
+    await openSample();
+    const address = await browser.driver.getCurrentUrl();
+    const first = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().newWindow('tab');
+    await browser.driver.get(address.replace('/map', '/themes'));
+    await browser.find('.theme-name input');
+    await browser.settled();
+    const second = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().window(first);
+    await browser.goTo('themes');
+    await (
+      await browser.find('.theme-name input')
+    ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Told in both', Key.ENTER);
+    await browser.waitForText('.ledger', 'Told in both');
+    await browser.driver.switchTo().window(second);
+    await browser.waitForText('.ledger', 'Told in both');
+  });
+
+  it('orders Compare by difference and by another attribute', async () => {
+    await openSample();
+    await browser.goTo('compare');
+    const letters = async (): Promise<string> =>
+      browser.driver.executeScript<string>(
+        "return Array.from(document.querySelectorAll('.compare-table tbody th b'), (each) => each.textContent).join('')",
+      );
+    const strongest = await letters();
+    await browser.press('overall strength');
+    await (await browser.find('.control-box input[value=difference]')).sendKeys(Key.SPACE);
+    await browser.waitForText('.method-sentence', 'difference between groups');
+    await browser.until('The order stays', async () => (await letters()) !== strongest);
+    const ranges = await browser.driver.executeScript<number[]>(
+      "return Array.from(document.querySelectorAll('.difference-cell'), (each) => parseFloat(each.textContent))",
+    );
+    expect(ranges).to.deep.equal([...ranges].sort((a, b) => b - a));
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.press('role');
+    await (await browser.find('.control-box input[value=wave]')).sendKeys(Key.SPACE);
+    await browser.waitForText('.compare-table', 'before');
+  });
+
+  it('finds a concept on the map and zooms, and a bookmark of it shows the same', async () => {
+    await openSample();
+    const find = await browser.find('input[aria-label="Find on the map"]');
+    await find.sendKeys('engine noise', Key.ENTER);
+    await browser.waitForText('.reader h2', 'engine noise');
+    const transform = async (): Promise<string> =>
+      (await (await browser.find('.concept-map > g')).getAttribute('transform')) ?? '';
+    await browser.until('The map stays as it was', async () => (await transform()).includes('scale(2.2)'));
+    const address = await browser.driver.getCurrentUrl();
+    expect(address).to.include('concept=engine+noise');
+    await browser.driver.get(address);
+    await browser.waitForText('.reader h2', 'engine noise');
+    await browser.waitForText('.reader-count', /\d+ windows/);
+  });
+
+  it('shows the figures as a table that can be sorted', async () => {
+    await openSample();
+    await browser.goTo('concepts');
+    await (await browser.find('.ant-segmented-item:nth-child(2)')).click();
+    await browser.find('.ant-table-row');
+    const column = async (): Promise<number[]> =>
+      browser.driver.executeScript<number[]>(
+        "return Array.from(document.querySelectorAll('.ant-table-row'), (row) => Number(row.children[2].textContent))",
+      );
+    const header = await browser.driver.findElement(
+      By.xpath(
+        "//*[@role='columnheader' or self::th or contains(@class,'ant-table-cell')][normalize-space()='Mentions']",
+      ),
+    );
+    await header.click();
+    await browser.until('The table is not sorted upwards', async () => {
+      const values = await column();
+      return values.length > 3 && values.every((value, i) => i === 0 || values[i - 1] <= value);
+    });
+  });
+
+  it('can be stopped at long work, says so, and goes on', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'thicket-long-'));
+    const words =
+      'rain shelter bench wind fare wage rent ticket driver camera police phone night road town street'.split(
+        ' ',
+      );
+    const paths = Array.from({ length: 12 }, (_, f) => {
+      let text = '';
+      for (let i = 0; text.length < 3_000_000; i++)
+        text += `The ${words[(i * 5 + f) % 16]} and ${words[(i + (i >> 4)) % 16]}${i % 977}. `;
+      const path = join(folder, `long${f}.txt`);
+      writeFileSync(path, text);
+      return path;
+    });
+    await browser.driver.get(served.address);
+    await browser.press('Start an empty study');
+    await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
+    await browser.until('There is nothing to stop', async () => {
+      const [stop] = await browser.all('.status-now button');
+      if (!stop || (await stop.getText()) !== 'Stop') return false;
+      await stop.click();
+      return true;
+    });
+    await browser.waitForText('.status-now', /Stopped/);
+    await browser.press('Go on');
+    await browser.until(
+      'It is never done',
+      async () => (await browser.textOf('.status-now')) === 'up to date',
+    );
+    await browser.settled();
+    await browser.waitForText('.trail', '12 sources');
+    rmSync(folder, { recursive: true });
+  });
+});
