@@ -2,13 +2,13 @@ import { expect } from 'chai';
 import { closeSync, mkdtempSync, openSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Browser, serve, type Served } from './browser.ts';
+import { setStage, type Browser } from './browser.ts';
 
 const WORDS =
   'rain shelter bench wind fare wage rent ticket driver camera police phone bus night road town'.split(' ');
 
 describe('bad input', () => {
-  let served: Served;
+  const stage = setStage();
   let browser: Browser;
   let folder: string;
   const file = (name: string, content: string): string => {
@@ -18,22 +18,14 @@ describe('bad input', () => {
   const add = async (...paths: string[]): Promise<void> => {
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
   };
-  before(async () => {
-    served = await serve();
-  });
-  after(() => served.close());
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'thicket-bad-'));
-    browser = new Browser();
-    await browser.start();
-    await browser.driver.get(served.address);
+    browser = stage.browser;
+    await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     await browser.find('input[type=file][multiple]');
   });
-  afterEach(async () => {
-    await browser.end();
-    rmSync(folder, { recursive: true });
-  });
+  afterEach(() => rmSync(folder, { recursive: true }));
 
   it('of 200 MB is refused before it is read, and the others come in', async () => {
     const huge = join(folder, 'huge.txt');

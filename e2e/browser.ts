@@ -198,3 +198,31 @@ export async function faultsOf(driver: WebDriver): Promise<string[]> {
   const entries = await driver.manage().logs().get('browser');
   return entries.filter((entry) => entry.level.name === 'SEVERE').map((entry) => entry.message);
 }
+
+/** A server for a suite and a fresh browser for each of its tests. */
+export interface Stage {
+  served: Served;
+  browser: Browser;
+  /** Opens the sample study at its map. */
+  openSample: () => Promise<void>;
+}
+
+/** Sets the stage for the suite it is called in. */
+export function setStage(): Stage {
+  const stage = {} as Stage;
+  stage.openSample = async () => {
+    await stage.browser.driver.get(`${stage.served.address}/demo`);
+    await stage.browser.find('.concept-map .map-word');
+    await stage.browser.settled();
+  };
+  before(async () => {
+    stage.served = await serve();
+  });
+  after(() => stage.served.close());
+  beforeEach(async () => {
+    stage.browser = new Browser();
+    await stage.browser.start();
+  });
+  afterEach(() => stage.browser.end());
+  return stage;
+}

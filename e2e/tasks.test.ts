@@ -4,33 +4,20 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { Browser, faultsOf, serve, type Served } from './browser.ts';
+import { faultsOf, setStage, type Browser } from './browser.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 describe('a researcher', () => {
-  let served: Served;
+  const stage = setStage();
+  const { openSample } = stage;
   let browser: Browser;
+  beforeEach(() => {
+    browser = stage.browser;
+  });
   const open = async (path: string): Promise<void> => {
-    await browser.driver.get(`${served.address}${path}`);
+    await browser.driver.get(`${stage.served.address}${path}`);
   };
-  const openSample = async (): Promise<void> => {
-    await open('/demo');
-    await browser.find('.concept-map .map-word');
-    await browser.settled();
-  };
-
-  before(async () => {
-    served = await serve();
-  });
-  after(() => served.close());
-  beforeEach(async () => {
-    browser = new Browser();
-    await browser.start();
-  });
-  afterEach(async () => {
-    await browser.end();
-  });
 
   it('opens the sample from the first page and reaches the map', async () => {
     await open('/');

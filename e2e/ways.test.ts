@@ -3,28 +3,16 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { Browser, serve, type Served } from './browser.ts';
+import { setStage, type Browser } from './browser.ts';
 
 const STOPS = ['clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 describe('ways through the interface', () => {
-  let served: Served;
+  const stage = setStage();
+  const { openSample } = stage;
   let browser: Browser;
-  const openSample = async (): Promise<void> => {
-    await browser.driver.get(`${served.address}/demo`);
-    await browser.find('.concept-map .map-word');
-    await browser.settled();
-  };
-  before(async () => {
-    served = await serve();
-  });
-  after(() => served.close());
-  beforeEach(async () => {
-    browser = new Browser();
-    await browser.start();
-  });
-  afterEach(async () => {
-    await browser.end();
+  beforeEach(() => {
+    browser = stage.browser;
   });
 
   it('every underlined word opens its control, by keyboard too, and says what it does', async () => {
@@ -76,7 +64,7 @@ describe('ways through the interface', () => {
   });
 
   it('pastes a text as a source and finds it after a reload', async () => {
-    await browser.driver.get(served.address);
+    await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     const title = await browser.find('.study-title');
     await title.sendKeys(Key.chord(Key.CONTROL, 'a'), 'My study', Key.ENTER);
@@ -99,7 +87,7 @@ describe('ways through the interface', () => {
         'Harbour',
     );
     expect(await (await browser.find('.study-title')).getAttribute('value')).to.equal('My study');
-    await browser.driver.get(served.address);
+    await browser.driver.get(stage.served.address);
     await browser.waitForText('.start-list', 'My study');
   });
 
@@ -194,7 +182,7 @@ describe('ways through the interface', () => {
       writeFileSync(path, text);
       return path;
     });
-    await browser.driver.get(served.address);
+    await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
     await browser.until('There is nothing to stop', async () => {

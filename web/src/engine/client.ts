@@ -1,5 +1,5 @@
 import { proxy, wrap } from 'comlink';
-import type { ViewAnswers, ViewName } from '@green-thicket/core/study/views';
+import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { STOPPED_MESSAGE, type EngineWorker, type ViewRequest } from './protocol.ts';
 
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });

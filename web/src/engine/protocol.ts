@@ -1,5 +1,5 @@
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/views';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import type { IncomingFile, Intake } from '@green-thicket/core/study/intake';
 

@@ -1,11 +1,7 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { inputHash } from '@green-thicket/core/study/stages';
-import {
-  VIEW_STAGE,
-  type ViewAnswers,
-  type ViewName,
-  type ViewQuestions,
-} from '@green-thicket/core/study/views';
+import { VIEW_STAGE } from '@green-thicket/core/study/views';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../shell/study-context.ts';
 import { askView } from './client.ts';
 

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import { readFiles } from '@green-thicket/core/study/intake';
 import { Engine } from '@green-thicket/core/study/engine';
-import { makeView, type ViewAnswers, type ViewName } from '@green-thicket/core/study/views';
+import { makeView } from '@green-thicket/core/study/views';
+import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
 import { createTagger } from '@green-thicket/core/text/tagger';

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useStudy } from './study-context.ts';
 import { useView } from '../engine/use-view.ts';
-import type { PassagesView, Selection, SourceView } from '@green-thicket/core/study/views';
+import type { PassagesView, Selection, SourceView } from '@green-thicket/core/study/view-types';
 import { comparedAttribute, groupsOf, type StudySource } from '@green-thicket/core/study/study';
 import { counted } from '@green-thicket/core/study/sentences';
 import { MarkedText } from './MarkedText.tsx';

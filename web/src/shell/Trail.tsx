@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import { attributeNames } from '@green-thicket/core/study/study';
-import type { Overview } from '@green-thicket/core/study/views';
+import type { Overview } from '@green-thicket/core/study/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from './study-context.ts';
 

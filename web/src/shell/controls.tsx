@@ -1,77 +1,11 @@
-import { Checkbox, Input as TextInput, InputNumber, Radio, Select, Switch } from 'antd';
+import { Checkbox, Input as TextInput, Radio, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { ENGLISH_STOP_WORDS } from '@green-thicket/core/concepts/stop-words';
 import { MEASURES } from '@green-thicket/core/network/measures';
-import type { Decision } from '@green-thicket/core/study/decisions';
 import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
-import { attributeNames, comparedAttribute, type StudyState } from '@green-thicket/core/study/study';
+import { attributeNames, comparedAttribute } from '@green-thicket/core/study/study';
 import { compilePattern } from '@green-thicket/core/text/cleaning';
-
-interface ControlProps {
-  readonly state: StudyState;
-  readonly decide: (decision: Decision) => void;
-  readonly close: () => void;
-}
-
-interface ControlDefinition {
-  readonly label: string;
-  /** One plain sentence: what it does. */
-  readonly help: string;
-  readonly Input: (props: ControlProps) => React.JSX.Element;
-}
-
-/** A number that is decided on once it is complete: on Enter, on leaving, or by its arrows. */
-function NumberBox(props: {
-  label: string;
-  value: number;
-  min: number;
-  max: number;
-  step?: number;
-  onChange: (value: number) => void;
-}) {
-  const { label, value, min, max, step = 1, onChange } = props;
-  const [draft, setDraft] = useState<number | null>(value);
-  const decideOn = (next: number | null): void => {
-    if (next !== null && next !== value && next >= min && next <= max) onChange(next);
-  };
-  return (
-    <InputNumber
-      autoFocus
-      aria-label={label}
-      value={draft}
-      min={min}
-      max={max}
-      step={step}
-      onChange={setDraft}
-      onStep={(next) => decideOn(Number(next))}
-      onBlur={() => decideOn(draft)}
-      onPressEnter={() => decideOn(draft)}
-    />
-  );
-}
-
-function onOff(label: string, isOn: (state: StudyState) => boolean, make: (on: boolean) => Decision) {
-  return function OnOff({ state, decide }: ControlProps) {
-    return (
-      <label className="control-row">
-        <Switch checked={isOn(state)} onChange={(on) => decide(make(on))} aria-label={label} /> {label}
-      </label>
-    );
-  };
-}
-
-function number(
-  label: string,
-  range: { min: number; max: number; step?: number },
-  read: (state: StudyState) => number,
-  make: (value: number) => Decision,
-) {
-  return function NumberControl({ state, decide }: ControlProps) {
-    return (
-      <NumberBox label={label} value={read(state)} {...range} onChange={(value) => decide(make(value))} />
-    );
-  };
-}
+import { number, NumberBox, onOff, type ControlDefinition, type ControlProps } from './control-inputs.tsx';
 
 function OwnPattern({ state, decide }: ControlProps) {
   const { cleaning } = state.settings;

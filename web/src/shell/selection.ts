@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import type { Selection } from '@green-thicket/core/study/views';
+import type { Selection } from '@green-thicket/core/study/view-types';
 
 /** The selection as search parameters, so that an address is a bookmark of it. */
 function toParams(selection: Selection): Record<string, string> {

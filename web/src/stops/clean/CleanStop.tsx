@@ -1,7 +1,7 @@
 import { Switch } from 'antd';
 import { useState } from 'react';
 import { CLEANING_STEPS, type CleaningMark, type CleaningStep } from '@green-thicket/core/text/cleaning';
-import type { CleaningView } from '@green-thicket/core/study/views';
+import type { CleaningView } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 

@@ -1,7 +1,7 @@
 import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
-import type { CandidateRow } from '@green-thicket/core/study/views';
+import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../../shell/study-context.ts';
 
 /** The picked concept: its figures in words, and what can be decided about it. */

@@ -1,6 +1,6 @@
 import { Input, Segmented, Table } from 'antd';
 import { useMemo, useState } from 'react';
-import type { CandidateRow } from '@green-thicket/core/study/views';
+import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';

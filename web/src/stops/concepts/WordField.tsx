@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { overlaps, type Box } from '@green-thicket/core/map/placement';
 import { textWidth } from '@green-thicket/core/map/text-width';
-import type { CandidateRow } from '@green-thicket/core/study/views';
+import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../../shell/study-context.ts';
 
 const WIDTH = 680;

@@ -1,5 +1,5 @@
 import { Select, Table } from 'antd';
-import type { LinkRow } from '@green-thicket/core/study/views';
+import type { LinkRow } from '@green-thicket/core/study/view-types';
 import { counted, MEASURE_NAMES } from '@green-thicket/core/study/sentences';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';

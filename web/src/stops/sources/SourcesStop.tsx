@@ -130,7 +130,7 @@ export function SourcesStop() {
                   <td className="length-cell">
                     <span
                       className="length-bar"
-                      style={{ width: `${words ? (48 * words[i]) / most : 0}px` }}
+                      style={{ width: `${words ? (30 * words[i]) / most : 0}px` }}
                     />
                     {words ? words[i].toLocaleString('en-GB') : '…'}
                   </td>
@@ -179,6 +179,7 @@ function AttributeCell({ source, attribute }: { source: StudySource; attribute: 
   return (
     <input
       className="cell-input"
+      title={value}
       aria-label={`${attribute} of ${source.name}`}
       data-attribute={attribute}
       value={draft ?? value}
