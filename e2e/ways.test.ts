@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { setStage, type Browser } from './browser.ts';
 
-const STOPS = ['clean', 'concepts', 'links', 'themes', 'map', 'compare'];
+const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 describe('ways through the interface', () => {
   const stage = setStage();
@@ -61,6 +61,31 @@ describe('ways through the interface', () => {
     await browser.waitForText('[data-testid=concept-ledger]', 'driver');
     await browser.press('Redo');
     await browser.waitForText('[data-testid=concept-ledger]', 'No word is like that.');
+  });
+
+  it('leaves out the interviewer, and every figure follows', async () => {
+    await openSample();
+    await browser.goTo('sources');
+    const caption = await browser.textOf('.source-table caption');
+    await browser.press('with everyone who speaks in them');
+    await browser.waitForText('.speaker-list', /Interviewer \d+ [\d,]+/);
+    await (await browser.find('button[aria-label="Read Interviewer"]')).click();
+    await browser.waitForText('.method-sentence', 'without what Interviewer said');
+    await browser.until(
+      'The words stay',
+      async () => (await browser.textOf('.source-table caption')) !== caption,
+    );
+    await browser.settled();
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.goTo('links');
+    await (await browser.find('.ant-table-row .linklike')).click();
+    await browser.find('.passage');
+    await browser.press('Undo');
+    await browser.goTo('sources');
+    await browser.until(
+      'The words never came back',
+      async () => (await browser.textOf('.source-table caption')) === caption,
+    );
   });
 
   it('pastes a text as a source and finds it after a reload', async () => {

@@ -3,6 +3,7 @@ import type { Decision } from '../study/decisions.ts';
 import { decisionParts } from './study-file.ts';
 
 const SECTIONS = {
+  speakers: 'setSpeakers',
   cleaning: 'setCleaning',
   concepts: 'setConcepts',
   windows: 'setWindows',
@@ -22,7 +23,7 @@ const schema = Joi.object({
 }).required();
 
 /**
- * Reads settings for the command line: an object with any of cleaning, concepts, windows, links, themes and map, each
+ * Reads settings for the command line: an object with any of speakers, cleaning, concepts, windows, links, themes and map, each
  * with the settings to change, and stopWords, a list.
  *
  * @returns the decisions they amount to; throws an Error that says what is wrong

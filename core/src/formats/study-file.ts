@@ -49,6 +49,7 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
     value: Joi.string().allow('').max(10_000).required(),
   },
   removeAttribute: { attribute: key.required() },
+  setSpeakers: { change: change({ leftOut: keys }) },
   setCleaning: {
     change: change({
       addresses: Joi.boolean(),

@@ -7,6 +7,7 @@ import {
   EMPTY_STUDY,
   type CompareSettings,
   type ConceptSettings,
+  type SpeakerSettings,
   type StudySettings,
   type StudySource,
   type StudyState,
@@ -24,6 +25,7 @@ export type Decision =
       readonly value: string;
     }
   | { readonly kind: 'removeAttribute'; readonly attribute: string }
+  | { readonly kind: 'setSpeakers'; readonly change: Partial<SpeakerSettings> }
   | { readonly kind: 'setCleaning'; readonly change: Partial<CleaningSettings> }
   | { readonly kind: 'setConcepts'; readonly change: Partial<ConceptSettings> }
   | { readonly kind: 'keepConcepts'; readonly keys: readonly string[] }
@@ -104,6 +106,8 @@ export function decide(state: StudyState, decision: Decision): StudyState {
           ),
         })),
       };
+    case 'setSpeakers':
+      return changeSettings(state, 'speakers', decision.change);
     case 'setCleaning':
       return changeSettings(state, 'cleaning', decision.change);
     case 'setConcepts':
@@ -214,6 +218,8 @@ export function describeDecision(decision: Decision): string {
       return `set ${decision.attribute}`;
     case 'removeAttribute':
       return `remove the attribute ${decision.attribute}`;
+    case 'setSpeakers':
+      return 'change who is left out';
     case 'setCleaning':
       return 'change the cleaning';
     case 'setConcepts':

@@ -9,6 +9,7 @@ export type SentencePart = string | { readonly control: ControlName; readonly te
 
 /** The settings that stand underlined in the method sentences. */
 export type ControlName =
+  | 'speakers'
   | 'addresses'
   | 'ownPattern'
   | 'digits'
@@ -74,7 +75,7 @@ export function methodSentences(
   state: StudyState,
   figures: SentenceFigures = {},
 ): Record<Stop, readonly SentencePart[]> {
-  const { cleaning, concepts, windows, links, themes, map, compare } = state.settings;
+  const { speakers, cleaning, concepts, windows, links, themes, map, compare } = state.settings;
   const control = (name: ControlName, text: string): SentencePart => ({ control: name, text });
   const attribute = comparedAttribute(state);
   const parts = [
@@ -95,7 +96,14 @@ export function methodSentences(
   return {
     sources: [
       `Working with ${state.sources.length === 1 ? '1 source' : `all ${state.sources.length} sources`}` +
-        `${attributeNames(state.sources).length > 0 ? `, described by ${listed(attributeNames(state.sources))}` : ''}.`,
+        `${attributeNames(state.sources).length > 0 ? `, described by ${listed(attributeNames(state.sources))}` : ''}, `,
+      control(
+        'speakers',
+        speakers.leftOut.length > 0
+          ? `without what ${listed(speakers.leftOut)} said`
+          : 'with everyone who speaks in them',
+      ),
+      '.',
     ],
     clean: [
       'Before words are counted, web addresses and handles are ',

@@ -96,8 +96,15 @@ export function fewestInWindow(state: StudyState): number {
 export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   tokens: {
     inputs: [],
-    own: ({ state }) => [state.sources.map((s) => [s.id, s.textHash]), state.settings.cleaning],
-    run: (_, study, resources) => readTokens(originalsOf(study, resources), study.state.settings.cleaning),
+    own: ({ state: { sources, settings } }) => [
+      sources.map((s) => [s.id, s.textHash]),
+      settings.cleaning,
+      settings.speakers,
+    ],
+    run: (_, study, resources) => {
+      const { cleaning, speakers } = study.state.settings;
+      return readTokens(originalsOf(study, resources), cleaning, new Set(speakers.leftOut));
+    },
   },
   parts: {
     inputs: ['tokens'],

@@ -38,7 +38,13 @@ export interface CompareSettings {
   readonly order: 'share' | 'difference';
 }
 
+export interface SpeakerSettings {
+  /** Labels of the speakers whose turns are not read. */
+  readonly leftOut: readonly string[];
+}
+
 export interface StudySettings {
+  readonly speakers: SpeakerSettings;
   readonly cleaning: CleaningSettings;
   readonly concepts: ConceptSettings;
   readonly windows: WindowSettings;
@@ -64,6 +70,7 @@ export interface StudyState {
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
+  speakers: { leftOut: [] },
   cleaning: { addresses: true, pattern: false, ownPattern: '', digits: true, foldCase: true },
   concepts: {
     unit: 'lemma',

@@ -1,6 +1,7 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
 import type { CleaningMark, CleaningStep } from '../text/cleaning.ts';
+import type { Speaker } from '../text/speakers.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 
@@ -20,6 +21,11 @@ export interface SourcesView {
   readonly words: readonly number[];
   readonly sentences: number;
   readonly differentWords: number;
+}
+
+/** Who speaks in the collection, those left out too. */
+export interface SpeakersView {
+  readonly speakers: readonly Speaker[];
 }
 
 export interface CleaningView {
@@ -168,6 +174,7 @@ export interface Overview {
 
 /** What a view is asked for beside the study. */
 export interface ViewQuestions {
+  speakers: null;
   overview: null;
   sources: null;
   cleaning: { readonly sourceId: string; readonly at: number };
@@ -181,6 +188,7 @@ export interface ViewQuestions {
 }
 
 export interface ViewAnswers {
+  speakers: SpeakersView;
   overview: Overview;
   sources: SourcesView;
   cleaning: CleaningView;

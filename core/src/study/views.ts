@@ -4,6 +4,7 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
 import { cleaningMarks, CLEANING_STEPS, findEdits, type CleaningStep } from '../text/cleaning.ts';
 import { applyEdits, untouched } from '../text/offsets.ts';
+import { findSpeakers } from '../text/speakers.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import type { Engine } from './engine.ts';
 import type {
@@ -33,6 +34,7 @@ export function partAround(text: string, at: number): { start: number; end: numb
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   overview: 'themes',
+  speakers: 'tokens',
   sources: 'tokens',
   cleaning: 'tokens',
   concepts: 'themes',
@@ -89,6 +91,12 @@ const MAKERS: {
       sentences: tokens.sentenceFirst.length - 1,
       differentWords: tokens.forms.length,
     };
+  },
+
+  // One step: it reads the boundaries of each source and nothing else.
+  *speakers(_, { study, original }) {
+    yield 0;
+    return { speakers: findSpeakers(study.state.sources.map((source) => original(source.id))) };
   },
 
   *cleaning({ sourceId, at }, { engine, study, original }) {

@@ -8,6 +8,8 @@ export interface Boundaries {
   readonly paragraph: Int32Array;
   /** Turn number of each sentence, from 1; 0 before the first turn or where the source has none. */
   readonly turn: Int32Array;
+  /** The label of each turn, from turn 1 on: who speaks. */
+  readonly speakers: readonly string[];
 }
 
 const TURN_LABEL =
@@ -101,10 +103,11 @@ export function findBoundaries(text: string): Boundaries {
       turn.push(turnNumber);
       place = until;
     };
-    END_MARK.lastIndex = from;
-    for (let match = END_MARK.exec(text); match && match.index < to; match = END_MARK.exec(text)) {
-      const close = match.index + match[0].length;
-      if (close <= to && closesSentence(text, from, match.index, close)) add(close);
+    // The block is cut out first: a search over the whole text would run on to its end where marks are missing.
+    for (const match of text.slice(from, to).matchAll(END_MARK)) {
+      const mark = from + match.index;
+      const close = mark + match[0].length;
+      if (closesSentence(text, from, mark, close)) add(close);
     }
     add(to);
   };
@@ -132,5 +135,6 @@ export function findBoundaries(text: string): Boundaries {
     end: Int32Array.from(end),
     paragraph: Int32Array.from(paragraph),
     turn: Int32Array.from(turn),
+    speakers: labels.map((each) => each.label),
   };
 }

@@ -35,8 +35,14 @@ export interface Tokens {
 /**
  * Cleans the originals and reads their tokens. Sentences, paragraphs and turns come from the originals; a sentence that
  * keeps no token is left out.
+ *
+ * @param leftOut speakers whose turns are not read, by the label of their turns
  */
-export function* readTokens(originals: readonly string[], settings: CleaningSettings): Stepwise<Tokens> {
+export function* readTokens(
+  originals: readonly string[],
+  settings: CleaningSettings,
+  leftOut: ReadonlySet<string> = new Set(),
+): Stepwise<Tokens> {
   const interner = new Interner();
   const kinds: number[] = [];
   const mentions: number[] = [];
@@ -66,12 +72,14 @@ export function* readTokens(originals: readonly string[], settings: CleaningSett
       while (sentence + 1 < bounds.start.length && bounds.start[sentence + 1] <= from) sentence++;
       // Outside every sentence stand only speaker labels, which nobody said.
       if (sentence < 0 || from >= bounds.end[sentence]) return;
+      const turn = bounds.turn[sentence];
+      if (turn > 0 && leftOut.size > 0 && leftOut.has(bounds.speakers[turn - 1])) return;
       if (opened !== sentence) {
         opened = sentence;
         sentenceFirst.push(type.length);
         sentenceSource.push(source);
         sentenceParagraph.push(bounds.paragraph[sentence]);
-        sentenceTurn.push(bounds.turn[sentence]);
+        sentenceTurn.push(turn);
         sentenceStart.push(bounds.start[sentence]);
         sentenceEnd.push(bounds.end[sentence]);
         joinedFlags.push(0);

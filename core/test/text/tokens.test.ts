@@ -7,7 +7,9 @@ import { lemmaOf, NOUN, VERB, ADJECTIVE } from '../../src/text/lexicon.ts';
 import { lemmaInStudy } from '../../src/text/lemmas.ts';
 import { partFromLexicon, partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { finish } from '../../src/numeric/stepwise.ts';
-import { englishLexicon, englishTagger, tokensOf } from '../examples.ts';
+import { findSpeakers } from '../../src/text/speakers.ts';
+import { readTokens } from '../../src/text/tokens.ts';
+import { englishLexicon, englishTagger, NO_CLEANING, tokensOf } from '../examples.ts';
 
 const sentences = (text: string): string[] => {
   const { start, end } = findBoundaries(text);
@@ -100,6 +102,13 @@ describe('sentences', () => {
   });
 });
 
+describe('a long text without end marks', () => {
+  it('is parted in a moment, however many blocks it has', () => {
+    const { start } = findBoundaries('a line of a list\n\n'.repeat(60_000));
+    expect(start.length).to.equal(60_000);
+  });
+});
+
 describe('turns', () => {
   it('begin with a repeated label, whose words nobody said', () => {
     const text = 'Interviewer: One?\nDriver: Two.\nInterviewer: Three?';
@@ -110,6 +119,17 @@ describe('turns', () => {
     ]);
     expect(sentences(text)).to.deep.equal(['One?', 'Two.', 'Three?']);
     expect(Array.from(findBoundaries(text).turn)).to.deep.equal([1, 2, 3]);
+  });
+
+  it('can be left out by who speaks, and everyone is counted', () => {
+    const text = 'Interviewer: Cold here?\nDriver: Very cold.\nInterviewer: Really so cold?';
+    const tokens = finish(readTokens([text], NO_CLEANING, new Set(['Interviewer'])));
+    expect(Array.from(tokens.type, (type) => tokens.forms[type])).to.deep.equal(['very', 'cold']);
+    expect(Array.from(tokens.sentenceTurn)).to.deep.equal([2]);
+    expect(findSpeakers([text, 'No one speaks.'])).to.deep.equal([
+      { label: 'Interviewer', turns: 2, words: 5, sources: 1 },
+      { label: 'Driver', turns: 1, words: 2, sources: 1 },
+    ]);
   });
 
   it('are not seen in a note with a colon', () => {

@@ -5,7 +5,57 @@ import { MEASURES } from '@green-thicket/core/network/measures';
 import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/study';
 import { compilePattern } from '@green-thicket/core/text/cleaning';
+import { useView } from '../engine/use-view.ts';
 import { number, NumberBox, onOff, type ControlDefinition, type ControlProps } from './control-inputs.tsx';
+
+function Speakers({ state, decide }: ControlProps) {
+  const { data } = useView('speakers', null);
+  const { leftOut } = state.settings.speakers;
+  if (!data) return <p>Looking who speaks …</p>;
+  if (data.speakers.length === 0) {
+    return <p>No speakers are marked: no line begins with a name and a colon that comes back.</p>;
+  }
+  return (
+    <div className="speaker-list">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Speaker</th>
+            <th scope="col">Turns</th>
+            <th scope="col">Words</th>
+            <th scope="col">Read</th>
+          </tr>
+        </thead>
+        <tbody>
+          {data.speakers.slice(0, 200).map((speaker) => (
+            <tr key={speaker.label}>
+              <th scope="row">{speaker.label}</th>
+              <td>{speaker.turns.toLocaleString('en-GB')}</td>
+              <td>{speaker.words.toLocaleString('en-GB')}</td>
+              <td>
+                <Switch
+                  size="small"
+                  checked={!leftOut.includes(speaker.label)}
+                  aria-label={`Read ${speaker.label}`}
+                  onChange={(read) =>
+                    decide({
+                      kind: 'setSpeakers',
+                      change: {
+                        leftOut: read
+                          ? leftOut.filter((label) => label !== speaker.label)
+                          : [...leftOut, speaker.label],
+                      },
+                    })
+                  }
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
 
 function OwnPattern({ state, decide }: ControlProps) {
   const { cleaning } = state.settings;
@@ -186,6 +236,11 @@ function Resolution({ state, decide }: ControlProps) {
 
 /** Every setting that stands in a method sentence. */
 export const CONTROLS: Record<ControlName, ControlDefinition> = {
+  speakers: {
+    label: 'Speakers',
+    help: 'Turns begin with a name and a colon. Leave out the interviewer, and only what the others said is counted.',
+    Input: Speakers,
+  },
   addresses: {
     label: 'Web addresses and handles',
     help: 'Takes out web and mail addresses and @handles. The original keeps them.',

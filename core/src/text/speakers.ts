@@ -1,0 +1,33 @@
+import { findBoundaries } from './boundaries.ts';
+import { scanTokens } from './scan.ts';
+
+/** Someone who speaks in the collection, by the label their turns begin with. */
+export interface Speaker {
+  readonly label: string;
+  readonly turns: number;
+  readonly words: number;
+  readonly sources: number;
+}
+
+/** The speakers of a collection with what they said, by falling turns, then by label. */
+export function findSpeakers(originals: readonly string[]): Speaker[] {
+  const found = new Map<string, { turns: number; words: number; sources: number }>();
+  for (const original of originals) {
+    const { start, end, turn, speakers } = findBoundaries(original);
+    const here = new Set<string>();
+    for (const label of speakers) {
+      const speaker = found.get(label) ?? { turns: 0, words: 0, sources: 0 };
+      found.set(label, speaker);
+      speaker.turns++;
+      if (!here.has(label)) speaker.sources++;
+      here.add(label);
+    }
+    for (let s = 0; s < start.length; s++) {
+      const speaker = turn[s] > 0 ? found.get(speakers[turn[s] - 1]) : undefined;
+      if (speaker) scanTokens(original.slice(start[s], end[s]), () => speaker.words++);
+    }
+  }
+  return Array.from(found, ([label, counts]) => ({ label, ...counts })).sort(
+    (a, b) => b.turns - a.turns || (a.label < b.label ? -1 : 1),
+  );
+}
