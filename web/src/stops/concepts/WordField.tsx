@@ -72,12 +72,11 @@ export function WordField({
   const svg = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ key: string; x: number; y: number; moved: boolean }>();
   const place = (event: React.PointerEvent): { x: number; y: number } => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box) return { x: 0, y: 0 };
-    return {
-      x: ((event.clientX - box.left) * WIDTH) / box.width,
-      y: ((event.clientY - box.top) * HEIGHT) / box.height,
-    };
+    // The drawing keeps its shape in a box of another, so the box alone does not say where a place in it is.
+    const matrix = svg.current?.getScreenCTM();
+    if (!matrix) return { x: 0, y: 0 };
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    return { x, y };
   };
   const under = drag?.moved
     ? words.find(

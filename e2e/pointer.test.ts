@@ -1,0 +1,111 @@
+import { expect } from 'chai';
+import { Origin } from 'selenium-webdriver/lib/input.js';
+import { setStage, type Browser } from './browser.ts';
+
+describe('the pointer', () => {
+  const stage = setStage();
+  const { openSample } = stage;
+  let browser: Browser;
+  beforeEach(() => {
+    browser = stage.browser;
+  });
+  /** The middle of an element on the page. */
+  const middleOf = (script: string): Promise<[number, number]> =>
+    browser.driver.executeScript<[number, number]>(
+      `const box = (${script}).getBoundingClientRect(); return [Math.round(box.x + box.width / 2), Math.round(box.y + box.height / 2)]`,
+    );
+  const word = (css: string, text: string): string =>
+    `Array.from(document.querySelectorAll('${css}')).find((each) => each.firstChild.textContent === '${text}')`;
+  const clickAt = async ([x, y]: [number, number]): Promise<void> => {
+    await browser.driver.actions().move({ x, y, origin: Origin.VIEWPORT }).click().perform();
+  };
+
+  /** Turns the wheel; the driver's types do not know that it can. */
+  const wheelAt = async (x: number, y: number, by: number): Promise<void> => {
+    const actions = browser.driver.actions() as unknown as {
+      scroll(x: number, y: number, byX: number, byY: number): { perform(): Promise<void> };
+    };
+    await actions.scroll(x, y, 0, by).perform();
+  };
+
+  it('picks a word, a link and a theme on the map, and pans and zooms it', async () => {
+    await openSample();
+    await clickAt(await middleOf(word('.map-word text', 'camera')));
+    await browser.waitForText('.reader h2', 'camera');
+    const [x, y] = await browser.driver.executeScript<[number, number]>(`
+      for (const link of document.querySelectorAll('.map-link')) {
+        const path = link.querySelector('path');
+        for (let share = 0.2; share < 0.85; share += 0.05) {
+          const at = path.getPointAtLength(path.getTotalLength() * share);
+          const place = new DOMPoint(at.x, at.y).matrixTransform(path.getScreenCTM());
+          if (document.elementFromPoint(place.x, place.y)?.closest('.map-link') === link) return [Math.round(place.x), Math.round(place.y)];
+        }
+      }
+      return [0, 0];
+    `);
+    await clickAt([x, y]);
+    await browser.waitForText('.reader h2', ' — ');
+    await browser.waitForText('.reader-count', /\d+ windows/);
+    const [px, py] = await middleOf("document.querySelector('.parcel-name')");
+    await clickAt([px, py - 1]);
+    await browser.waitForText('.reader h2', /^[A-Z] /);
+    const transform = async (): Promise<string> =>
+      (await (await browser.find('.concept-map > g')).getAttribute('transform')) ?? '';
+    const before = await transform();
+    await browser.driver
+      .actions()
+      .move({ x: px, y: py, origin: Origin.VIEWPORT })
+      .press()
+      .move({ x: px + 60, y: py + 40, origin: Origin.VIEWPORT })
+      .release()
+      .perform();
+    await browser.until('The map was not moved', async () => (await transform()) !== before);
+    const moved = await transform();
+    await wheelAt(px, py, -300);
+    await browser.until('The map was not zoomed', async () => (await transform()) !== moved);
+    await browser.press('Whole map');
+    await browser.until('The map is not whole again', async () => (await transform()).includes('scale(1)'));
+  });
+
+  it('merges two words by dropping one on the other', async () => {
+    await openSample();
+    await browser.goTo('concepts');
+    const from = await middleOf(word('.field-word', 'grandmother'));
+    const to = await middleOf(word('.field-word', 'mother'));
+    await browser.driver
+      .actions()
+      .move({ x: from[0], y: from[1], origin: Origin.VIEWPORT })
+      .press()
+      .move({ x: from[0] + 20, y: from[1] + 5, origin: Origin.VIEWPORT })
+      .move({ x: to[0], y: to[1], origin: Origin.VIEWPORT })
+      .release()
+      .perform();
+    await browser.settled();
+    await browser.until('grandmother is still there', async () =>
+      browser.driver.executeScript<boolean>(`return !(${word('.field-word', 'grandmother')})`),
+    );
+    await clickAt(await middleOf(word('.field-word', 'mother')));
+    await browser.waitForText('.concept-card', /made of mother \(\d+\), grandmother \(\d+\)/);
+  });
+
+  it('sets the cut-off in the chart of strengths, and a resolution in the curve', async () => {
+    await openSample();
+    await browser.goTo('links');
+    const standing = await browser.textOf('.figures-list');
+    const [x, y] = await middleOf("document.querySelector('.chart-box canvas')");
+    await clickAt([x + 60, y]);
+    await browser.until(
+      'The cut-off stays',
+      async () => !/above 0\.1 and/.test(await browser.textOf('.method-sentence')),
+    );
+    await browser.until('The links stay', async () => (await browser.textOf('.figures-list')) !== standing);
+    await browser.goTo('themes');
+    await browser.driver.executeScript(
+      "document.querySelector('.chart-box canvas').scrollIntoView({ block: 'center' })",
+    );
+    const [cx, cy] = await middleOf("document.querySelector('.chart-box canvas')");
+    await clickAt([cx + 150, cy]);
+    await browser.waitForText('.method-sentence', /Leiden at resolution \d/);
+    expect(await browser.textOf('.chart-figure figcaption')).to.match(/Now at \d/);
+  });
+});
