@@ -130,6 +130,38 @@ describe('the command line', () => {
     }
   });
 
+  it('reports on files that do not come in and attributes that fit none', () => {
+    writeFileSync(at('good.txt'), 'Rain and wind. A shelter with a bench.');
+    writeFileSync(at('empty.txt'), '');
+    writeFileSync(at('people.csv'), 'file,role\ngood.txt,nurse\nnobody.txt,driver\n');
+    const { status, stderr } = thicket(
+      'analyse',
+      at('good.txt'),
+      at('empty.txt'),
+      '--attributes',
+      at('people.csv'),
+      '--out',
+      at('four'),
+    );
+    expect(status).to.equal(0);
+    expect(stderr).to.include('Left out empty.txt: It is empty.');
+    expect(stderr).to.include('No source is called nobody.txt; its attributes are not used.');
+    expect(
+      thicket('analyse', join(at('four'), 'study.thicket'), at('good.txt'), '--out', at('five')).status,
+    ).to.equal(2);
+  });
+
+  it('leaves out a speaker by settings', () => {
+    writeFileSync(at('quiet.json'), '{"speakers":{"leftOut":["Interviewer"]}}');
+    expect(
+      thicket('analyse', sample, '--settings', at('quiet.json'), '--out', at('six'), '--quiet').status,
+    ).to.equal(0);
+    const words = (folderName: string): number =>
+      (JSON.parse(read(folderName, 'run.json')) as { counts: { words: number } }).counts.words;
+    expect(words('six')).to.be.below(words('one'));
+    expect(read('six', 'methods.md')).to.include('without what Interviewer said');
+  });
+
   it('says what would help where there is too little to link', () => {
     writeFileSync(at('short.txt'), 'Rain again.');
     const { status, stderr } = thicket('analyse', at('short.txt'), '--out', at('short'));
