@@ -1,10 +1,11 @@
 import axe from 'axe-core';
 import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { faultsOf, setStage, type Browser } from './browser.ts';
+import { faultsOf, root, setStage, type Browser } from './browser.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
@@ -274,6 +275,36 @@ describe('a researcher', () => {
     await (await browser.find('input[aria-label="Study file"]')).sendKeys(cut);
     await browser.waitForText('.ant-modal-confirm-content', /cut short/);
     await browser.until('The study is gone', async () => (await browser.all('.start-list li')).length === 1);
+  });
+
+  it('gets the same map, to the last byte, from the command line', async () => {
+    await openSample();
+    await browser.goTo('links');
+    await browser.press('0.1');
+    await (
+      await browser.find('input[aria-label="Cut-off"]')
+    ).sendKeys(Key.chord(Key.CONTROL, 'a'), '0.25', Key.ENTER);
+    await browser.waitForText('.method-sentence', 'above 0.25');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.goTo('map');
+    await browser.press('Save SVG');
+    const drawn = readFileSync(await browser.download('.svg'), 'utf8').replace(/@font-face\{[^}]*\}/, '');
+    await browser.press('Save study');
+    const path = await browser.download('.thicket');
+    const out = join(browser.downloads, 'tables');
+    const { status, stderr } = spawnSync(process.execPath, [
+      join(root, 'dist/cli/main.js'),
+      'analyse',
+      path,
+      '--out',
+      out,
+      '--quiet',
+    ]);
+    expect(status, String(stderr)).to.equal(0);
+    expect(readFileSync(join(out, 'map.svg'), 'utf8')).to.equal(drawn);
+    const figures = await browser.textOf('.trail li:nth-child(4)');
+    const links = readFileSync(join(out, 'links.csv'), 'utf8').trim().split('\n').length - 1;
+    expect(figures).to.include(`${links} stand`);
   });
 
   it('finds everything after the browser is killed at work', async () => {
