@@ -51,6 +51,8 @@ export class Browser {
       '--disable-background-networking',
       '--disable-component-update',
       '--disable-sync',
+      // As for people who ask for stillness: nothing is on its way when it is clicked.
+      '--force-prefers-reduced-motion',
       `--user-data-dir=${this.profile}`,
     );
     options.setUserPreferences({
@@ -114,7 +116,18 @@ export class Browser {
   }
 
   async press(text: string): Promise<void> {
-    await (await this.button(text)).click();
+    await this.until(`${text} can’t be pressed`, async () => {
+      await (await this.button(text)).click();
+      return true;
+    });
+  }
+
+  /** Clicks the first such thing, once it is there and can be clicked. */
+  async click(css: string): Promise<void> {
+    await this.until(`${css} can’t be clicked`, async () => {
+      await (await this.find(css)).click();
+      return true;
+    });
   }
 
   /** Waits for something to hold, asking again while the page changes under it. */
@@ -124,7 +137,11 @@ export class Browser {
         try {
           return await holds();
         } catch (error) {
-          if (error instanceof Error && /StaleElement|NoSuchElement/.test(error.name)) return false;
+          if (
+            error instanceof Error &&
+            /StaleElement|NoSuchElement|ElementNotInteractable|ElementClickIntercepted/.test(error.name)
+          )
+            return false;
           throw error;
         }
       },

@@ -61,7 +61,7 @@ describe('a researcher', () => {
       .to.include('two.md')
       .and.not.include('picture');
     // Tags are words like any others, and there is too little to link, which is said.
-    await (await browser.find('.source-table tbody tr:nth-child(3) .linklike')).click();
+    await browser.click('.source-table tbody tr:nth-child(3) .linklike');
     await browser.waitForText('.whole-text', '<script>alert(1)</script>');
     await browser.goTo('links');
     await browser.waitForText('.empty-stage', /too little to link/);
@@ -73,7 +73,7 @@ describe('a researcher', () => {
   it('removes a source and brings it back, and edits an attribute where it stands', async () => {
     await openSample();
     await browser.goTo('sources');
-    await (await browser.find('button[aria-label="Remove d01-driver-veteran.txt"]')).click();
+    await browser.click('button[aria-label="Remove d01-driver-veteran.txt"]');
     await browser.waitForText('.trail', '35 sources');
     await browser.press('Undo');
     await browser.waitForText('.trail', '36 sources');
@@ -96,7 +96,7 @@ describe('a researcher', () => {
     await pattern.sendKeys(Key.chord(Key.CONTROL, 'a'), '(a+)+b|Driver', Key.ENTER);
     await browser.waitForText('.step-pattern', /[1-9]\d* places taken out/);
     await browser.find('.clean-body del.trace-pattern');
-    await (await browser.find('.step-pattern button[role=switch]')).click();
+    await browser.click('.step-pattern button[role=switch]');
     await browser.waitForText('.step-pattern', /would be taken out/);
     expect(await browser.textOf('.clean-body')).to.include('Driver:');
   });
@@ -109,7 +109,7 @@ describe('a researcher', () => {
     await browser.goTo('concepts');
     const links = await browser.textOf('.trail li:nth-child(4)');
     await (await browser.find('input[aria-label="Find a word"]')).sendKeys('camera');
-    await (await browser.find('.concept-row')).click();
+    await browser.click('.concept-row');
     await browser.press('Drop');
     await browser.waitForText('.concept-card', 'dropped by you');
     await browser.settled();
@@ -138,7 +138,7 @@ describe('a researcher', () => {
       await browser.until(`${word} is not found`, async () =>
         (await browser.textOf('.concept-row')).startsWith(word),
       );
-      await (await browser.find('.concept-row')).click();
+      await browser.click('.concept-row');
       await browser.find(`.concept-card[aria-label="Concept ${word}"]`);
     };
     await pick('grandmother');
@@ -171,7 +171,7 @@ describe('a researcher', () => {
     await browser.waitForText('.method-sentence', 'a paragraph');
     await browser.until('The links stayed', async () => (await browser.textOf('.figures-list')) !== before);
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await (await browser.find('.ant-table-row .linklike')).click();
+    await browser.click('.ant-table-row .linklike');
     await browser.waitForText('.reader', /\d+ windows? in \d+ passages?/);
   });
 
@@ -232,7 +232,7 @@ describe('a researcher', () => {
     await browser.waitForText('.reader h2', /^[A-Z] /);
     await press('.map-word');
     await browser.until('No word is picked', async () => (await browser.all('.map-word.here')).length === 1);
-    await (await browser.find('button[aria-label="Zoom in"]')).click();
+    await browser.click('button[aria-label="Zoom in"]');
     await browser.press('Whole map');
     await browser.press('Save SVG');
     const svg = readFileSync(await browser.download('.svg'), 'utf8');
@@ -250,7 +250,7 @@ describe('a researcher', () => {
     await openSample();
     await browser.goTo('concepts');
     await (await browser.find('input[aria-label="Find a word"]')).sendKeys('police');
-    await (await browser.find('.concept-row')).click();
+    await browser.click('.concept-row');
     await browser.press('Drop');
     await browser.waitForText('.concept-card', 'dropped by you');
     await browser.goTo('map');
@@ -258,8 +258,8 @@ describe('a researcher', () => {
     await browser.press('Save study');
     const path = await browser.download('.thicket');
     await open('/');
-    await (await browser.find('button[aria-label^="Delete"]')).click();
-    await (await browser.find('.ant-popconfirm .ant-btn-primary')).click();
+    await browser.click('button[aria-label^="Delete"]');
+    await browser.click('.ant-popconfirm .ant-btn-primary');
     await browser.until(
       'The study is still there',
       async () => (await browser.all('.start-list li')).length === 0,
@@ -349,7 +349,7 @@ describe('a researcher', () => {
       await browser.goTo(stop);
       await check(stop);
     }
-    await (await browser.find('.compare-cell')).click();
+    await browser.click('.compare-cell');
     await browser.find('.passage');
     await check('compare with passages');
     await open('/');

@@ -69,7 +69,7 @@ describe('ways through the interface', () => {
     const caption = await browser.textOf('.source-table caption');
     await browser.press('with everyone who speaks in them');
     await browser.waitForText('.speaker-list', /Interviewer \d+ [\d,]+/);
-    await (await browser.find('button[aria-label="Read Interviewer"]')).click();
+    await browser.click('button[aria-label="Read Interviewer"]');
     await browser.waitForText('.method-sentence', 'without what Interviewer said');
     await browser.until(
       'The words stay',
@@ -78,7 +78,7 @@ describe('ways through the interface', () => {
     await browser.settled();
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.goTo('links');
-    await (await browser.find('.ant-table-row .linklike')).click();
+    await browser.click('.ant-table-row .linklike');
     await browser.find('.passage');
     await browser.press('Undo');
     await browser.goTo('sources');
@@ -175,7 +175,7 @@ describe('ways through the interface', () => {
   it('shows the figures as a table that can be sorted', async () => {
     await openSample();
     await browser.goTo('concepts');
-    await (await browser.find('.ant-segmented-item:nth-child(2)')).click();
+    await browser.click('.ant-segmented-item:nth-child(2)');
     await browser.find('.ant-table-row');
     const column = async (): Promise<number[]> =>
       browser.driver.executeScript<number[]>(

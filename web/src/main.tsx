@@ -33,16 +33,14 @@ const router = createBrowserRouter([
 ]);
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+// Who asks the system for stillness gets it here too.
+const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+const theme = { ...antTheme, token: { ...antTheme.token, motion: !still } };
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 createRoot(root).render(
   <StrictMode>
-    <ConfigProvider
-      theme={antTheme}
-      locale={enGB}
-      csp={nonce ? { nonce } : undefined}
-      wave={{ disabled: true }}
-    >
+    <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
       <AntApp className="app">
         <QueryClientProvider client={queries}>
           <RouterProvider router={router} />

@@ -1,6 +1,6 @@
 import { Link, useSearchParams } from 'react-router';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
-import { attributeNames } from '@green-thicket/core/study/study';
+import { comparedAttribute } from '@green-thicket/core/study/study';
 import type { Overview } from '@green-thicket/core/study/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from './study-context.ts';
@@ -51,7 +51,7 @@ export function Trail({ stop }: { stop: Stop }) {
   const { id, state } = useStudy();
   const [params] = useSearchParams();
   const { data, isPlaceholderData, isFetching, isError } = useView('overview', null);
-  const attribute = state.settings.compare.attribute || attributeNames(state.sources)[0];
+  const attribute = comparedAttribute(state);
   const search = params.size > 0 ? `?${params.toString()}` : '';
   const stateOf = (each: Stop): StopState => {
     if (each === 'sources') return 'ready';
