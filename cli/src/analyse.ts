@@ -15,7 +15,12 @@ import {
 } from '@green-thicket/core/study/decisions';
 import { Engine } from '@green-thicket/core/study/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';
-import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/study/stages';
+import {
+  conceptLabels,
+  type Resources,
+  type StageName,
+  type StudyInput,
+} from '@green-thicket/core/study/stages';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import { parseLexicon } from '@green-thicket/core/text/lexicon';
@@ -149,6 +154,17 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
 
   const labels = conceptLabels(state, concepts.keys);
   const sentences = methodSentences(state, { resolution: themes.resolution, exact: comparison.exact });
+  /** How many things each stage made. */
+  const made: Partial<Record<StageName, number>> = {
+    tokens: tokens.type.length,
+    candidates: candidates.keys.length,
+    concepts: concepts.keys.length,
+    windows: windows.count,
+    links: links.standing,
+    themes: themes.themes.length,
+    map: map.labels.length,
+    comparison: comparison.groups.length,
+  };
   const runRecord = {
     version: options.version,
     seed: state.settings.themes.seed,
@@ -167,8 +183,12 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     modularity: themes.modularity,
     steadiness: themes.overallSteadiness,
     stages: [
-      { stage: 'read', milliseconds: Math.round(readTime) },
-      ...engine.timings.map(({ stage, milliseconds }) => ({ stage, milliseconds: Math.round(milliseconds) })),
+      { stage: 'read', milliseconds: Math.round(readTime), count: state.sources.length },
+      ...engine.timings.map(({ stage, milliseconds }) => ({
+        stage,
+        milliseconds: Math.round(milliseconds),
+        ...(made[stage] === undefined ? {} : { count: made[stage] }),
+      })),
     ],
     peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
   };

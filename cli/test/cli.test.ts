@@ -60,10 +60,17 @@ describe('the command line', () => {
     const run = JSON.parse(read('one', 'run.json')) as {
       seed: number;
       counts: { sources: number };
-      stages: { stage: string }[];
+      stages: { stage: string; count?: number }[];
     };
     expect(run.seed).to.equal(1);
     expect(run.counts.sources).to.equal(36);
+    const rows = (name: string): number => read('one', name).trim().split('\n').length - 1;
+    const made = (name: string): number | undefined => run.stages.find(({ stage }) => stage === name)?.count;
+    expect([made('read'), made('links'), made('themes')]).to.deep.equal([
+      36,
+      rows('links.csv'),
+      rows('themes.csv'),
+    ]);
     expect(run.stages.map(({ stage }) => stage)).to.include.members(['tokens', 'links', 'grouping', 'map']);
   });
 
