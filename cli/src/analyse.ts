@@ -1,7 +1,8 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { compareGroups } from '@green-thicket/core/compare/strength';
-import { readAttributeTable, withAttributes } from '@green-thicket/core/formats/attribute-table';
+import { readDelimited } from '@green-thicket/core/formats/csv';
+import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { readSettings } from '@green-thicket/core/formats/settings-file';
 import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study-file';
 import { conceptsTable, linksTable, strengthTable, themesTable } from '@green-thicket/core/formats/tables';
@@ -13,6 +14,7 @@ import {
   type DecisionLog,
   type DecisionRecord,
 } from '@green-thicket/core/study/decisions';
+import { describeSources } from '@green-thicket/core/study/describing-table';
 import { Engine } from '@green-thicket/core/study/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';
 import {
@@ -21,7 +23,9 @@ import {
   type StageName,
   type StudyInput,
 } from '@green-thicket/core/study/stages';
-import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import { textOf } from '@green-thicket/core/study/intake';
+import { attributeNames, groupsOf, type StudyState } from '@green-thicket/core/study/study';
+import { workingSources } from '@green-thicket/core/study/subset';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import { parseLexicon } from '@green-thicket/core/text/lexicon';
 import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
@@ -60,7 +64,11 @@ function addDecisions(log: DecisionLog, decisions: readonly Decision[]): Decisio
   return { records, head, tip: decisions.length > 0 ? head : log.tip };
 }
 
-function loadStudy(files: readonly string[], say: (line: string) => void): LoadedStudy {
+async function loadStudy(
+  files: readonly string[],
+  attributes: string | undefined,
+  say: (line: string) => void,
+): Promise<LoadedStudy> {
   if (files.some((file) => file.endsWith('.thicket'))) {
     if (files.length > 1)
       throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
@@ -70,21 +78,35 @@ function loadStudy(files: readonly string[], say: (line: string) => void): Loade
       throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
     }
   }
-  const { added, refused } = collect(files);
+  const { added, refused, notes, describing } = await collect(files, attributes);
+  for (const note of notes) say(note);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
   if (added.length === 0) {
     const why =
-      refused.length > 0 ? `${refused[0].name}: ${refused[0].reason}` : 'there is no .txt or .md file.';
+      refused.length > 0
+        ? `${refused[0].name}: ${refused[0].reason}`
+        : 'there is no file of a kind that is read.';
     throw new UsageError(`Nothing can be read from ${files.join(', ')}: ${why}`);
   }
   say(`Read ${added.length} sources.`);
+  let log = addDecisions({ records: [], head: 0, tip: 0 }, [
+    { kind: 'renameStudy', title: 'Study' },
+    { kind: 'addSources', sources: added.map(({ source }) => source) },
+  ]);
+  for (const { sheet, nameColumn } of describing) log = describe(log, sheet, nameColumn, say);
   return {
-    log: addDecisions({ records: [], head: 0, tip: 0 }, [
-      { kind: 'renameStudy', title: 'Study' },
-      { kind: 'addSources', sources: added.map(({ source }) => source) },
-    ]),
+    log,
     register: [],
     originals: new Map(added.map(({ source, text }) => [source.id, text])),
+  };
+}
+
+/** The text of each source by its id. */
+function originalsOf(state: StudyState, originals: ReadonlyMap<string, string>): (id: string) => string {
+  const sources = new Map(state.sources.map((source) => [source.id, source]));
+  return (id) => {
+    const source = sources.get(id);
+    return source ? textOf(source, (whole) => originals.get(whole) ?? '') : '';
   };
 }
 
@@ -102,7 +124,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
   const started = performance.now();
-  const study = loadStudy(files, say);
+  const study = await loadStudy(files, options.attributes, say);
   const readTime = performance.now() - started;
   let { log } = study;
   if (options.attributes !== undefined) log = addAttributes(log, options.attributes, say);
@@ -115,19 +137,26 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     }
   }
   const state = foldDecisions(log);
-  if (state.sources.length === 0) throw new UsageError('The study has no sources.');
+  const sources = workingSources(state);
+  if (sources.length === 0) {
+    throw new UsageError(
+      state.sources.length === 0
+        ? 'The study has no sources.'
+        : 'No source is in the subset the study works with. Open it and widen the subset.',
+    );
+  }
   const input: StudyInput = { state, register: study.register };
 
   let lexicon: Lexicon | undefined;
   let tagger: Tagger | undefined;
   const resources: Resources = {
-    original: (id) => study.originals.get(id) ?? '',
+    original: originalsOf(state, study.originals),
     lexicon: () => (lexicon ??= parseLexicon(readLexiconText())),
     tagger: () => (tagger ??= createTagger()),
   };
   const engine = new Engine(resources, () => performance.now());
   const run = <T>(what: string, work: Stepwise<T>): T => {
-    say(what);
+    if (what !== '') say(what);
     for (;;) {
       const step = work.next();
       if (step.done) return step.value;
@@ -142,8 +171,8 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const map = run('Drawing the map …', engine.compute('map', input));
   const strength = run('Comparing groups …', engine.compute('strength', input));
   const comparison = run('Testing differences …', engine.compute('comparison', input));
-  const comparisons = attributeNames(state.sources).map((attribute) => {
-    const { names, groupOf } = groupsOf(state.sources, attribute);
+  const comparisons = attributeNames(sources).map((attribute) => {
+    const { names, groupOf } = groupsOf(sources, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });
   if (links.standing === 0) {
@@ -153,7 +182,12 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   }
 
   const labels = conceptLabels(state, concepts.keys);
-  const sentences = methodSentences(state, { resolution: themes.resolution, exact: comparison.exact });
+  const language = run('', engine.compute('languages', input)).main;
+  const sentences = methodSentences(state, {
+    resolution: themes.resolution,
+    exact: comparison.exact,
+    language,
+  });
   /** How many things each stage made. */
   const made: Partial<Record<StageName, number>> = {
     tokens: tokens.type.length,
@@ -170,7 +204,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     seed: state.settings.themes.seed,
     settings: state.settings,
     counts: {
-      sources: state.sources.length,
+      sources: sources.length,
       words: tokens.type.length,
       differentWords: tokens.forms.length,
       candidates: candidates.keys.length,
@@ -183,7 +217,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     modularity: themes.modularity,
     steadiness: themes.overallSteadiness,
     stages: [
-      { stage: 'read', milliseconds: Math.round(readTime), count: state.sources.length },
+      { stage: 'read', milliseconds: Math.round(readTime), count: sources.length },
       ...engine.timings.map(({ stage, milliseconds }) => ({
         stage,
         milliseconds: Math.round(milliseconds),
@@ -213,26 +247,33 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
 }
 
 function addAttributes(log: DecisionLog, path: string, say: (line: string) => void): DecisionLog {
-  let table;
+  const content = readDelimited(readText(path));
+  if (content.kind !== 'table') {
+    throw new UsageError(
+      `The attributes in ${path} can’t be read: ${content.kind === 'refused' ? content.reason : 'it is not a table.'}`,
+    );
+  }
   try {
-    table = readAttributeTable(readText(path));
+    return describe(log, content.sheets[0], 0, say);
   } catch (error) {
-    if (error instanceof UsageError) throw error;
     throw new UsageError(`The attributes in ${path} can’t be read: ${reasonOf(error)}`);
   }
+}
+
+/** Gives the sources the attributes a table has of them, and says what fits none. */
+function describe(
+  log: DecisionLog,
+  sheet: SheetRows,
+  nameColumn: number,
+  say: (line: string) => void,
+): DecisionLog {
   const { sources } = foldDecisions(log);
-  const { sources: described, unmatched } = withAttributes(sources, table);
+  const { values, types, unmatched, without } = describeSources(sheet, nameColumn, sources);
   for (const name of unmatched) say(`No source is called ${name}; its attributes are not used.`);
-  const without = described.filter((source) => !table.byFile.has(source.name));
   if (without.length > 0) say(`${without.length} sources are not in the table of attributes.`);
-  const decisions: Decision[] = [];
-  for (const attribute of table.attributes) {
-    const idsOf = new Map<string, string[]>();
-    for (const source of described) {
-      const value = source.attributes[attribute] ?? '';
-      if (value !== '') idsOf.set(value, [...(idsOf.get(value) ?? []), source.id]);
-    }
-    for (const [value, ids] of idsOf) decisions.push({ kind: 'setAttribute', ids, attribute, value });
-  }
-  return addDecisions(log, decisions);
+  const typed = Object.entries(types).filter(([, type]) => type !== 'text');
+  return addDecisions(log, [
+    { kind: 'setValues', values },
+    ...typed.map(([attribute, type]): Decision => ({ kind: 'setAttributeType', attribute, type })),
+  ]);
 }

@@ -24,7 +24,7 @@ const program = new Command('thicket')
 
 program
   .command('analyse')
-  .description('analyses .txt and .md files, folders of them, or one .thicket study')
+  .description('analyses texts, documents and tables, folders of them, or one .thicket study')
   .argument('<files...>', 'files or folders, or one .thicket file')
   .requiredOption('--out <folder>', 'where to write the tables')
   .option('--settings <file>', 'JSON with the settings to change')

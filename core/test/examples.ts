@@ -2,12 +2,13 @@ import { readFileSync } from 'node:fs';
 import { finish } from '../src/numeric/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/study/engine.ts';
-import { makeSource } from '../src/study/intake.ts';
+import { makeSource, textOf } from '../src/study/intake.ts';
 import type { StageName, StageResults, StudyInput } from '../src/study/stages.ts';
 import { EMPTY_STUDY, type StudyState } from '../src/study/study.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
-import type { CleaningSettings } from '../src/text/cleaning.ts';
+import type { CleaningStep } from '../src/text/steps.ts';
 import type { Tagger } from '../src/text/parts-of-speech.ts';
+import type { SourceText } from '../src/text/reading-part.ts';
 import { createTagger } from '../src/text/tagger.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
@@ -22,16 +23,15 @@ export function englishTagger(): Tagger {
   return (tagger ??= createTagger());
 }
 
-export const NO_CLEANING: CleaningSettings = {
-  addresses: false,
-  pattern: false,
-  ownPattern: '',
-  digits: false,
-  foldCase: true,
-};
+/** Only what a study can hardly do without: Bus and bus are one word. */
+export const ONLY_CASE: readonly CleaningStep[] = [{ id: 'case', on: true, kind: 'case' }];
+
+export function textsOf(...originals: string[]): SourceText[] {
+  return originals.map((original) => ({ original, cuts: [] }));
+}
 
 export function tokensOf(...originals: string[]): Tokens {
-  return finish(readTokens(originals, NO_CLEANING));
+  return finish(readTokens(textsOf(...originals), ONLY_CASE));
 }
 
 /** A study of some texts, with an engine to compute its stages. */
@@ -53,7 +53,11 @@ export function exampleStudy(
     originals.set(source.id, text);
     return source;
   });
-  const original = (id: string): string => originals.get(id) ?? '';
+  const whole = (id: string): string => originals.get(id) ?? '';
+  const original = (id: string): string => {
+    const source = study.state.sources.find((each) => each.id === id);
+    return source ? textOf(source, whole) : whole(id);
+  };
   const engine = new Engine({ original, lexicon: englishLexicon, tagger: englishTagger });
   const study: ExampleStudy = {
     state: decide(EMPTY_STUDY, { kind: 'addSources', sources }),

@@ -1,3 +1,7 @@
+/// <reference path="../ambient-libraries.d.ts" />
+import { deu, fra, ita, jpn, nld, por, spa, swe, zho } from 'stopword';
+import type { LanguageCode } from '../text/languages.ts';
+
 /** English function words: the Snowball project's published list (BSD), with the forms its contractions leave. */
 const FUNCTION_WORDS = `
 i me my myself we us our ours ourselves you your yours yourself yourselves he him his himself she her hers herself it
@@ -42,26 +46,70 @@ saturdays sundays january february march april june july august september octobe
 
 const listed = (text: string): string[] => text.trim().split(/\s+/);
 
+/** What the published Spanish list lacks: forms of ser, estar, haber and tener, and pronouns. */
+const SPANISH_FORMS = `
+es son era eran fue fueron ser sea sido soy eres somos está están estaba estaban estar estoy estamos ha han he hay había
+habían hemos tiene tienen tenía tengo tenemos si esta este esto estos estas esa esos esas aquel aquella le les lo nosotros
+nosotras ustedes vosotros ellos ellas usted yo nos os mis tus nuestro nuestra vuestro todo toda todos todas
+`;
+
+/** A list of stop words under its name. */
+export interface StopLayer {
+  readonly name: string;
+  readonly words: readonly string[];
+}
+
 /** The layers of the English stop list, each shown under its name. */
-export const ENGLISH_STOP_WORDS: readonly { readonly name: string; readonly words: readonly string[] }[] = [
+export const ENGLISH_STOP_WORDS: readonly StopLayer[] = [
   { name: 'function words', words: listed(FUNCTION_WORDS) },
   { name: 'words of talk', words: listed(TALK_WORDS) },
   { name: 'numbers', words: listed(NUMBER_WORDS) },
   { name: 'times', words: listed(TIME_WORDS) },
 ];
 
+/** The published lists of the other languages (package stopword, MIT licence, from the lists named in its LICENSE). */
+const OTHER_STOP_WORDS: Readonly<Record<Exclude<LanguageCode, 'en'>, readonly string[]>> = {
+  de: deu,
+  fr: fra,
+  es: [...spa, ...listed(SPANISH_FORMS)],
+  it: ita,
+  pt: por,
+  nl: nld,
+  sv: swe,
+  zh: zho,
+  ja: jpn,
+};
+
+/** The layers of a language's stop list. */
+export function stopLayers(language: LanguageCode): readonly StopLayer[] {
+  return language === 'en'
+    ? ENGLISH_STOP_WORDS
+    : [{ name: 'function words', words: OTHER_STOP_WORDS[language] }];
+}
+
 /** How a stop word is stopped: it may be no part of a phrase either, or only no concept by itself. */
 export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
 
-/** All stop words in force, in small letters with straight apostrophes. */
-export function stopWordsInForce(english: boolean, own: readonly string[]): StopWords {
+/** A word as stop lists have it: small letters, straight apostrophes. */
+export function stopForm(word: string): string {
+  return word.toLowerCase().replaceAll('’', "'");
+}
+
+/**
+ * All stop words in force.
+ *
+ * @param language whose published list is in force; none for only the study's own
+ * @param own the study's own stop words
+ */
+export function stopWordsInForce(language: LanguageCode | undefined, own: readonly string[]): StopWords {
   const words = new Map<string, 'everywhere' | 'alone'>();
-  if (english) {
-    for (const layer of ENGLISH_STOP_WORDS) {
-      const how = layer.name === 'times' ? 'alone' : 'everywhere';
-      for (const word of layer.words) if (!words.has(word)) words.set(word, how);
+  for (const layer of language ? stopLayers(language) : []) {
+    const how = layer.name === 'times' ? 'alone' : 'everywhere';
+    for (const word of layer.words) {
+      const form = stopForm(word);
+      if (!words.has(form)) words.set(form, how);
     }
   }
-  for (const word of own) words.set(word.toLowerCase().replaceAll('’', "'"), 'everywhere');
+  for (const word of own) words.set(stopForm(word), 'everywhere');
   return words;
 }

@@ -1,6 +1,8 @@
 import { NOUN, OTHER_PART, type Lexicon } from '../text/lexicon.ts';
 import { lemmaInStudy } from '../text/lemmas.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
+import type { LanguageCode } from '../text/languages.ts';
+import { stemmerOf } from '../text/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { StopWords } from './stop-words.ts';
@@ -14,32 +16,34 @@ export interface Terms {
   readonly ofType: Int32Array;
 }
 
+/** What a term is: a lemma, a stem shown as its most frequent full form, or the form as written. */
+export type TermUnit = 'lemma' | 'stem' | 'form';
+
 /**
- * Brings types to terms: their lemma, or the form itself.
+ * Brings types to terms. Only English has lemmas; another language's words are brought to their stems instead.
  *
  * @param parts parts of speech by type
- * @param unit what a term is
  */
 export function readTerms(
   tokens: Tokens,
   parts: PartsOfTypes,
-  lexicon: Lexicon,
-  unit: 'lemma' | 'form',
+  lexicon: () => Lexicon,
+  unit: TermUnit,
+  language: LanguageCode,
 ): Terms {
-  const used = new Set(tokens.forms);
+  const keyOf =
+    unit === 'form'
+      ? (type: number) => tokens.forms[type].replaceAll('’', "'")
+      : unit === 'lemma' && language === 'en'
+        ? lemmaKeys(tokens, parts, lexicon())
+        : stemKeys(tokens, language);
   const labels: string[] = [];
   const idOf = new Map<string, number>();
   const ofType = new Int32Array(tokens.forms.length).fill(-1);
   const votes: number[] = [];
   for (let type = 0; type < ofType.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
-    const form = tokens.forms[type];
-    let label = form.replaceAll('’', "'");
-    if (unit === 'lemma') {
-      label = lemmaInStudy(lexicon, form, parts.part[type], (candidate) => used.has(candidate));
-      // Without case folding Bus and bus stay apart.
-      if (form[0] !== form[0].toLowerCase()) label = label[0].toUpperCase() + label.slice(1);
-    }
+    const label = keyOf(type);
     let term = idOf.get(label);
     if (term === undefined) {
       term = labels.length;
@@ -57,6 +61,34 @@ export function readTerms(
     part[term] = best;
   }
   return { labels, part, ofType };
+}
+
+/** The lemma of a type; without case folding Bus and bus stay apart. */
+function lemmaKeys(tokens: Tokens, parts: PartsOfTypes, lexicon: Lexicon): (type: number) => string {
+  const used = new Set(tokens.forms);
+  return (type) => {
+    const form = tokens.forms[type];
+    const label = lemmaInStudy(lexicon, form, parts.part[type], (candidate) => used.has(candidate));
+    return form[0] !== form[0].toLowerCase() ? label[0].toUpperCase() + label.slice(1) : label;
+  };
+}
+
+/** The most mentioned form that shares a type's stem; among equals the first in code-unit order. */
+function stemKeys(tokens: Tokens, language: LanguageCode): (type: number) => string {
+  const stem = stemmerOf(language);
+  const stems = tokens.forms.map((form, type) =>
+    tokens.kindOf[type] === WORD ? stem(form.replaceAll('’', "'")) : '',
+  );
+  const best = new Map<string, number>();
+  stems.forEach((each, type) => {
+    const held = best.get(each);
+    const more =
+      held === undefined ||
+      tokens.mentionsOf[type] > tokens.mentionsOf[held] ||
+      (tokens.mentionsOf[type] === tokens.mentionsOf[held] && tokens.forms[type] < tokens.forms[held]);
+    if (more) best.set(each, type);
+  });
+  return (type) => tokens.forms[best.get(stems[type]) ?? type].replaceAll('’', "'");
 }
 
 /** A type that may be a concept or part of one. */

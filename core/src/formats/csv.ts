@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { refused, type FileContent } from './read-result.ts';
 
 /**
  * Rows as UTF-8 CSV text with a header row (RFC 4180, \n line ends). Text that a spreadsheet would run as a formula
@@ -29,4 +30,37 @@ export function readCsv(text: string): Table {
   if (broken) throw new Error(`Row ${(broken.row ?? 0) + 1} has a quotation mark that is not closed.`);
   if (data.length === 0) throw new Error('The table is empty.');
   return { header: data[0].map((name) => name.trim()), rows: data.slice(1) };
+}
+
+/** A quotation mark that opens and never closes swallows the rest of the table, so it is refused. */
+const UNCLOSED = new Set(['MissingQuotes']);
+
+/** Reads a table of delimited text with whatever it has: ragged rows are evened out and said, faulty quotes too. */
+export function readDelimited(text: string): FileContent {
+  const { data, errors } = Papa.parse<string[]>(text, { skipEmptyLines: 'greedy' });
+  if (data.length === 0) return refused('The table is empty.');
+  const unclosed = errors.find((error) => UNCLOSED.has(error.code));
+  if (unclosed) {
+    return refused(
+      `Row ${(unclosed.row ?? 0) + 1} opens a quotation mark that is never closed, so the rows after it can’t be told apart. Close it and add the table again.`,
+    );
+  }
+  const width = data.reduce((most, row) => Math.max(most, row.length), 0);
+  const ragged = data.filter((row) => row.length !== data[0].length).length;
+  const oddQuotes = errors.filter((error) => error.type === 'Quotes').length;
+  const notes = [
+    ...(ragged > 0
+      ? [
+          `${ragged} of ${data.length - 1} rows have more or fewer cells than the first; missing cells are empty.`,
+        ]
+      : []),
+    ...(oddQuotes > 0 ? [`${oddQuotes} quotation marks stand in odd places and were kept as text.`] : []),
+  ];
+  return {
+    kind: 'table',
+    sheets: [
+      { name: 'table', rows: data.map((row) => [...row, ...Array<string>(width - row.length).fill('')]) },
+    ],
+    ...(notes.length > 0 ? { note: notes.join(' ') } : {}),
+  };
 }

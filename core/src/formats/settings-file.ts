@@ -1,10 +1,10 @@
 import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
-import { decisionParts } from './study-file.ts';
+import type { CleaningStep } from '../text/steps.ts';
+import { keys, settingsChange } from './decision-schemas.ts';
 
 const SECTIONS = {
   speakers: 'setSpeakers',
-  cleaning: 'setCleaning',
   concepts: 'setConcepts',
   windows: 'setWindows',
   links: 'setLinks',
@@ -14,12 +14,12 @@ const SECTIONS = {
 
 const schema = Joi.object({
   ...Object.fromEntries(
-    Object.entries(SECTIONS).map(([section, kind]) => [
+    [...Object.keys(SECTIONS), 'cleaning'].map((section) => [
       section,
-      (decisionParts(kind).change as Joi.Schema).optional(),
+      settingsChange(section as keyof typeof SECTIONS | 'cleaning').optional(),
     ]),
   ),
-  stopWords: Joi.array().items(Joi.string().min(1)),
+  stopWords: keys,
 }).required();
 
 /**
@@ -37,12 +37,18 @@ export function readSettings(text: string): Decision[] {
   }
   const { error, value } = schema.validate(parsed, { convert: false }) as {
     error?: Error;
-    value: Record<string, Record<string, never>> & { stopWords?: string[] };
+    value: Record<string, Record<string, never>> & {
+      stopWords?: string[];
+      cleaning?: { steps: CleaningStep[] };
+    };
   };
   if (error) throw new Error(`${error.message}.`);
   const decisions: Decision[] = [];
   for (const [section, kind] of Object.entries(SECTIONS)) {
     if (value[section]) decisions.push({ kind, change: value[section] });
+  }
+  if (value.cleaning) {
+    decisions.push({ kind: 'setCleaning', steps: value.cleaning.steps, what: 'set the cleaning steps' });
   }
   if (value.stopWords) decisions.push({ kind: 'addStopWords', words: value.stopWords });
   return decisions;

@@ -3,6 +3,8 @@ import Joi from 'joi';
 import { hashText } from '../numeric/hash.ts';
 import type { DecisionLog } from '../study/decisions.ts';
 import { foldDecisions } from '../study/decisions.ts';
+import { decisionSchema, keys, letter, text, whole } from './decision-schemas.ts';
+import { liftRecords, STUDY_VERSION } from './study-versions.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 
 /** What a study file holds. docs/formats/study-file.md describes it. */
@@ -14,7 +16,6 @@ export interface StudyFile {
 }
 
 export const STUDY_FORMAT = 'green-thicket-study';
-export const STUDY_VERSION = 1;
 const LARGEST_UNPACKED = 1024 * 1024 * 1024;
 const MOST_ENTRIES = 100_000;
 
@@ -22,106 +23,6 @@ const MOST_ENTRIES = 100_000;
 export class StudyFileError extends Error {
   override readonly name = 'StudyFileError';
 }
-
-const text = Joi.string().allow('').max(1000);
-const key = Joi.string().min(1).max(1000);
-const keys = Joi.array().items(key).max(100_000);
-const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/);
-const share = Joi.number().min(0).max(1);
-const whole = Joi.number().integer();
-const attributes = Joi.object().pattern(key, Joi.string().allow('').max(10_000));
-const source = Joi.object({
-  id: id.required(),
-  name: key.required(),
-  attributes: attributes.required(),
-  textHash: key.required(),
-  length: whole.min(0).required(),
-});
-const change = (fields: Joi.PartialSchemaMap): Joi.ObjectSchema => Joi.object(fields).min(1).required();
-
-const PARTS: Record<string, Joi.PartialSchemaMap> = {
-  renameStudy: { title: key.required() },
-  addSources: { sources: Joi.array().items(source).min(1).max(100_000).required() },
-  removeSources: { ids: Joi.array().items(id).min(1).required() },
-  setAttribute: {
-    ids: Joi.array().items(id).min(1).required(),
-    attribute: key.required(),
-    value: Joi.string().allow('').max(10_000).required(),
-  },
-  removeAttribute: { attribute: key.required() },
-  setSpeakers: { change: change({ leftOut: keys }) },
-  setCleaning: {
-    change: change({
-      addresses: Joi.boolean(),
-      pattern: Joi.boolean(),
-      ownPattern: Joi.string().allow('').max(500),
-      digits: Joi.boolean(),
-      foldCase: Joi.boolean(),
-    }),
-  },
-  setConcepts: {
-    change: change({
-      unit: Joi.valid('lemma', 'form'),
-      nouns: Joi.boolean(),
-      verbs: Joi.boolean(),
-      adjectives: Joi.boolean(),
-      phrases: Joi.boolean(),
-      phraseMentions: whole.min(2),
-      phraseNpmi: Joi.number().min(-1).max(1),
-      englishStopWords: Joi.boolean(),
-      size: whole.min(1).max(2000),
-      minimumMentions: whole.min(1),
-      minimumSources: whole.min(1),
-      maximumSourceShare: share,
-    }),
-  },
-  keepConcepts: { keys: keys.required() },
-  dropConcepts: { keys: keys.required() },
-  leaveConcepts: { keys: keys.required() },
-  addStopWords: { words: keys.required() },
-  removeStopWords: { words: keys.required() },
-  mergeConcepts: { into: key.required(), keys: keys.required() },
-  splitConcept: { key: key.required() },
-  renameConcept: { key: key.required(), label: text.required() },
-  setWindows: {
-    change: change({
-      unit: Joi.valid('sentences', 'words', 'paragraph', 'turn', 'source'),
-      size: whole.min(1).max(1000),
-      acrossParagraphs: Joi.boolean(),
-    }),
-  },
-  setLinks: {
-    change: change({
-      measure: Joi.valid('npmi', 'jaccard', 'cosine', 'count'),
-      cutOff: Joi.number().min(-1),
-      minimumTogether: whole.min(1),
-      maximumQ: share,
-    }),
-  },
-  setThemes: {
-    change: change({
-      resolution: Joi.alternatives(Joi.valid('auto'), Joi.number().min(0.01).max(100)),
-      runs: whole.min(1).max(500),
-      seed: whole,
-    }),
-  },
-  renameTheme: {
-    letter: Joi.string()
-      .pattern(/^[A-Z]{1,4}$/)
-      .required(),
-    name: text.required(),
-  },
-  setMap: { change: change({ shownLinks: whole.min(0), shownBridges: whole.min(0) }) },
-  setCompare: { change: change({ attribute: text, order: Joi.valid('share', 'difference') }) },
-};
-
-const decision = Joi.alternatives().conditional('.kind', {
-  switch: Object.entries(PARTS).map(([kind, parts]) => ({
-    is: kind,
-    then: Joi.object({ kind: Joi.valid(kind).required(), ...parts }),
-  })),
-  otherwise: Joi.object({ kind: Joi.valid(...Object.keys(PARTS)).required() }),
-});
 
 const seq = whole.min(0);
 const studySchema = Joi.object({
@@ -135,7 +36,7 @@ const studySchema = Joi.object({
         seq: seq.min(1).required(),
         parent: seq.required(),
         time: Joi.string().isoDate().required(),
-        decision: decision.required(),
+        decision: decisionSchema.required(),
         reason: text,
       }),
     )
@@ -143,9 +44,7 @@ const studySchema = Joi.object({
   register: Joi.array()
     .items(
       Joi.object({
-        letter: Joi.string()
-          .pattern(/^[A-Z]{1,4}$/)
-          .required(),
+        letter: letter.required(),
         members: keys.required(),
         present: Joi.boolean().required(),
       }),
@@ -196,7 +95,7 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
       `The study file has version ${version} and this application reads up to ${STUDY_VERSION}. Open it with a newer one.`,
     );
   }
-  const { error, value } = studySchema.validate(parsed, { convert: false }) as {
+  const { error, value } = studySchema.validate(lifted(parsed, version), { convert: false }) as {
     error?: Error;
     value: StudyJson;
   };
@@ -206,7 +105,9 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
   const originals = new Map<string, string>();
   for (const record of log.records) {
     if (record.decision.kind !== 'addSources') continue;
-    for (const { id: sourceId, name, textHash } of record.decision.sources) {
+    for (const { id: sourceId, name, textHash, part } of record.decision.sources) {
+      if (part)
+        throw new StudyFileError(`The study file is damaged: “${name}” came in as a part of another.`);
       const entry = entries[`sources/${sourceId}.txt`];
       if (!entry) throw new StudyFileError(`The study file is damaged: the text of “${name}” is missing.`);
       const original = strFromU8(entry);
@@ -218,11 +119,35 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
       originals.set(sourceId, original);
     }
   }
+  checkParts(log, originals);
   const ids = foldDecisions(log).sources.map((each) => each.id);
   if (new Set(ids).size !== ids.length) {
     throw new StudyFileError('The study file is damaged: a source is in it twice.');
   }
   return { log, register: value.register, originals };
+}
+
+/** Every part of a source is inside an original that is there, and is the text it says it is. */
+function checkParts(log: DecisionLog, originals: ReadonlyMap<string, string>): void {
+  for (const { decision } of log.records) {
+    if (decision.kind !== 'splitSource') continue;
+    for (const { name, part, textHash } of decision.parts) {
+      const whole = part && originals.get(part.of);
+      if (!part || whole === undefined || hashText(whole.slice(part.start, part.end)) !== textHash) {
+        throw new StudyFileError(
+          `The study file is damaged: the text of the part “${name}” is not where it says.`,
+        );
+      }
+    }
+  }
+}
+
+/** A file of an earlier version as one of the present. */
+function lifted(parsed: unknown, version: unknown): unknown {
+  if (typeof version !== 'number' || version >= STUDY_VERSION) return parsed;
+  const old = parsed as { decisions?: unknown };
+  if (!Array.isArray(old.decisions)) return parsed;
+  return { ...old, version: STUDY_VERSION, decisions: liftRecords(old.decisions, version) };
 }
 
 /** Every record hangs on an earlier one, and the markers are on records. */
@@ -260,9 +185,4 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
       'This is no study file, or it was cut short: it can’t be unpacked. Open an earlier copy.',
     );
   }
-}
-
-/** The fields a kind of decision has beside its kind, as they are checked when read. */
-export function decisionParts(kind: string): Joi.PartialSchemaMap {
-  return PARTS[kind] ?? {};
 }

@@ -1,7 +1,7 @@
 /** The largest text file that is read, in bytes; about fifteen million words. */
 export const LARGEST_TEXT_FILE = 100 * 1024 * 1024;
 
-export type ReadText =
+export type DecodedText =
   | { readonly ok: true; readonly text: string; readonly encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252' }
   | { readonly ok: false; readonly reason: string };
 
@@ -27,10 +27,10 @@ export function refuseSize(bytes: number): string | undefined {
 }
 
 /**
- * Reads a text file: UTF-8 with or without byte order mark, UTF-16 of either order, or else Windows-1252. Says why not
+ * The text in a file's bytes: UTF-8 with or without byte order mark, UTF-16 of either order, or else Windows-1252. Says why not
  * where it is empty, not text, or in no encoding that makes sense. Line ends become \n.
  */
-export function readTextFile(bytes: Uint8Array): ReadText {
+export function decodeText(bytes: Uint8Array): DecodedText {
   const refused = refuseSize(bytes.length);
   if (refused !== undefined) return { ok: false, reason: refused };
   for (const [what, signature] of SIGNATURES) {
@@ -87,7 +87,7 @@ function utf16Order(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
   return undefined;
 }
 
-function accept(text: string, encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252'): ReadText {
+function accept(text: string, encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252'): DecodedText {
   const tidy = tidyText(text);
   if (tidy.trim() === '') return { ok: false, reason: 'It has no words, only white space.' };
   return { ok: true, text: tidy, encoding };

@@ -1,12 +1,17 @@
-import type { CleaningSettings } from '../text/cleaning.ts';
+import type { Piece } from '../text/reading-part.ts';
+import type { CleaningStep } from '../text/steps.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings } from '../network/windows.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
+import type { AttributeType } from './attributes.ts';
+import { withRecipe, type Recipe } from './recipe.ts';
+import type { Subset } from './subset.ts';
 import {
   EMPTY_STUDY,
   type CompareSettings,
   type ConceptSettings,
+  type SourceSettings,
   type SpeakerSettings,
   type StudySettings,
   type StudySource,
@@ -16,7 +21,18 @@ import {
 /** One recorded choice of the researcher's. */
 export type Decision =
   | { readonly kind: 'renameStudy'; readonly title: string }
-  | { readonly kind: 'addSources'; readonly sources: readonly StudySource[] }
+  | {
+      readonly kind: 'addSources';
+      readonly sources: readonly StudySource[];
+      /** What is worth knowing of how they came in, such as how many rows of a table had no text. */
+      readonly note?: string;
+      /** Types of attributes that came with them. */
+      readonly types?: Readonly<Record<string, AttributeType>>;
+    }
+  /** Sources that take the place of one: sections of it, or what each of its speakers said. */
+  | { readonly kind: 'splitSource'; readonly id: string; readonly parts: readonly StudySource[] }
+  /** Source id → the pieces of its text that are not read. */
+  | { readonly kind: 'setCuts'; readonly cuts: Readonly<Record<string, readonly Piece[]>> }
   | { readonly kind: 'removeSources'; readonly ids: readonly string[] }
   | {
       readonly kind: 'setAttribute';
@@ -24,9 +40,21 @@ export type Decision =
       readonly attribute: string;
       readonly value: string;
     }
+  /** Attribute → source id → value. */
+  | {
+      readonly kind: 'setValues';
+      readonly values: Readonly<Record<string, Readonly<Record<string, string>>>>;
+    }
+  | { readonly kind: 'setAttributeType'; readonly attribute: string; readonly type: AttributeType }
+  | { readonly kind: 'renameAttribute'; readonly attribute: string; readonly name: string }
   | { readonly kind: 'removeAttribute'; readonly attribute: string }
+  | { readonly kind: 'setSources'; readonly change: Partial<SourceSettings> }
+  | { readonly kind: 'keepSubset'; readonly name: string; readonly subset: Subset }
+  | { readonly kind: 'forgetSubset'; readonly name: string }
+  | { readonly kind: 'applyRecipe'; readonly recipe: Recipe }
   | { readonly kind: 'setSpeakers'; readonly change: Partial<SpeakerSettings> }
-  | { readonly kind: 'setCleaning'; readonly change: Partial<CleaningSettings> }
+  /** All steps as they are to be, and what of them is new, in a few words. */
+  | { readonly kind: 'setCleaning'; readonly steps: readonly CleaningStep[]; readonly what: string }
   | { readonly kind: 'setConcepts'; readonly change: Partial<ConceptSettings> }
   | { readonly kind: 'keepConcepts'; readonly keys: readonly string[] }
   | { readonly kind: 'dropConcepts'; readonly keys: readonly string[] }
@@ -82,7 +110,24 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'renameStudy':
       return { ...state, title: decision.title };
     case 'addSources':
-      return { ...state, sources: [...state.sources, ...decision.sources] };
+      return {
+        ...state,
+        sources: [...state.sources, ...decision.sources],
+        attributeTypes: { ...decision.types, ...state.attributeTypes },
+      };
+    case 'splitSource':
+      return {
+        ...state,
+        sources: state.sources.flatMap((source) => (source.id === decision.id ? decision.parts : [source])),
+      };
+    case 'setCuts':
+      return {
+        ...state,
+        sources: state.sources.map((source) => {
+          const cuts = decision.cuts[source.id];
+          return cuts === undefined ? source : { ...source, cuts };
+        }),
+      };
     case 'removeSources':
       return { ...state, sources: state.sources.filter((source) => !decision.ids.includes(source.id)) };
     case 'setAttribute': {
@@ -96,9 +141,39 @@ export function decide(state: StudyState, decision: Decision): StudyState {
         ),
       };
     }
+    case 'setValues':
+      return {
+        ...state,
+        sources: state.sources.map((source) => {
+          const own = Object.entries(decision.values).flatMap(([attribute, values]) =>
+            values[source.id] === undefined ? [] : [[attribute, values[source.id]]],
+          );
+          return own.length === 0
+            ? source
+            : { ...source, attributes: { ...source.attributes, ...Object.fromEntries(own) } };
+        }),
+      };
+    case 'setAttributeType':
+      return {
+        ...state,
+        attributeTypes: { ...state.attributeTypes, [decision.attribute]: decision.type },
+      };
+    case 'renameAttribute':
+      return renameAttribute(state, decision.attribute, decision.name.trim());
+    case 'setSources':
+      return changeSettings(state, 'sources', decision.change);
+    case 'keepSubset':
+      return { ...state, subsets: { ...state.subsets, [decision.name]: decision.subset } };
+    case 'forgetSubset': {
+      const { [decision.name]: _old, ...subsets } = state.subsets;
+      return { ...state, subsets };
+    }
+    case 'applyRecipe':
+      return withRecipe(state, decision.recipe);
     case 'removeAttribute':
       return {
         ...state,
+        settings: withoutConditionsOn(state.settings, decision.attribute),
         sources: state.sources.map((source) => ({
           ...source,
           attributes: Object.fromEntries(
@@ -109,7 +184,7 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'setSpeakers':
       return changeSettings(state, 'speakers', decision.change);
     case 'setCleaning':
-      return changeSettings(state, 'cleaning', decision.change);
+      return changeSettings(state, 'cleaning', { steps: decision.steps });
     case 'setConcepts':
       return changeSettings(state, 'concepts', decision.change);
     case 'keepConcepts':
@@ -175,6 +250,39 @@ export function decide(state: StudyState, decision: Decision): StudyState {
   }
 }
 
+/** A subset can't ask for an attribute that is gone. */
+function withoutConditionsOn(settings: StudySettings, attribute: string): StudySettings {
+  const subset = settings.sources.subset.filter((condition) => condition.attribute !== attribute);
+  return { ...settings, sources: { ...settings.sources, subset } };
+}
+
+function renameAttribute(state: StudyState, attribute: string, name: string): StudyState {
+  const renamed = (each: string): string => (each === attribute ? name : each);
+  const inSubset = (subset: Subset): Subset =>
+    subset.map((condition) => ({ ...condition, attribute: renamed(condition.attribute) }));
+  const { sources, compare } = state.settings;
+  return {
+    ...state,
+    sources: state.sources.map((source) => ({
+      ...source,
+      attributes: Object.fromEntries(
+        Object.entries(source.attributes).map(([each, value]) => [renamed(each), value]),
+      ),
+    })),
+    attributeTypes: Object.fromEntries(
+      Object.entries(state.attributeTypes).map(([each, type]) => [renamed(each), type]),
+    ),
+    subsets: Object.fromEntries(
+      Object.entries(state.subsets).map(([each, subset]) => [each, inSubset(subset)]),
+    ),
+    settings: {
+      ...state.settings,
+      sources: { ...sources, subset: inSubset(sources.subset) },
+      compare: { ...compare, attribute: renamed(compare.attribute) },
+    },
+  };
+}
+
 /** The records in force, first to last: from the head back to the empty study. */
 export function recordsInForce(log: DecisionLog): DecisionRecord[] {
   const bySeq = new Map(log.records.map((record) => [record.seq, record]));
@@ -216,12 +324,32 @@ export function describeDecision(decision: Decision): string {
       return `remove ${decision.ids.length} ${decision.ids.length === 1 ? 'source' : 'sources'}`;
     case 'setAttribute':
       return `set ${decision.attribute}`;
+    case 'splitSource':
+      return `split a source into ${decision.parts.length}`;
+    case 'setCuts': {
+      const count = Object.keys(decision.cuts).length;
+      return `trim ${count} ${count === 1 ? 'source' : 'sources'}`;
+    }
+    case 'setValues':
+      return `set ${list(Object.keys(decision.values))}`;
+    case 'setAttributeType':
+      return `read ${decision.attribute} as ${decision.type}`;
+    case 'renameAttribute':
+      return `call ${decision.attribute} ${decision.name}`;
     case 'removeAttribute':
       return `remove the attribute ${decision.attribute}`;
+    case 'setSources':
+      return decision.change.subset ? 'change the subset' : 'say how dates are written';
+    case 'keepSubset':
+      return `keep the subset ${decision.name}`;
+    case 'forgetSubset':
+      return `forget the subset ${decision.name}`;
+    case 'applyRecipe':
+      return 'use a recipe';
     case 'setSpeakers':
-      return 'change who is left out';
+      return decision.change.leftOut ? 'change who is left out' : 'give speakers roles';
     case 'setCleaning':
-      return 'change the cleaning';
+      return decision.what;
     case 'setConcepts':
       return 'change how concepts are chosen';
     case 'keepConcepts':

@@ -1,32 +1,31 @@
-import { readTextFile, refuseSize, tidyText } from '../formats/text-file.ts';
+import { readArchive, readFile, type IncomingFile } from '../formats/files.ts';
+import type { ReadingControl, SheetRows } from '../formats/read-result.ts';
+import { tidyText } from '../formats/text-file.ts';
 import { hashText } from '../numeric/hash.ts';
 import type { StudySource } from './study.ts';
 
-/** A file as it comes in. */
-export interface IncomingFile {
+/** A text that came in as a source. */
+export interface AddedSource {
+  readonly source: StudySource;
+  readonly text: string;
+}
+
+/** A table whose columns the researcher chooses from before it becomes sources. */
+export interface IncomingTable {
   readonly name: string;
-  readonly bytes: Uint8Array;
+  readonly sheets: readonly SheetRows[];
 }
 
 /** What came in and what did not, and why. */
 export interface Intake {
-  readonly added: readonly {
-    readonly source: StudySource;
-    readonly text: string;
-    readonly encoding: string;
-  }[];
+  readonly added: readonly AddedSource[];
+  readonly tables: readonly IncomingTable[];
   readonly refused: readonly { readonly name: string; readonly reason: string }[];
+  /** What is worth knowing of the files that came in. */
+  readonly notes: readonly string[];
 }
 
-const READ_ENDINGS = /\.(?:txt|md|markdown|text)$/i;
-
-/** Why a file is refused by its name or size alone, before it is read. */
-export function refuseUnread(name: string, size: number): string | undefined {
-  if (!READ_ENDINGS.test(name)) {
-    return 'Only .txt and .md files are read so far. Save its words as one of these.';
-  }
-  return refuseSize(size);
-}
+export const NOTHING: Intake = { added: [], tables: [], refused: [], notes: [] };
 
 /** Makes a source of a text. The id follows from name and text, so the same file is known when it comes again. */
 export function makeSource(
@@ -38,32 +37,92 @@ export function makeSource(
   return { id: hashText(`${name}\u0000${textHash}`), name, attributes, textHash, length: text.length };
 }
 
+/** A part of a source's text as a source; the part's text is not kept again. */
+export function makePart(
+  whole: StudySource,
+  name: string,
+  text: string,
+  place: { readonly start: number; readonly end: number },
+  attributes: Readonly<Record<string, string>>,
+  cuts: StudySource['cuts'] = undefined,
+): StudySource {
+  const base = whole.part ?? { of: whole.id, start: 0 };
+  const textHash = hashText(text);
+  const start = base.start + place.start;
+  const key = [base.of, start, base.start + place.end, name, JSON.stringify(cuts ?? [])].join('\u0000');
+  return {
+    id: hashText(key),
+    name,
+    attributes,
+    textHash,
+    length: text.length,
+    part: { of: base.of, start, end: base.start + place.end },
+    ...(cuts && cuts.length > 0 ? { cuts } : {}),
+  };
+}
+
+/** The text of a source, out of the original it is or is a part of. */
+export function textOf(source: StudySource, original: (id: string) => string): string {
+  const { part } = source;
+  return part ? original(part.of).slice(part.start, part.end) : original(source.id);
+}
+
 /** A pasted text as a source, or the reason why it is none. */
 export function readPasted(name: string, pasted: string): Intake {
   const text = tidyText(pasted);
-  if (text.trim() === '') return { added: [], refused: [{ name, reason: 'There is no text in it.' }] };
-  return { added: [{ source: makeSource(name, text), text, encoding: 'UTF-8' }], refused: [] };
+  if (text.trim() === '') return { ...NOTHING, refused: [{ name, reason: 'There is no text in it.' }] };
+  return { ...NOTHING, added: [{ source: makeSource(name, text), text }] };
 }
 
-/** Reads files into sources; what can't be read, or is there already, is reported. */
-export function readFiles(files: Iterable<IncomingFile>, present: ReadonlySet<string>): Intake {
-  const added: { source: StudySource; text: string; encoding: string }[] = [];
+/**
+ * Reads files into sources and tables; what can't be read, or is there already, is reported. Archives are opened.
+ *
+ * @param present ids of the sources that are there already
+ */
+export async function readFiles(
+  files: Iterable<IncomingFile>,
+  present: ReadonlySet<string>,
+  control: ReadingControl = {},
+): Promise<Intake> {
+  const added: AddedSource[] = [];
+  const tables: IncomingTable[] = [];
   const refused: { name: string; reason: string }[] = [];
+  const notes: string[] = [];
   const seen = new Set(present);
-  for (const { name, bytes } of files) {
-    const reason = refuseUnread(name, bytes.length);
-    const read = reason === undefined ? readTextFile(bytes) : ({ ok: false, reason } as const);
-    if (!read.ok) {
-      refused.push({ name, reason: read.reason });
-      continue;
+  const read = async (file: IncomingFile): Promise<void> => {
+    const content = await readFile(file, control);
+    switch (content.kind) {
+      case 'refused':
+        refused.push({ name: file.name, reason: content.reason });
+        return;
+      case 'archive': {
+        const archive = readArchive(file);
+        refused.push(...archive.refused);
+        for (const inner of archive.files) {
+          if (control.stopped?.()) return;
+          await read(inner);
+        }
+        return;
+      }
+      case 'table':
+        tables.push({ name: file.name, sheets: content.sheets });
+        break;
+      case 'texts':
+        for (const { name, text, attributes } of content.texts) {
+          const source = makeSource(name, text, attributes);
+          if (seen.has(source.id)) {
+            refused.push({ name, reason: 'The same file is in the study already.' });
+            continue;
+          }
+          seen.add(source.id);
+          added.push({ source, text });
+        }
     }
-    const source = makeSource(name, read.text);
-    if (seen.has(source.id)) {
-      refused.push({ name, reason: 'The same file is in the study already.' });
-      continue;
-    }
-    seen.add(source.id);
-    added.push({ source, text: read.text, encoding: read.encoding });
+    if (content.note !== undefined) notes.push(content.note);
+  };
+  for (const file of files) {
+    if (control.stopped?.()) break;
+    await read(file);
   }
-  return { added, refused };
+  return { added, tables, refused, notes };
 }

@@ -1,19 +1,25 @@
-import { attributeNames, comparedAttribute, type StudyState } from './study.ts';
+import { LANGUAGES, type LanguageCode } from '../text/languages.ts';
+import { stepText } from './step-texts.ts';
+import { comparedAttribute, type StudyState } from './study.ts';
+import { subsetText } from './subset.ts';
 
 /** A stop of the trail. */
 export const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'] as const;
 export type Stop = (typeof STOPS)[number];
 
 /** A part of a method sentence: words, or a setting that can be changed where it stands. */
-export type SentencePart = string | { readonly control: ControlName; readonly text: string };
+export type SentencePart =
+  | string
+  | { readonly control: ControlName; readonly text: string }
+  /** A cleaning step: its place among the steps, to be switched, edited and moved. */
+  | { readonly step: string; readonly on: boolean; readonly text: string };
 
 /** The settings that stand underlined in the method sentences. */
 export type ControlName =
+  | 'subset'
   | 'speakers'
-  | 'addresses'
-  | 'ownPattern'
-  | 'digits'
-  | 'foldCase'
+  | 'addStep'
+  | 'language'
   | 'unit'
   | 'parts'
   | 'phrases'
@@ -39,6 +45,8 @@ export type ControlName =
 export interface SentenceFigures {
   readonly resolution?: number;
   readonly exact?: boolean;
+  /** The language most sources are in. */
+  readonly language?: LanguageCode;
 }
 
 export const MEASURE_NAMES = {
@@ -48,6 +56,17 @@ export const MEASURE_NAMES = {
   count: 'number of shared windows',
 } as const;
 
+const UNIT_TEXTS = {
+  lemma: 'in their dictionary form',
+  stem: 'brought together by their stem',
+  form: 'as they are written',
+} as const;
+
+function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
+  if (parts.length === 0) return 'no single words';
+  return language === undefined || language === 'en' ? listed(parts) : 'words';
+}
+
 /** A count with its noun. */
 export function counted(count: number, one: string, many = `${one}s`): string {
   return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
@@ -55,7 +74,8 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 
 const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
-function listed(words: readonly string[]): string {
+/** Words as a list: a, b and c. */
+export function listed(words: readonly string[]): string {
   return words.length < 2
     ? (words[0] ?? '')
     : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
@@ -84,8 +104,10 @@ export function methodSentences(
     ...(concepts.adjectives ? ['adjectives'] : []),
   ];
   const stopCount = state.stopWords.length;
-  const stops = concepts.englishStopWords
-    ? `the English stop words${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+  const language = concepts.language === 'auto' ? figures.language : concepts.language;
+  const languageName = language ? LANGUAGES[language] : 'listed';
+  const stops = concepts.listedStopWords
+    ? `the ${languageName} stop words${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
     : stopCount > 0
       ? counted(stopCount, 'own stop word')
       : 'no stop words';
@@ -95,37 +117,35 @@ export function methodSentences(
       : `resolution ${themes.resolution}`;
   return {
     sources: [
-      `Working with ${state.sources.length === 1 ? '1 source' : `all ${state.sources.length} sources`}` +
-        `${attributeNames(state.sources).length > 0 ? `, described by ${listed(attributeNames(state.sources))}` : ''}, `,
+      'Working with ',
+      control('subset', subsetText(state, state.settings.sources.subset)),
+      ', ',
       control(
         'speakers',
         speakers.leftOut.length > 0
-          ? `without what ${listed(speakers.leftOut)} said`
+          ? `without what ${listed(speakers.leftOut.map((label) => (label === '' ? 'no name' : label)))} said`
           : 'with everyone who speaks in them',
       ),
       '.',
     ],
     clean: [
-      'Before words are counted, web addresses and handles are ',
-      control('addresses', cleaning.addresses ? 'taken out' : 'kept'),
-      ', ',
-      control(
-        'ownPattern',
-        cleaning.pattern && cleaning.ownPattern !== ''
-          ? `what matches ${cleaning.ownPattern} is taken out`
-          : 'no pattern of your own is used',
-      ),
-      ', numbers are ',
-      control('digits', cleaning.digits ? 'taken out' : 'kept'),
-      ' and capitals are ',
-      control('foldCase', cleaning.foldCase ? 'read as small letters' : 'told apart from small letters'),
+      'Before words are counted, ',
+      ...cleaning.steps.flatMap((step, i): SentencePart[] => [
+        ...(i === 0 ? [] : [i === cleaning.steps.length - 1 ? ' and ' : ', ']),
+        { step: step.id, on: step.on, text: stepText(step) },
+      ]),
+      ...(cleaning.steps.length === 0 ? ['nothing is taken out'] : []),
+      '; ',
+      control('addStep', 'add a step'),
       '. The originals stay as they are.',
     ],
     concepts: [
       'Concepts are ',
-      control('parts', parts.length > 0 ? listed(parts) : 'no single words'),
+      control('language', language ? LANGUAGES[language] : 'the texts’'),
       ' ',
-      control('unit', concepts.unit === 'lemma' ? 'in their dictionary form' : 'as they are written'),
+      control('parts', partsText(parts, language)),
+      ' ',
+      control('unit', UNIT_TEXTS[concepts.unit === 'lemma' && language !== 'en' ? 'stem' : concepts.unit]),
       ' ',
       control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
       ', leaving out ',
@@ -183,5 +203,9 @@ export function methodSentences(
 
 /** A sentence as plain words. */
 export function sentenceText(parts: readonly SentencePart[]): string {
-  return parts.map((part) => (typeof part === 'string' ? part : part.text)).join('');
+  return parts
+    .filter((part) => typeof part === 'string' || !('control' in part && part.control === 'addStep'))
+    .map((part) => (typeof part === 'string' ? part : part.text))
+    .join('')
+    .replace('; .', '.');
 }

@@ -16,7 +16,9 @@ import { layWindows, type Windows } from '../network/windows.ts';
 import { hashValue } from '../numeric/hash.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Lexicon } from '../text/lexicon.ts';
-import { partsOfTypes, type PartsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
+import { languagesOf, type LanguageCode, type SourceLanguages } from '../text/languages.ts';
+import { partsOfTypes, unknownParts, type PartsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
+import type { SourceText } from '../text/reading-part.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
@@ -30,6 +32,7 @@ import {
   type Themes,
 } from '../themes/themes.ts';
 import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
+import { workingSources } from './subset.ts';
 
 /** A study as the stages see it. */
 export interface StudyInput {
@@ -47,6 +50,7 @@ export interface Resources {
 
 /** What each stage makes. */
 export interface StageResults {
+  languages: SourceLanguages;
   tokens: Tokens;
   parts: PartsOfTypes;
   terms: Terms;
@@ -81,7 +85,21 @@ function* atOnce<T>(make: () => T): Stepwise<T> {
 }
 
 const originalsOf = ({ state }: StudyInput, { original }: Resources): string[] =>
-  state.sources.map((source) => original(source.id));
+  workingSources(state).map((source) => original(source.id));
+
+/** The texts of the sources worked with, with what is cut from each. */
+export function textsOf({ state }: StudyInput, original: Resources['original']): SourceText[] {
+  return workingSources(state).map((source) => ({
+    original: original(source.id),
+    cuts: source.cuts ?? [],
+  }));
+}
+
+/** The language the study is read in: the one chosen, or the one most of its words are in. */
+export function languageOf(state: StudyState, languages: SourceLanguages): LanguageCode {
+  const { language } = state.settings.concepts;
+  return language === 'auto' ? languages.main : language;
+}
 
 /** The label of each concept: the researcher's, or its key. */
 export function conceptLabels(state: StudyState, keys: readonly string[]): string[] {
@@ -94,34 +112,50 @@ export function fewestInWindow(state: StudyState): number {
 
 /** Every stage: what it needs and what it makes. originals → tokens → … → map and comparison. */
 export const STAGES: { readonly [S in StageName]: Stage<S> } = {
+  languages: {
+    inputs: [],
+    own: ({ state }) => workingSources(state).map((s) => s.id),
+    run: (_, study, resources) => atOnce(() => languagesOf(originalsOf(study, resources))),
+  },
   tokens: {
     inputs: [],
-    own: ({ state: { sources, settings } }) => [
-      sources.map((s) => [s.id, s.textHash]),
-      settings.cleaning,
-      settings.speakers,
+    own: ({ state }) => [
+      workingSources(state).map((s) => [s.id, s.textHash, s.cuts ?? []]),
+      state.settings.cleaning,
+      state.settings.speakers.leftOut,
     ],
-    run: (_, study, resources) => {
+    run: (_, study, { original }) => {
       const { cleaning, speakers } = study.state.settings;
-      return readTokens(originalsOf(study, resources), cleaning, new Set(speakers.leftOut));
+      return readTokens(textsOf(study, original), cleaning.steps, new Set(speakers.leftOut));
     },
   },
   parts: {
-    inputs: ['tokens'],
-    own: () => null,
-    run: (take, study, resources) =>
-      partsOfTypes(take('tokens'), originalsOf(study, resources), resources.lexicon(), resources.tagger()),
+    inputs: ['tokens', 'languages'],
+    own: ({ state }) => state.settings.concepts.language,
+    run: (take, study, resources) => {
+      const tokens = take('tokens');
+      if (languageOf(study.state, take('languages')) !== 'en') return atOnce(() => unknownParts(tokens));
+      return partsOfTypes(tokens, originalsOf(study, resources), resources.lexicon(), resources.tagger());
+    },
   },
   terms: {
-    inputs: ['tokens', 'parts'],
-    own: ({ state }) => state.settings.concepts.unit,
+    inputs: ['tokens', 'parts', 'languages'],
+    own: ({ state }) => [state.settings.concepts.unit, state.settings.concepts.language],
     run: (take, { state }, { lexicon }) =>
-      atOnce(() => readTerms(take('tokens'), take('parts'), lexicon(), state.settings.concepts.unit)),
+      atOnce(() =>
+        readTerms(
+          take('tokens'),
+          take('parts'),
+          lexicon,
+          state.settings.concepts.unit,
+          languageOf(state, take('languages')),
+        ),
+      ),
   },
   candidates: {
-    inputs: ['tokens', 'parts', 'terms'],
+    inputs: ['tokens', 'parts', 'terms', 'languages'],
     own: ({ state: { settings, stopWords, merges } }) => {
-      const { nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, englishStopWords } =
+      const { nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, listedStopWords, language } =
         settings.concepts;
       return [
         nouns,
@@ -130,7 +164,8 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         phrases,
         phraseMentions,
         phraseNpmi,
-        englishStopWords,
+        listedStopWords,
+        language,
         stopWords,
         merges,
       ];
@@ -141,7 +176,10 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         take('tokens'),
         take('terms'),
         take('parts'),
-        stopWordsInForce(concepts.englishStopWords, state.stopWords),
+        stopWordsInForce(
+          concepts.listedStopWords ? languageOf(state, take('languages')) : undefined,
+          state.stopWords,
+        ),
         {
           parts: { noun: concepts.nouns, verb: concepts.verbs, adjective: concepts.adjectives },
           phrases: concepts.phrases,
@@ -154,13 +192,14 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   },
   concepts: {
     inputs: ['candidates'],
-    own: ({ state: { settings, kept, dropped, sources } }) => {
-      const { size, minimumMentions, minimumSources, maximumSourceShare } = settings.concepts;
-      return [size, minimumMentions, minimumSources, maximumSourceShare, kept, dropped, sources.length];
+    own: ({ state }) => {
+      const { size, minimumMentions, minimumSources, maximumSourceShare } = state.settings.concepts;
+      const sources = workingSources(state).length;
+      return [size, minimumMentions, minimumSources, maximumSourceShare, state.kept, state.dropped, sources];
     },
     run: (take, { state }) =>
       atOnce(() =>
-        selectConcepts(take('candidates'), state.sources.length, {
+        selectConcepts(take('candidates'), workingSources(state).length, {
           ...state.settings.concepts,
           kept: state.kept,
           dropped: state.dropped,
@@ -235,14 +274,14 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   },
   strength: {
     inputs: ['counts', 'windows', 'themes'],
-    own: ({ state }) => [fewestInWindow(state), state.sources.length],
+    own: ({ state }) => [fewestInWindow(state), workingSources(state).length],
     run: (take, { state }) =>
       atOnce(() => {
         const { themeOf, themes } = take('themes');
         return strengthBySource(
           take('counts'),
           take('windows'),
-          state.sources.length,
+          workingSources(state).length,
           themeOf,
           themes.length,
           fewestInWindow(state),
@@ -256,15 +295,15 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       return [
         attribute,
         state.settings.themes.seed,
-        attribute && state.sources.map((source) => source.attributes[attribute] ?? ''),
+        attribute && workingSources(state).map((source) => source.attributes[attribute] ?? ''),
       ];
     },
     run: (take, { state }) =>
       atOnce(() => {
         const attribute = comparedAttribute(state);
         const { names, groupOf } = attribute
-          ? groupsOf(state.sources, attribute)
-          : { names: [], groupOf: new Int32Array(state.sources.length).fill(-1) };
+          ? groupsOf(workingSources(state), attribute)
+          : { names: [], groupOf: new Int32Array(workingSources(state).length).fill(-1) };
         return compareGroups(take('strength'), groupOf, names, state.settings.themes.seed);
       }),
   },

@@ -1,8 +1,13 @@
-import type { CleaningSettings } from '../text/cleaning.ts';
+import type { DateOrder } from '../text/dates.ts';
+import { FIRST_STEPS, type CleaningStep } from '../text/steps.ts';
+import type { Piece } from '../text/reading-part.ts';
+import type { LanguageCode } from '../text/languages.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings } from '../network/windows.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
+import type { AttributeType } from './attributes.ts';
+import { workingSources, type Subset } from './subset.ts';
 
 /** A source as the study knows it; its original text is kept apart and never changes. */
 export interface StudySource {
@@ -12,20 +17,26 @@ export interface StudySource {
   readonly attributes: Readonly<Record<string, string>>;
   /** Hash of the original, so that results are known to be of this text. */
   readonly textHash: string;
-  /** Characters of the original. */
+  /** Characters of the text. */
   readonly length: number;
+  /** Where the text is a part of another source's original: that source, and the part's place in it. */
+  readonly part?: { readonly of: string; readonly start: number; readonly end: number };
+  /** Pieces of the text that are not read; places in the text, sorted and not overlapping. */
+  readonly cuts?: readonly Piece[];
 }
 
 export interface ConceptSettings {
-  readonly unit: 'lemma' | 'form';
+  /** The language whose stop words, lemmas and stems are used; `auto` for the one most sources are in. */
+  readonly language: LanguageCode | 'auto';
+  readonly unit: 'lemma' | 'stem' | 'form';
   readonly nouns: boolean;
   readonly verbs: boolean;
   readonly adjectives: boolean;
   readonly phrases: boolean;
   readonly phraseMentions: number;
   readonly phraseNpmi: number;
-  /** Whether the English stop list is in force beside the study's own. */
-  readonly englishStopWords: boolean;
+  /** Whether the language's published stop list is in force beside the study's own. */
+  readonly listedStopWords: boolean;
   readonly size: number;
   readonly minimumMentions: number;
   readonly minimumSources: number;
@@ -38,12 +49,26 @@ export interface CompareSettings {
   readonly order: 'share' | 'difference';
 }
 
+export interface SourceSettings {
+  /** The conditions of the subset that is worked with; empty for all sources. */
+  readonly subset: Subset;
+  /** How 4/5/2031 is read; null until the researcher was asked. */
+  readonly dateOrder: DateOrder | null;
+}
+
 export interface SpeakerSettings {
   /** Labels of the speakers whose turns are not read. */
   readonly leftOut: readonly string[];
+  /** Label of a speaker → their role, such as interviewer. */
+  readonly roles: Readonly<Record<string, string>>;
+}
+
+export interface CleaningSettings {
+  readonly steps: readonly CleaningStep[];
 }
 
 export interface StudySettings {
+  readonly sources: SourceSettings;
   readonly speakers: SpeakerSettings;
   readonly cleaning: CleaningSettings;
   readonly concepts: ConceptSettings;
@@ -58,6 +83,10 @@ export interface StudySettings {
 export interface StudyState {
   readonly title: string;
   readonly sources: readonly StudySource[];
+  /** Attribute → what its values are; text where it is not named. */
+  readonly attributeTypes: Readonly<Record<string, AttributeType>>;
+  /** Subsets kept under a name. */
+  readonly subsets: Readonly<Record<string, Subset>>;
   readonly settings: StudySettings;
   readonly stopWords: readonly string[];
   readonly kept: readonly string[];
@@ -70,9 +99,11 @@ export interface StudyState {
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
-  speakers: { leftOut: [] },
-  cleaning: { addresses: true, pattern: false, ownPattern: '', digits: true, foldCase: true },
+  sources: { subset: [], dateOrder: null },
+  speakers: { leftOut: [], roles: {} },
+  cleaning: { steps: FIRST_STEPS },
   concepts: {
+    language: 'auto',
     unit: 'lemma',
     nouns: true,
     verbs: false,
@@ -80,7 +111,7 @@ export const DEFAULT_SETTINGS: StudySettings = {
     phrases: true,
     phraseMentions: 3,
     phraseNpmi: 0.2,
-    englishStopWords: true,
+    listedStopWords: true,
     size: 80,
     minimumMentions: 4,
     minimumSources: 2,
@@ -96,6 +127,8 @@ export const DEFAULT_SETTINGS: StudySettings = {
 export const EMPTY_STUDY: StudyState = {
   title: 'Untitled study',
   sources: [],
+  attributeTypes: {},
+  subsets: {},
   settings: DEFAULT_SETTINGS,
   stopWords: [],
   kept: [],
@@ -112,9 +145,10 @@ export function attributeNames(sources: readonly StudySource[]): string[] {
 
 /** The attribute groups are made of: the one chosen, or else the first with two to twelve values. */
 export function comparedAttribute(state: StudyState): string | undefined {
-  const names = attributeNames(state.sources);
+  const sources = workingSources(state);
+  const names = attributeNames(sources);
   if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
-  const values = (name: string): number => groupsOf(state.sources, name).names.length;
+  const values = (name: string): number => groupsOf(sources, name).names.length;
   return names.find((name) => values(name) >= 2 && values(name) <= 12) ?? names[0];
 }
 

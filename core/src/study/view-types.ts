@@ -1,9 +1,17 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
-import type { CleaningMark, CleaningStep } from '../text/cleaning.ts';
+import type { CleaningMark } from '../text/cleaning.ts';
+import type { OrderNote, StepReport } from '../text/cleaning-report.ts';
+import type { LanguageCode } from '../text/languages.ts';
+import type { Piece } from '../text/reading-part.ts';
+import type { CleaningAction } from '../text/steps.ts';
+import type { RemainKind } from '../text/remains.ts';
+import type { Section, SplitRule } from '../text/splitting.ts';
+import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
 import type { Speaker } from '../text/speakers.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
+import type { Recipe } from './recipe.ts';
 
 /** What is selected, and so what the Reader shows. */
 export type Selection =
@@ -28,16 +36,99 @@ export interface SpeakersView {
   readonly speakers: readonly Speaker[];
 }
 
+/** The language of each source worked with, and which the study is read in. */
+export interface LanguagesView {
+  readonly of: readonly (LanguageCode | '')[];
+  readonly main: LanguageCode;
+}
+
+/** Sources that say the same, or nearly. */
+export interface DuplicatesView {
+  readonly pairs: readonly { readonly a: string; readonly b: string; readonly overlap: number }[];
+}
+
+export interface SplitView {
+  /** The first of the sections. */
+  readonly sections: readonly Section[];
+  readonly total: number;
+  /** Characters before the first section that are dropped by choice. */
+  readonly droppedBefore: number;
+  readonly fault?: string;
+}
+
+export interface TrimView {
+  /** Source id → pieces the rule cuts there. */
+  readonly cuts: Readonly<Record<string, readonly Piece[]>>;
+  readonly rows: readonly {
+    readonly id: string;
+    readonly characters: number;
+    readonly excerpt: string;
+  }[];
+}
+
+export interface TextDatesView {
+  /** Source id → the first date in its text, read day first and month first. */
+  readonly dates: Readonly<Record<string, { readonly dmy: string; readonly mdy: string }>>;
+  readonly ambiguous: number;
+}
+
+/** A line of a text with what is left of it once it is clean. */
+export interface CleanLine {
+  readonly start: number;
+  readonly end: number;
+  readonly clean: string;
+}
+
 export interface CleaningView {
   /** The original, or the part of a long one around the place asked for. */
   readonly text: string;
   readonly start: number;
   readonly total: number;
   readonly marks: readonly CleaningMark[];
-  /** Places changed by each step, over all sources. */
-  readonly counts: Readonly<Record<CleaningStep, number>>;
+  readonly lines: readonly CleanLine[];
+}
+
+export interface CleaningStepsView {
+  readonly steps: readonly StepReport[];
   /** Words of the collection once it is clean. */
   readonly words: number;
+}
+
+export interface CleaningOrderView {
+  readonly notes: readonly OrderNote[];
+}
+
+export interface RemainRow {
+  readonly kind: RemainKind;
+  readonly text: string;
+  readonly count: number;
+  readonly places: readonly { readonly sourceId: string; readonly start: number; readonly end: number }[];
+  readonly step: CleaningAction;
+}
+
+export interface RemainsView {
+  readonly remains: readonly RemainRow[];
+}
+
+/** Words of the collection as they came, or as they are clean. */
+export interface WordFigures {
+  readonly words: number;
+  readonly different: number;
+  readonly top: readonly { readonly word: string; readonly count: number }[];
+}
+
+export interface CleaningFiguresView {
+  readonly before: WordFigures;
+  readonly after: WordFigures;
+}
+
+export interface RecipeReportView {
+  /** What of a recipe does nothing in this study, a sentence each. */
+  readonly idle: readonly string[];
+}
+
+export interface CleanedFileView {
+  readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
 export type ConceptStatus = 'chosen' | 'kept' | 'dropped' | 'out';
@@ -174,10 +265,22 @@ export interface Overview {
 
 /** What a view is asked for beside the study. */
 export interface ViewQuestions {
-  speakers: null;
   overview: null;
   sources: null;
+  speakers: null;
+  languages: null;
+  duplicates: null;
+  split: { readonly sourceId: string; readonly rule: SplitRule };
+  trim: { readonly rule: TrimRule; readonly sourceIds: readonly string[] };
+  repeatedLines: null;
+  textDates: null;
   cleaning: { readonly sourceId: string; readonly at: number };
+  cleaningSteps: null;
+  cleaningOrder: null;
+  remains: null;
+  cleaningFigures: null;
+  cleanedFile: { readonly as: 'zip' | 'csv' };
+  recipeReport: { readonly recipe: Recipe };
   concepts: null;
   links: { readonly concept: string | null; readonly limit: number };
   themes: null;
@@ -188,10 +291,22 @@ export interface ViewQuestions {
 }
 
 export interface ViewAnswers {
-  speakers: SpeakersView;
   overview: Overview;
   sources: SourcesView;
+  speakers: SpeakersView;
+  languages: LanguagesView;
+  duplicates: DuplicatesView;
+  split: SplitView;
+  trim: TrimView;
+  repeatedLines: { readonly lines: readonly RepeatedLine[] };
+  textDates: TextDatesView;
   cleaning: CleaningView;
+  cleaningSteps: CleaningStepsView;
+  cleaningOrder: CleaningOrderView;
+  remains: RemainsView;
+  cleaningFigures: CleaningFiguresView;
+  cleanedFile: CleanedFileView;
+  recipeReport: RecipeReportView;
   concepts: ConceptsView;
   links: LinksView;
   themes: ThemesView;

@@ -2,11 +2,10 @@ import { scoreOf } from '../concepts/selection.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
-import { cleaningMarks, CLEANING_STEPS, findEdits, type CleaningStep } from '../text/cleaning.ts';
-import { applyEdits, untouched } from '../text/offsets.ts';
-import { findSpeakers } from '../text/speakers.ts';
-import { wordsPerSource } from '../text/tokens.ts';
-import type { Engine } from './engine.ts';
+import { CLEANING_VIEWS } from './cleaning-views.ts';
+import { partAround } from './part-around.ts';
+import { SOURCE_VIEWS } from './source-views.ts';
+import type { ViewContext, ViewMakers } from './view-context.ts';
 import type {
   CandidateRow,
   LinkRow,
@@ -16,27 +15,28 @@ import type {
   ViewName,
   ViewQuestions,
 } from './view-types.ts';
-import { conceptLabels, fewestInWindow, type StageName, type StudyInput } from './stages.ts';
+import { conceptLabels, fewestInWindow, type StageName } from './stages.ts';
 import { comparedAttribute, groupsOf } from './study.ts';
-
-/** A page shows at most this many characters of a source at once; more would make it slow. */
-const LONGEST_TEXT = 80_000;
-
-/** The part of a long text around a place, from a line's or word's beginning where there is one near. */
-export function partAround(text: string, at: number): { start: number; end: number } {
-  if (text.length <= LONGEST_TEXT) return { start: 0, end: text.length };
-  const wished = Math.max(0, Math.min(at - LONGEST_TEXT / 2, text.length - LONGEST_TEXT));
-  const gap = text.slice(wished, wished + 2000).search(/\s/);
-  const start = wished === 0 ? 0 : wished + gap + 1;
-  return { start, end: Math.min(text.length, start + LONGEST_TEXT) };
-}
+import { workingSources } from './subset.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   overview: 'themes',
-  speakers: 'tokens',
   sources: 'tokens',
+  speakers: 'tokens',
+  languages: 'languages',
+  duplicates: 'tokens',
+  split: 'tokens',
+  trim: 'tokens',
+  repeatedLines: 'tokens',
+  textDates: 'languages',
   cleaning: 'tokens',
+  cleaningSteps: 'tokens',
+  cleaningOrder: 'tokens',
+  remains: 'parts',
+  cleaningFigures: 'tokens',
+  cleanedFile: 'tokens',
+  recipeReport: 'themes',
   concepts: 'themes',
   links: 'themes',
   themes: 'themes',
@@ -45,12 +45,6 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   passages: 'themes',
   source: 'themes',
 };
-
-interface ViewContext {
-  readonly engine: Engine;
-  readonly study: StudyInput;
-  readonly original: (id: string) => string;
-}
 
 /** Answers a view in steps. */
 export function* makeView<V extends ViewName>(
@@ -61,9 +55,10 @@ export function* makeView<V extends ViewName>(
   return yield* MAKERS[view](question, context);
 }
 
-const MAKERS: {
-  readonly [V in ViewName]: (question: ViewQuestions[V], context: ViewContext) => Stepwise<ViewAnswers[V]>;
-} = {
+const MAKERS: ViewMakers<ViewName> = {
+  ...SOURCE_VIEWS,
+  ...CLEANING_VIEWS,
+
   *overview(_, { engine, study }) {
     const tokens = yield* engine.compute('tokens', study);
     const candidates = yield* engine.compute('candidates', study);
@@ -81,48 +76,6 @@ const MAKERS: {
       steadiness: themes.overallSteadiness,
       resolution: themes.resolution,
       modularity: themes.modularity,
-    };
-  },
-
-  *sources(_, { engine, study }) {
-    const tokens = yield* engine.compute('tokens', study);
-    return {
-      words: Array.from(wordsPerSource(tokens)),
-      sentences: tokens.sentenceFirst.length - 1,
-      differentWords: tokens.forms.length,
-    };
-  },
-
-  // One step: it reads the boundaries of each source and nothing else.
-  *speakers(_, { study, original }) {
-    yield 0;
-    return { speakers: findSpeakers(study.state.sources.map((source) => original(source.id))) };
-  },
-
-  *cleaning({ sourceId, at }, { engine, study, original }) {
-    const tokens = yield* engine.compute('tokens', study);
-    const settings = study.state.settings.cleaning;
-    const counts: Record<CleaningStep, number> = { addresses: 0, pattern: 0, digits: 0, foldCase: 0 };
-    let done = 0;
-    for (const source of study.state.sources) {
-      let layer = untouched(original(source.id));
-      for (const step of CLEANING_STEPS) {
-        const edits = findEdits(layer.text, step, settings);
-        // What a step that is off would do is said too, so that it can be judged before it is switched on.
-        counts[step] += edits.length;
-        if (settings[step]) layer = applyEdits(layer, edits);
-      }
-      yield ++done / study.state.sources.length;
-    }
-    const whole = original(sourceId);
-    const { start, end } = partAround(whole, at);
-    return {
-      text: whole.slice(start, end),
-      start,
-      total: whole.length,
-      marks: cleaningMarks(whole, settings).filter((mark) => mark.end > start && mark.start < end),
-      counts,
-      words: tokens.type.length,
     };
   },
 
@@ -253,6 +206,7 @@ const MAKERS: {
       order: query.kind === 'theme' ? 'marks' : 'text',
     });
     const asRows = yield* markRows(context);
+    const sources = workingSources(study.state);
     return {
       title,
       windows: found.windows,
@@ -260,7 +214,7 @@ const MAKERS: {
       sources: found.sources,
       perSource: Array.from(found.windowsPerSource),
       rows: found.passages.map((passage) => {
-        const { id } = study.state.sources[passage.source];
+        const { id } = sources[passage.source];
         return {
           sourceId: id,
           paragraph: passage.paragraph,
@@ -277,11 +231,14 @@ const MAKERS: {
 
   *source({ sourceId, selection, at }, context) {
     const { engine, study, original } = context;
-    const number = study.state.sources.findIndex((source) => source.id === sourceId);
-    if (number < 0) return { text: '', start: 0, total: 0, marks: [] };
+    const number = workingSources(study.state).findIndex((source) => source.id === sourceId);
+    if (!study.state.sources.some((source) => source.id === sourceId)) {
+      return { text: '', start: 0, total: 0, marks: [] };
+    }
     const whole = original(sourceId);
     let marks: MarkRow[] = [];
-    if (selection) {
+    // A source outside the subset can be read, but nothing is counted in it.
+    if (selection && number >= 0) {
       const tokens = yield* engine.compute('tokens', study);
       const concepts = yield* engine.compute('concepts', study);
       const { query } = yield* resolveSelection(selection, context);
@@ -331,7 +288,7 @@ function* resolveSelection(
   const query = { kind: 'theme', concepts: theme.concepts, fewest: fewestInWindow(study.state) } as const;
   const title = `${theme.letter} ${theme.label}`;
   if (selection.kind === 'theme') return { title, query };
-  const { names, groupOf } = groupsOf(study.state.sources, selection.attribute);
+  const { names, groupOf } = groupsOf(workingSources(study.state), selection.attribute);
   const group = names.indexOf(selection.group);
   const sources = new Set(Array.from(groupOf.keys()).filter((s) => group >= 0 && groupOf[s] === group));
   return { title: `${title} · ${selection.group}`, query: { ...query, sources } };

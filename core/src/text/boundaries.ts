@@ -8,12 +8,22 @@ export interface Boundaries {
   readonly paragraph: Int32Array;
   /** Turn number of each sentence, from 1; 0 before the first turn or where the source has none. */
   readonly turn: Int32Array;
-  /** The label of each turn, from turn 1 on: who speaks. */
+  /** The label of each turn, from turn 1 on: who speaks; empty where a time starts the turn and no name. */
   readonly speakers: readonly string[];
+  /** First character of each turn's label. */
+  readonly turnStart: Int32Array;
 }
 
-const TURN_LABEL =
-  /^[ \t]*(\p{Lu}[\p{L}\p{N}.'’-]*(?: [\p{L}\p{N}][\p{L}\p{N}.'’-]*){0,2})[ \t]?:(?=[ \t]|\r?$)/gmu;
+/**
+ * A name and a colon at a line's start, with a time before or after the name as transcripts have it, or a time in
+ * brackets alone: `Driver:`, `[00:01:12] Driver:`, `Driver (1:12):`, `[00:01:12]`.
+ */
+const TIME = '[\\[(]?\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?[\\])]?';
+const NAME = "\\p{Lu}[\\p{L}\\p{N}.'’-]*(?: [\\p{L}\\p{N}][\\p{L}\\p{N}.'’-]*){0,2}";
+const TURN_LABEL = new RegExp(
+  `^[ \\t]*(?:(?:${TIME}[ \\t]{1,4})?(${NAME})(?:[ \\t]{1,4}${TIME})?[ \\t]?:(?=[ \\t]|$)|\\[\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?\\])`,
+  'gmu',
+);
 /** A line this long, in the middle of the lines of a text without blank ones, is a paragraph of its own. */
 const LONG_LINE = 120;
 
@@ -30,7 +40,7 @@ export function findTurnLabels(text: string): { start: number; end: number; labe
   const found = Array.from(text.matchAll(TURN_LABEL), (match) => ({
     start: match.index,
     end: match.index + match[0].length,
-    label: match[1],
+    label: match[1] ?? '',
   }));
   const uses = new Map<string, number>();
   for (const { label } of found) uses.set(label, (uses.get(label) ?? 0) + 1);
@@ -136,5 +146,6 @@ export function findBoundaries(text: string): Boundaries {
     paragraph: Int32Array.from(paragraph),
     turn: Int32Array.from(turn),
     speakers: labels.map((each) => each.label),
+    turnStart: Int32Array.from(labels, (each) => each.start),
   };
 }

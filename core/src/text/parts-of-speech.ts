@@ -50,6 +50,16 @@ export interface PartsOfTypes {
   readonly adjectiveAtTimes: Uint8Array;
 }
 
+/** Parts of speech where none are known, as in every language but English: any word may be a concept. */
+export function unknownParts(tokens: Tokens): PartsOfTypes {
+  const word = tokens.kindOf.map((kind) => (kind === WORD ? 1 : 0));
+  return {
+    part: tokens.kindOf.map((kind) => (kind === WORD ? NOUN : OTHER_PART)),
+    nounAtTimes: word,
+    adjectiveAtTimes: word,
+  };
+}
+
 /** A word is something now and then when at least this share of its uses in the lexicon's texts was. */
 const NOW_AND_THEN = 0.05;
 

@@ -1,4 +1,4 @@
-import type { LayeredText } from './offsets.ts';
+import { originalPlaces, type LayeredText } from './offsets.ts';
 
 /** What a token is; only words and numbers can become concepts. */
 export const TOKEN_KINDS = ['word', 'number', 'address', 'handle', 'hashtag', 'emoji'] as const;
@@ -137,8 +137,15 @@ export function wordsOf(text: string): string[] {
 }
 
 /** The words of a layered text with the very characters of the original each came from; for checks and small texts. */
-export function tokenPlaces(layer: LayeredText, placeOf: (clean: number) => number): [number, number][] {
-  const places: [number, number][] = [];
-  scanTokens(layer.text, (start, end) => places.push([placeOf(start), placeOf(end - 1) + 1]));
-  return places;
+export function tokenPlaces(layer: LayeredText): { form: string; start: number; end: number }[] {
+  const found: { form: string; start: number; end: number }[] = [];
+  const places = originalPlaces(layer);
+  scanTokens(layer.text, (start, end) =>
+    found.push({
+      form: layer.text.slice(start, end),
+      start: places.startOf(start),
+      end: places.endOf(end - 1),
+    }),
+  );
+  return found;
 }

@@ -1,3 +1,4 @@
+import type { Stepwise } from '../numeric/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { scanTokens } from './scan.ts';
 
@@ -10,8 +11,9 @@ export interface Speaker {
 }
 
 /** The speakers of a collection with what they said, by falling turns, then by label. */
-export function findSpeakers(originals: readonly string[]): Speaker[] {
+export function* findSpeakers(originals: readonly string[]): Stepwise<Speaker[]> {
   const found = new Map<string, { turns: number; words: number; sources: number }>();
+  let done = 0;
   for (const original of originals) {
     const { start, end, turn, speakers } = findBoundaries(original);
     const here = new Set<string>();
@@ -26,6 +28,7 @@ export function findSpeakers(originals: readonly string[]): Speaker[] {
       const speaker = turn[s] > 0 ? found.get(speakers[turn[s] - 1]) : undefined;
       if (speaker) scanTokens(original.slice(start[s], end[s]), () => speaker.words++);
     }
+    yield ++done / originals.length;
   }
   return Array.from(found, ([label, counts]) => ({ label, ...counts })).sort(
     (a, b) => b.turns - a.turns || (a.label < b.label ? -1 : 1),

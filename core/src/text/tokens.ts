@@ -1,10 +1,12 @@
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
-import { cleanText, type CleaningSettings } from './cleaning.ts';
+import { cleanText } from './cleaning.ts';
 import { Int32List } from '../numeric/int32-list.ts';
 import { Interner } from './interner.ts';
 import { originalPlaces } from './offsets.ts';
+import { readPart, type SourceText } from './reading-part.ts';
 import { scanTokens } from './scan.ts';
+import type { CleaningStep } from './steps.ts';
 
 /** The tokens of a collection in typed arrays; places are characters of the originals. */
 export interface Tokens {
@@ -36,11 +38,12 @@ export interface Tokens {
  * Cleans the originals and reads their tokens. Sentences, paragraphs and turns come from the originals; a sentence that
  * keeps no token is left out.
  *
+ * @param sources each source's original with what of it is cut
  * @param leftOut speakers whose turns are not read, by the label of their turns
  */
 export function* readTokens(
-  originals: readonly string[],
-  settings: CleaningSettings,
+  sources: readonly SourceText[],
+  steps: readonly CleaningStep[],
   leftOut: ReadonlySet<string> = new Set(),
 ): Stepwise<Tokens> {
   const interner = new Interner();
@@ -58,33 +61,36 @@ export function* readTokens(
   const sentenceEnd = new Int32List();
   const sourceFirst = new Int32List();
 
-  for (let source = 0; source < originals.length; source++) {
-    const original = originals[source];
+  for (let source = 0; source < sources.length; source++) {
+    const { original } = sources[source];
     const bounds = findBoundaries(original);
-    const layer = cleanText(original, settings);
-    const placeOf = originalPlaces(layer);
+    const layer = cleanText(original, steps, readPart(sources[source], bounds, leftOut));
+    const places = originalPlaces(layer);
+    const changed = layer.text !== original;
+    let last = 0;
     sourceFirst.push(sentenceFirst.length);
     let sentence = -1;
     let opened = -1;
     scanTokens(layer.text, (cleanFrom, cleanTo, kind, joined) => {
-      const from = placeOf(cleanFrom);
-      const to = placeOf(cleanTo - 1) + 1;
+      const from = places.startOf(cleanFrom);
+      const to = places.endOf(cleanTo - 1);
+      // Words that a mark parts in the original are no phrase, even where a step has taken the mark out.
+      const together = joined && !(changed && hasClauseMark(original, last, from));
+      last = to;
       while (sentence + 1 < bounds.start.length && bounds.start[sentence + 1] <= from) sentence++;
       // Outside every sentence stand only speaker labels, which nobody said.
       if (sentence < 0 || from >= bounds.end[sentence]) return;
-      const turn = bounds.turn[sentence];
-      if (turn > 0 && leftOut.size > 0 && leftOut.has(bounds.speakers[turn - 1])) return;
       if (opened !== sentence) {
         opened = sentence;
         sentenceFirst.push(type.length);
         sentenceSource.push(source);
         sentenceParagraph.push(bounds.paragraph[sentence]);
-        sentenceTurn.push(turn);
+        sentenceTurn.push(bounds.turn[sentence]);
         sentenceStart.push(bounds.start[sentence]);
         sentenceEnd.push(bounds.end[sentence]);
         joinedFlags.push(0);
       } else {
-        joinedFlags.push(joined ? 1 : 0);
+        joinedFlags.push(together ? 1 : 0);
       }
       const id = interner.intern(layer.text, cleanFrom, cleanTo);
       if (id === kinds.length) {
@@ -96,7 +102,7 @@ export function* readTokens(
       start.push(from);
       end.push(to);
     });
-    yield (source + 1) / originals.length;
+    yield (source + 1) / sources.length;
   }
   sourceFirst.push(sentenceFirst.length);
   sentenceFirst.push(type.length);
@@ -116,6 +122,13 @@ export function* readTokens(
     sentenceEnd: sentenceEnd.done(),
     sourceFirst: sourceFirst.done(),
   };
+}
+
+const CLAUSE_MARKS = new Set(Array.from(',;:.!?…()[]{}—–"“”„«»|/、。，；：', (mark) => mark.charCodeAt(0)));
+
+function hasClauseMark(text: string, start: number, end: number): boolean {
+  for (let i = start; i < end; i++) if (CLAUSE_MARKS.has(text.charCodeAt(i))) return true;
+  return false;
 }
 
 /** Tokens of each source. */

@@ -175,12 +175,12 @@ describe('selection', () => {
 
 describe('stop words', () => {
   it('are layers under the study’s own', () => {
-    const words = stopWordsInForce(true, ['Bus', 'driver’s']);
+    const words = stopWordsInForce('en', ['Bus', 'driver’s']);
     expect(words.get('the')).to.equal('everywhere');
     expect(words.get('day')).to.equal('alone');
     expect(words.get('bus')).to.equal('everywhere');
     expect(words.get("driver's")).to.equal('everywhere');
-    expect(stopWordsInForce(false, []).size).to.equal(0);
+    expect(stopWordsInForce(undefined, []).size).to.equal(0);
     expect(ENGLISH_STOP_WORDS.map((layer) => layer.name)).to.include('function words');
   });
 });

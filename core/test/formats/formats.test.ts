@@ -1,6 +1,5 @@
 import { expect } from 'chai';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { readAttributeTable, withAttributes } from '../../src/formats/attribute-table.ts';
 import { readCsv, writeCsv } from '../../src/formats/csv.ts';
 import { readSettings } from '../../src/formats/settings-file.ts';
 import {
@@ -9,7 +8,7 @@ import {
   writeStudyFile,
   type StudyFile,
 } from '../../src/formats/study-file.ts';
-import { LARGEST_TEXT_FILE, readTextFile, refuseSize, tidyText } from '../../src/formats/text-file.ts';
+import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/text-file.ts';
 import { foldDecisions } from '../../src/study/decisions.ts';
 import { makeSource, readFiles, readPasted } from '../../src/study/intake.ts';
 
@@ -25,13 +24,13 @@ describe('text files', () => {
   const text = 'Café on the quay, late again.';
 
   it('are read in every encoding named', () => {
-    expect(readTextFile(strToU8(text))).to.include({ ok: true, text, encoding: 'UTF-8' });
-    expect(readTextFile(bytes(0xef, 0xbb, 0xbf, ...strToU8(text)))).to.include({ text, encoding: 'UTF-8' });
+    expect(decodeText(strToU8(text))).to.include({ ok: true, text, encoding: 'UTF-8' });
+    expect(decodeText(bytes(0xef, 0xbb, 0xbf, ...strToU8(text)))).to.include({ text, encoding: 'UTF-8' });
     for (const little of [true, false]) {
       for (const mark of [true, false])
-        expect(readTextFile(utf16(text, little, mark))).to.include({ text, encoding: 'UTF-16' });
+        expect(decodeText(utf16(text, little, mark))).to.include({ text, encoding: 'UTF-16' });
     }
-    expect(readTextFile(bytes(0x43, 0x61, 0x66, 0xe9, 0x20, 0x93, 0x68, 0x69, 0x94))).to.include({
+    expect(decodeText(bytes(0x43, 0x61, 0x66, 0xe9, 0x20, 0x93, 0x68, 0x69, 0x94))).to.include({
       text: 'Café “hi”',
       encoding: 'Windows-1252',
     });
@@ -39,7 +38,7 @@ describe('text files', () => {
 
   it('that are none are refused with a sentence', () => {
     const reason = (...given: number[]): string => {
-      const read = readTextFile(bytes(...given));
+      const read = decodeText(bytes(...given));
       return read.ok ? 'read' : read.reason;
     };
     expect(reason()).to.equal('It is empty.');
@@ -58,18 +57,18 @@ describe('text files', () => {
 });
 
 describe('intake', () => {
-  it('reports on every file, and knows what it has', () => {
+  it('reports on every file, and knows what it has', async () => {
     const files = [
       { name: 'a.txt', bytes: strToU8('Rain again.') },
       { name: 'a.txt', bytes: strToU8('Rain again.') },
       { name: 'b.png', bytes: bytes(0x89, 0x50, 0x4e, 0x47) },
       { name: 'c.md', bytes: new Uint8Array() },
     ];
-    const { added, refused } = readFiles(files, new Set());
+    const { added, refused } = await readFiles(files, new Set());
     expect(added.map(({ source }) => source.name)).to.deep.equal(['a.txt']);
     expect(refused.map(({ name }) => name)).to.deep.equal(['a.txt', 'b.png', 'c.md']);
     expect(refused[0].reason).to.match(/in the study already/);
-    expect(refused[1].reason).to.match(/\.txt and \.md/);
+    expect(refused[1].reason).to.match(/not text but a PNG picture/);
     expect(readPasted('x', ' ').refused).to.have.length(1);
     expect(readPasted('x', 'words').added).to.have.length(1);
   });
@@ -91,17 +90,6 @@ describe('tables', () => {
   it('are read with their delimiter found', () => {
     expect(readCsv('a;b\n1;"2;3"\n')).to.deep.equal({ header: ['a', 'b'], rows: [['1', '2;3']] });
     expect(() => readCsv('')).to.throw(/empty/);
-  });
-
-  it('of attributes are matched by file name', () => {
-    const table = readAttributeTable('file,role\na.txt,driver\nz.txt,nurse\n');
-    const { sources, unmatched } = withAttributes(
-      [makeSource('a.txt', 'x'), makeSource('b.txt', 'y')],
-      table,
-    );
-    expect(sources.map((source) => source.attributes)).to.deep.equal([{ role: 'driver' }, {}]);
-    expect(unmatched).to.deep.equal(['z.txt']);
-    expect(() => readAttributeTable('file\na.txt')).to.throw(/at least one attribute/);
   });
 });
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
-import { readAttributeTable } from '../../src/formats/attribute-table.ts';
+import { readCsv } from '../../src/formats/csv.ts';
 import { drawMap } from '../../src/map/draw.ts';
 import { halfPlanes, isInside, roomForBox } from '../../src/map/geometry.ts';
 import { overlaps } from '../../src/map/placement.ts';
@@ -27,9 +27,12 @@ describe('the sample study', () => {
       .map((name) => [name, readFileSync(new URL(name, folder), 'utf8')]),
   );
   before(() => {
-    const { byFile } = readAttributeTable(readFileSync(new URL('attributes.csv', folder), 'utf8'));
+    const { header, rows } = readCsv(readFileSync(new URL('attributes.csv', folder), 'utf8'));
+    const attributesOf = new Map(
+      rows.map((row) => [row[0], Object.fromEntries(header.slice(1).map((name, i) => [name, row[i + 1]]))]),
+    );
     study = exampleStudy(
-      [...texts].map(([name, text]) => ({ name, text, attributes: { ...byFile.get(name) } })),
+      [...texts].map(([name, text]) => ({ name, text, attributes: { ...attributesOf.get(name) } })),
     );
   });
 

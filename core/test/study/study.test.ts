@@ -12,8 +12,9 @@ import {
 import { methodSentences, sentenceText, STOPS, windowText } from '../../src/study/sentences.ts';
 import { inputHash } from '../../src/study/stages.ts';
 import { comparedAttribute, EMPTY_STUDY, groupsOf } from '../../src/study/study.ts';
-import { makeView, partAround } from '../../src/study/views.ts';
-import { exampleStudy } from '../examples.ts';
+import { partAround } from '../../src/study/part-around.ts';
+import { makeView } from '../../src/study/views.ts';
+import { englishLexicon, exampleStudy } from '../examples.ts';
 
 function logOf(...decisions: Decision[]): DecisionLog {
   const records = decisions.map((decision, i) => ({
@@ -173,7 +174,12 @@ describe('passages behind a number', () => {
         makeView(
           'passages',
           { selection, limit: 100 },
-          { engine: study.engine, study: study.input(), original: study.original },
+          {
+            engine: study.engine,
+            study: study.input(),
+            original: study.original,
+            lexicon: englishLexicon,
+          },
         ),
       );
       expect(view.windows).to.equal(links.both[i]);
@@ -195,7 +201,12 @@ describe('passages behind a number', () => {
       makeView(
         'passages',
         { selection: { kind: 'concept', key: 'gone' }, limit: 5 },
-        { engine: study.engine, study: study.input(), original: study.original },
+        {
+          engine: study.engine,
+          study: study.input(),
+          original: study.original,
+          lexicon: englishLexicon,
+        },
       ),
     );
     expect(view).to.include({ windows: 0, total: 0, title: 'gone' });

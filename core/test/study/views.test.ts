@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { finish } from '../../src/numeric/stepwise.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/study/view-types.ts';
 import { makeView } from '../../src/study/views.ts';
-import { exampleStudy, type ExampleStudy } from '../examples.ts';
+import { englishLexicon, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const TALK = {
   waiter:
@@ -29,7 +29,12 @@ function talkStudy(): ExampleStudy {
 }
 
 function ask<V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] {
-  const context = { engine: study.engine, study: study.input(), original: study.original };
+  const context = {
+    engine: study.engine,
+    study: study.input(),
+    original: study.original,
+    lexicon: englishLexicon,
+  };
   return finish(makeView(view, question, context));
 }
 
@@ -123,13 +128,20 @@ describe('views', () => {
 
   it('of cleaning count what a step that is off would do', () => {
     const sourceId = study.state.sources[3].id;
-    study.decide({ kind: 'setCleaning', change: { digits: false } });
-    const { counts, marks, text } = ask(study, 'cleaning', { sourceId, at: 0 });
-    expect(counts.digits).to.equal(12);
-    expect(counts.addresses).to.equal(12);
+    const { steps } = study.state.settings.cleaning;
+    study.decide({
+      kind: 'setCleaning',
+      steps: steps.map((step) => (step.kind === 'numbers' ? { ...step, on: false } : step)),
+      what: 'keep numbers',
+    });
+    const { marks, text } = ask(study, 'cleaning', { sourceId, at: 0 });
+    const report = ask(study, 'cleaningSteps', null).steps;
+    const places = (id: string) => report.find((step) => step.id === id)?.places;
+    expect(places('numbers')).to.equal(12);
+    expect(places('addresses')).to.equal(12);
     expect(marks.map((mark) => mark.step))
       .to.include('addresses')
-      .and.not.include('digits');
+      .and.not.include('numbers');
     const taken = marks
       .filter((mark) => mark.step === 'addresses')
       .map((mark) => text.slice(mark.start, mark.end));

@@ -9,7 +9,7 @@ import { partFromLexicon, partsOfTypes } from '../../src/text/parts-of-speech.ts
 import { finish } from '../../src/numeric/stepwise.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { readTokens } from '../../src/text/tokens.ts';
-import { englishLexicon, englishTagger, NO_CLEANING, tokensOf } from '../examples.ts';
+import { englishLexicon, englishTagger, ONLY_CASE, textsOf, tokensOf } from '../examples.ts';
 
 const sentences = (text: string): string[] => {
   const { start, end } = findBoundaries(text);
@@ -123,10 +123,10 @@ describe('turns', () => {
 
   it('can be left out by who speaks, and everyone is counted', () => {
     const text = 'Interviewer: Cold here?\nDriver: Very cold.\nInterviewer: Really so cold?';
-    const tokens = finish(readTokens([text], NO_CLEANING, new Set(['Interviewer'])));
+    const tokens = finish(readTokens(textsOf(text), ONLY_CASE, new Set(['Interviewer'])));
     expect(Array.from(tokens.type, (type) => tokens.forms[type])).to.deep.equal(['very', 'cold']);
     expect(Array.from(tokens.sentenceTurn)).to.deep.equal([2]);
-    expect(findSpeakers([text, 'No one speaks.'])).to.deep.equal([
+    expect(finish(findSpeakers([text, 'No one speaks.']))).to.deep.equal([
       { label: 'Interviewer', turns: 2, words: 5, sources: 1 },
       { label: 'Driver', turns: 1, words: 2, sources: 1 },
     ]);

@@ -1,4 +1,8 @@
 import { proxy, wrap } from 'comlink';
+import type { IncomingFile } from '@green-thicket/core/formats/files';
+import type { SheetRows } from '@green-thicket/core/formats/read-result';
+import type { Intake } from '@green-thicket/core/study/intake';
+import type { TableChoice, TableSources } from '@green-thicket/core/study/table-sources';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { STOPPED_MESSAGE, type EngineWorker, type ViewRequest } from './protocol.ts';
 
@@ -56,6 +60,26 @@ export function isStopped(error: unknown): boolean {
   return error instanceof Error && error.message === STOPPED_MESSAGE;
 }
 
-export const readFilesInWorker: EngineWorker['readFiles'] extends (...given: infer A) => infer R
-  ? (...given: A) => Promise<R>
-  : never = (files, present) => remote.readFiles(files, present);
+/** Reads files in the worker; the signal stops it between files, and between the pages of a long one. */
+export async function readFilesInWorker(
+  files: readonly IncomingFile[],
+  present: readonly string[],
+  signal: AbortSignal,
+  onProgress: (share: number) => void = () => undefined,
+): Promise<Intake> {
+  const number = ++requests;
+  const stop = (): void => void remote.cancel(number);
+  signal.addEventListener('abort', stop);
+  try {
+    return await remote.readFiles(number, files, present, proxy(onProgress));
+  } finally {
+    signal.removeEventListener('abort', stop);
+  }
+}
+
+/** Makes sources of a table in the worker. */
+export const readTableInWorker = (
+  file: string,
+  sheet: SheetRows,
+  choice: TableChoice,
+): Promise<TableSources> => remote.readTable(file, sheet, choice);

@@ -1,5 +1,7 @@
 import { expose } from 'comlink';
-import { readFiles } from '@green-thicket/core/study/intake';
+import { readFiles, textOf } from '@green-thicket/core/study/intake';
+import { tableSources } from '@green-thicket/core/study/table-sources';
+import type { StudySource } from '@green-thicket/core/study/study';
 import { Engine } from '@green-thicket/core/study/engine';
 import { makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
@@ -17,11 +19,18 @@ const SLICE = 40;
 let lexicon: Lexicon | undefined;
 let tagger: Tagger | undefined;
 const originals = new Map<string, string>();
-const original = (id: string): string => {
+/** Texts of the sources of the present request, by id; a part is cut out of its original. */
+let texts = new Map<string, StudySource>();
+const wholeText = (id: string): string => {
   const text = originals.get(id);
   if (text === undefined) throw new Error('The text of a source is missing from this browser.');
   return text;
 };
+const original = (id: string): string => {
+  const source = texts.get(id);
+  return source ? textOf(source, wholeText) : wholeText(id);
+};
+const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(lexiconText));
 let engine: Engine | undefined;
 let engineStudy: string | undefined;
 
@@ -31,7 +40,7 @@ function engineFor(studyId: string): Engine {
     engineStudy = studyId;
     engine = new Engine({
       original,
-      lexicon: () => (lexicon ??= parseLexicon(lexiconText)),
+      lexicon: lexiconOnce,
       tagger: () => (tagger ??= createTagger()),
     });
   }
@@ -40,7 +49,7 @@ function engineFor(studyId: string): Engine {
 
 /** Brings in the originals of a study's sources that are not here yet. */
 async function bringOriginals(studyId: string, ids: readonly string[]): Promise<void> {
-  const missing = ids.filter((id) => !originals.has(id));
+  const missing = [...new Set(ids)].filter((id) => !originals.has(id));
   if (missing.length === 0) return;
   const rows = await database.originals.bulkGet(missing.map((id): [string, string] => [studyId, id]));
   for (const row of rows) if (row) originals.set(row.id, row.text);
@@ -84,9 +93,11 @@ async function answer<V extends ViewName>(
   const own = engineFor(studyId);
   await bringOriginals(
     studyId,
-    state.sources.map((source) => source.id),
+    state.sources.map((source) => source.part?.of ?? source.id),
   );
-  const work = makeView(view, question, { engine: own, study: { state, register }, original });
+  texts = new Map(state.sources.map((source) => [source.id, source]));
+  const context = { engine: own, study: { state, register }, original, lexicon: lexiconOnce };
+  const work = makeView(view, question, context);
   return drive(work, request, onProgress);
 }
 
@@ -102,8 +113,23 @@ const api: EngineWorker = {
   cancel(request) {
     cancelled.add(request);
   },
-  readFiles(files, present) {
-    return readFiles(files, new Set(present));
+  async readFiles(request, files, present, onProgress) {
+    let told = 0;
+    try {
+      return await readFiles(files, new Set(present), {
+        onProgress: (share) => {
+          if (performance.now() - told < SLICE) return;
+          told = performance.now();
+          onProgress(share);
+        },
+        stopped: () => cancelled.has(request),
+      });
+    } finally {
+      cancelled.delete(request);
+    }
+  },
+  readTable(file, sheet, choice) {
+    return tableSources(file, sheet, choice);
   },
 };
 

@@ -1,5 +1,6 @@
 import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/decisions';
+import { liftRecords } from '@green-thicket/core/formats/study-versions';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 
 /** A study's row: its markers and letters; its decisions and originals are kept in their own tables. */
@@ -36,6 +37,17 @@ class ThicketDatabase extends Dexie {
       decisions: '[studyId+seq], studyId',
       originals: '[studyId+id], studyId',
     });
+    // Version 2 of a study's record: what was decided before is lifted, study by study.
+    this.version(2)
+      .stores({})
+      .upgrade(async (upgrade) => {
+        const decisions = upgrade.table<DecisionRow, [string, number]>('decisions');
+        const rows = await decisions.orderBy('[studyId+seq]').toArray();
+        for (const studyId of new Set(rows.map((row) => row.studyId))) {
+          const own = rows.filter((row) => row.studyId === studyId);
+          await decisions.bulkPut(liftRecords(own, 1) as DecisionRow[]);
+        }
+      });
   }
 }
 

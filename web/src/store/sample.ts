@@ -26,7 +26,7 @@ export async function createSampleStudy(): Promise<string> {
       .map((path) => {
         const name = path.slice(path.lastIndexOf('/') + 1);
         const text = tidyText(texts[path]);
-        return { source: makeSource(name, text, attributesOf.get(name)), text, encoding: 'UTF-8' };
+        return { source: makeSource(name, text, attributesOf.get(name)), text };
       }),
   );
   return id;

@@ -1,6 +1,7 @@
 import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
 import { decide, foldDecisions, redone, undone } from '@green-thicket/core/study/decisions';
-import type { Intake } from '@green-thicket/core/study/intake';
+import type { AddedSource } from '@green-thicket/core/study/intake';
+import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { StudyFile } from '@green-thicket/core/formats/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { database, type DecisionRow, type StudyRow } from './database.ts';
@@ -131,14 +132,23 @@ export function makeDecision(id: string, decision: Decision): Promise<void> {
 }
 
 /** Keeps the originals that came in and records them as added, both or neither. */
-export async function addSources(id: string, added: Intake['added']): Promise<void> {
+export async function addSources(
+  id: string,
+  added: readonly AddedSource[],
+  { note, types }: { note?: string; types?: Readonly<Record<string, AttributeType>> } = {},
+): Promise<void> {
   if (added.length === 0) return;
   await kept(() =>
     database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
       await database.originals.bulkPut(
         added.map(({ source, text }) => ({ studyId: id, id: source.id, text })),
       );
-      await appendDecision(id, { kind: 'addSources', sources: added.map(({ source }) => source) });
+      await appendDecision(id, {
+        kind: 'addSources',
+        sources: added.map(({ source }) => source),
+        ...(note ? { note } : {}),
+        ...(types && Object.keys(types).length > 0 ? { types } : {}),
+      });
     }),
   );
 }

@@ -1,0 +1,53 @@
+// Libraries without types of their own: what of them is used here.
+
+declare module 'snowball-stemmers' {
+  export function newStemmer(language: string): { stem(word: string): string };
+}
+declare module 'stopword' {
+  export const deu: readonly string[];
+  export const fra: readonly string[];
+  export const spa: readonly string[];
+  export const ita: readonly string[];
+  export const por: readonly string[];
+  export const nld: readonly string[];
+  export const swe: readonly string[];
+  export const zho: readonly string[];
+  export const jpn: readonly string[];
+}
+declare module 'html-to-text' {
+  export function convert(html: string, options?: Readonly<Record<string, unknown>>): string;
+}
+declare module 'mammoth/mammoth.browser.js' {
+  export function extractRawText(input: {
+    readonly arrayBuffer: ArrayBuffer;
+  }): Promise<{ readonly value: string }>;
+}
+declare module 'read-excel-file/universal' {
+  export default function readXlsxFile(
+    input: ArrayBuffer,
+    options?: { readonly trim?: boolean },
+  ): Promise<readonly { readonly sheet: string; readonly data: readonly (readonly unknown[])[] }[]>;
+}
+declare module 'pdfjs-dist/legacy/build/pdf.worker.mjs';
+declare module 'pdfjs-dist/legacy/build/pdf.mjs' {
+  export interface TextItem {
+    readonly str: string;
+    readonly hasEOL: boolean;
+    readonly width: number;
+    readonly height: number;
+    /** Matrix of the item; the last two are where it stands. */
+    readonly transform: readonly number[];
+  }
+  export interface PdfPage {
+    getTextContent(): Promise<{ readonly items: readonly (TextItem | { readonly type: string })[] }>;
+    cleanup(): void;
+  }
+  export interface PdfDocument {
+    readonly numPages: number;
+    getPage(number: number): Promise<PdfPage>;
+  }
+  export function getDocument(options: Readonly<Record<string, unknown>>): {
+    readonly promise: Promise<PdfDocument>;
+    destroy(): Promise<void>;
+  };
+}

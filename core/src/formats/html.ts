@@ -1,0 +1,42 @@
+/// <reference path="../ambient-libraries.d.ts" />
+import { convert } from 'html-to-text';
+import { refused, type FileContent } from './read-result.ts';
+import { tidyText } from './text-file.ts';
+
+/** The words of a page as text: paragraphs, headings, lists and tables kept apart; no scripts, pictures or addresses. */
+export function htmlToText(html: string): string {
+  const skip = ['img', 'script', 'style', 'noscript', 'svg', 'iframe', 'form', 'nav', 'template'];
+  const text = convert(html, {
+    wordwrap: false,
+    preserveNewlines: false,
+    limits: { maxInputLength: 100 * 1024 * 1024, ellipsis: '' },
+    selectors: [
+      { selector: 'a', options: { ignoreHref: true } },
+      ...skip.map((selector) => ({ selector, format: 'skip' })),
+      ...['h1', 'h2', 'h3', 'h4', 'h5', 'h6'].map((selector) => ({
+        selector,
+        options: { uppercase: false },
+      })),
+      { selector: 'ul', options: { itemPrefix: '' } },
+    ],
+  });
+  return tidyText(text)
+    .replace(/[ \t]+\n/g, '\n')
+    .replace(/\n{3,}/g, '\n\n')
+    .trim();
+}
+
+/** The title of a page, or undefined. */
+export function htmlTitle(html: string): string | undefined {
+  const found = /<title[^>]{0,200}>([^<]{1,500})<\/title/i.exec(html);
+  const title = found && convert(found[1]).replace(/\s+/g, ' ').trim();
+  return title ? title : undefined;
+}
+
+/** Reads a saved page. */
+export function readHtml(name: string, html: string): FileContent {
+  const text = htmlToText(html);
+  return text === ''
+    ? refused('There are no words on the page; perhaps a program in it was to fetch them.')
+    : { kind: 'texts', texts: [{ name, text: `${text}\n` }] };
+}

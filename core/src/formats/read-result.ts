@@ -1,0 +1,38 @@
+/** A text that came out of a file. */
+export interface ReadText {
+  readonly name: string;
+  readonly text: string;
+  readonly attributes?: Readonly<Record<string, string>>;
+}
+
+/** One table of a file: a sheet, or the whole file. Rows as they stand, the head among them; cells are text. */
+export interface SheetRows {
+  readonly name: string;
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** What a file holds. */
+export type FileContent =
+  | { readonly kind: 'texts'; readonly texts: readonly ReadText[]; readonly note?: string }
+  | { readonly kind: 'table'; readonly sheets: readonly SheetRows[]; readonly note?: string }
+  | { readonly kind: 'refused'; readonly reason: string };
+
+/** How a reader of long files says how far it is, and is told to stop. */
+export interface ReadingControl {
+  readonly onProgress?: (share: number) => void;
+  readonly stopped?: () => boolean;
+}
+
+export const refused = (reason: string): FileContent => ({ kind: 'refused', reason });
+
+/** A file's name without folders. */
+export function baseName(name: string): string {
+  return name.slice(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+}
+
+/** A name's ending in small letters, with its full stop; empty where it has none. */
+export function endingOf(name: string): string {
+  const base = baseName(name);
+  const dot = base.lastIndexOf('.');
+  return dot <= 0 ? '' : base.slice(dot).toLowerCase();
+}

@@ -1,0 +1,45 @@
+import Joi from 'joi';
+import type { Recipe } from '../study/recipe.ts';
+import { recipeSchema, whole } from './decision-schemas.ts';
+
+export const RECIPE_FORMAT = 'green-thicket-recipe';
+export const RECIPE_VERSION = 1;
+
+/** Why a recipe file can't be used, as a sentence for the researcher. */
+export class RecipeFileError extends Error {
+  override readonly name = 'RecipeFileError';
+}
+
+const schema = Joi.object({
+  format: Joi.valid(RECIPE_FORMAT).required(),
+  version: whole.min(1).required(),
+  recipe: recipeSchema.required(),
+}).required();
+
+/** A recipe as a JSON file; it holds settings and lists and no text of any source. */
+export function writeRecipe(recipe: Recipe): string {
+  return `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_VERSION, recipe }, null, 2)}\n`;
+}
+
+/** Reads a recipe file, or throws a RecipeFileError that says why it can't be. */
+export function readRecipe(text: string): Recipe {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch {
+    throw new RecipeFileError('This is no recipe file: it is not valid JSON.');
+  }
+  const { format, version } = (parsed ?? {}) as { format?: unknown; version?: unknown };
+  if (format !== RECIPE_FORMAT) throw new RecipeFileError('This is no recipe file of Green Thicket.');
+  if (typeof version === 'number' && version > RECIPE_VERSION) {
+    throw new RecipeFileError(
+      `The recipe has version ${version} and this application reads up to ${RECIPE_VERSION}. Open it with a newer one.`,
+    );
+  }
+  const { error, value } = schema.validate(parsed, { convert: false }) as {
+    error?: Error;
+    value: { recipe: Recipe };
+  };
+  if (error) throw new RecipeFileError(`The recipe can’t be used: ${error.message}.`);
+  return value.recipe;
+}

@@ -1,0 +1,84 @@
+import type { CleaningStep } from '../text/steps.ts';
+
+/** The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets. */
+export const STUDY_VERSION = 2;
+
+/** The cleaning of version 1: five switches in a fixed order. */
+interface FirstCleaning {
+  readonly addresses: boolean;
+  readonly pattern: boolean;
+  readonly ownPattern: string;
+  readonly digits: boolean;
+  readonly foldCase: boolean;
+}
+
+const FIRST_CLEANING: FirstCleaning = {
+  addresses: true,
+  pattern: false,
+  ownPattern: '',
+  digits: true,
+  foldCase: true,
+};
+
+/** What of a record has to be known to lift it. */
+interface AnyRecord {
+  readonly seq: number;
+  readonly parent: number;
+  readonly decision: { readonly kind: string } & Readonly<Record<string, unknown>>;
+}
+
+function stepsOf(cleaning: FirstCleaning): CleaningStep[] {
+  const { addresses, pattern, ownPattern, digits, foldCase } = cleaning;
+  const steps: CleaningStep[] = [
+    { id: 'addresses', on: addresses, kind: 'addresses' },
+    { id: 'handles', on: addresses, kind: 'handles', keepWord: false },
+  ];
+  if (ownPattern !== '') {
+    steps.push({
+      id: 'replace-1',
+      on: pattern,
+      kind: 'replace',
+      find: ownPattern,
+      isPattern: true,
+      wholeWords: false,
+      matchCase: true,
+      replacement: '',
+    });
+  }
+  return [
+    ...steps,
+    { id: 'numbers', on: digits, kind: 'numbers', inWords: false },
+    { id: 'case', on: foldCase, kind: 'case' },
+  ];
+}
+
+function isRecord(value: unknown): value is AnyRecord {
+  const record = value as Partial<AnyRecord> | null;
+  return typeof record?.seq === 'number' && typeof record.decision?.kind === 'string';
+}
+
+/**
+ * Records of an earlier version as those of the present; what is not a record is left for the check to refuse.
+ */
+export function liftRecords(records: readonly unknown[], version: number): unknown[] {
+  if (version >= STUDY_VERSION) return [...records];
+  const cleaningAt = new Map<number, FirstCleaning>();
+  return records.map((record) => {
+    if (!isRecord(record)) return record;
+    const { decision } = record;
+    let cleaning = cleaningAt.get(record.parent) ?? FIRST_CLEANING;
+    let lifted: unknown = decision;
+    if (decision.kind === 'setCleaning') {
+      cleaning = { ...cleaning, ...(decision.change as Partial<FirstCleaning> | undefined) };
+      lifted = { kind: 'setCleaning', steps: stepsOf(cleaning), what: 'change the cleaning' };
+    } else if (decision.kind === 'setConcepts') {
+      const { englishStopWords, ...change } = (decision.change ?? {}) as Record<string, unknown>;
+      lifted = {
+        ...decision,
+        change: englishStopWords === undefined ? change : { ...change, listedStopWords: englishStopWords },
+      };
+    }
+    cleaningAt.set(record.seq, cleaning);
+    return { ...record, decision: lifted };
+  });
+}

@@ -1,0 +1,45 @@
+import type { StudySettings, StudyState } from './study.ts';
+
+/** The settings a recipe carries: all but those that speak of this study's own sources and groups. */
+export type RecipeSettings = Pick<
+  StudySettings,
+  'speakers' | 'cleaning' | 'concepts' | 'windows' | 'links' | 'themes' | 'map'
+>;
+
+/** What a study was done with, without any of its texts. */
+export interface Recipe {
+  readonly settings: RecipeSettings;
+  readonly stopWords: readonly string[];
+  readonly kept: readonly string[];
+  readonly dropped: readonly string[];
+  readonly merges: Readonly<Record<string, string>>;
+  readonly conceptLabels: Readonly<Record<string, string>>;
+}
+
+/** The recipe of a study. */
+export function recipeOf(state: StudyState): Recipe {
+  const { speakers, cleaning, concepts, windows, links, themes, map } = state.settings;
+  const { stopWords, kept, dropped, merges, conceptLabels } = state;
+  return {
+    settings: { speakers, cleaning, concepts, windows, links, themes, map },
+    stopWords,
+    kept,
+    dropped,
+    merges,
+    conceptLabels,
+  };
+}
+
+/** A study done by a recipe: its settings take the place of the study's, its lists are added to the study's own. */
+export function withRecipe(state: StudyState, recipe: Recipe): StudyState {
+  const all = (own: readonly string[], more: readonly string[]): string[] => [...new Set([...own, ...more])];
+  return {
+    ...state,
+    settings: { ...state.settings, ...recipe.settings },
+    stopWords: all(state.stopWords, recipe.stopWords),
+    kept: all(state.kept, recipe.kept).filter((key) => !recipe.dropped.includes(key)),
+    dropped: all(state.dropped, recipe.dropped).filter((key) => !recipe.kept.includes(key)),
+    merges: { ...state.merges, ...recipe.merges },
+    conceptLabels: { ...state.conceptLabels, ...recipe.conceptLabels },
+  };
+}

@@ -1,0 +1,75 @@
+import { byCodeUnits } from '../numeric/order.ts';
+import { comparable } from './attributes.ts';
+import type { StudySource, StudyState } from './study.ts';
+
+/** What a source must be to belong to a subset; all conditions must hold. */
+export type Condition =
+  /** The attribute has one of these values; the empty one is “no value”. */
+  | { readonly kind: 'values'; readonly attribute: string; readonly values: readonly string[] }
+  /** The attribute, a number or a date, is from `from` to `to`; an empty end is open. Dates are ISO 8601. */
+  | { readonly kind: 'range'; readonly attribute: string; readonly from: string; readonly to: string };
+
+export type Subset = readonly Condition[];
+
+function holds(source: StudySource, condition: Condition, state: StudyState): boolean {
+  const value = (source.attributes[condition.attribute] ?? '').trim();
+  if (condition.kind === 'values') return condition.values.includes(value);
+  const type = state.attributeTypes[condition.attribute] ?? 'text';
+  const order = state.settings.sources.dateOrder ?? 'dmy';
+  const own = comparable(value, type, order);
+  if (own === undefined) return false;
+  const end = (text: string): string | number | undefined => comparable(text, type, order);
+  const [from, to] = [end(condition.from), end(condition.to)];
+  return (from === undefined || own >= from) && (to === undefined || own <= to);
+}
+
+/** The sources of a study that belong to a subset. */
+export function sourcesIn(state: StudyState, subset: Subset): readonly StudySource[] {
+  if (subset.length === 0) return state.sources;
+  return state.sources.filter((source) => subset.every((condition) => holds(source, condition, state)));
+}
+
+const working = new WeakMap<StudyState, readonly StudySource[]>();
+
+/** The sources the study works with: those of the subset in force. Everything computed follows them. */
+export function workingSources(state: StudyState): readonly StudySource[] {
+  let sources = working.get(state);
+  if (!sources) working.set(state, (sources = sourcesIn(state, state.settings.sources.subset)));
+  return sources;
+}
+
+/** The values of an attribute with how many sources have each, in code-unit order; those without one come last, as ''. */
+export function valuesOf(
+  sources: readonly StudySource[],
+  attribute: string,
+): { readonly value: string; readonly sources: number }[] {
+  const counts = new Map<string, number>();
+  for (const source of sources) {
+    const value = (source.attributes[attribute] ?? '').trim();
+    counts.set(value, (counts.get(value) ?? 0) + 1);
+  }
+  return [...counts]
+    .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : byCodeUnits(a, b)))
+    .map(([value, count]) => ({ value, sources: count }));
+}
+
+/** A condition in words. */
+export function conditionText(condition: Condition, state: StudyState): string {
+  const { attribute } = condition;
+  if (condition.kind === 'values') {
+    const named = condition.values.map((value) => (value === '' ? 'not given' : value));
+    return `${attribute} is ${named.length <= 3 ? named.join(' or ') : `one of ${named.length} values`}`;
+  }
+  const isDate = state.attributeTypes[attribute] === 'date';
+  const { from, to } = condition;
+  if (from !== '' && to !== '') return `${attribute} is from ${from} to ${to}`;
+  if (from !== '') return `${attribute} is ${isDate ? `on or after ${from}` : `${from} or more`}`;
+  return `${attribute} is ${isDate ? `on or before ${to}` : `${to} or less`}`;
+}
+
+/** A subset in words: “sources where role is driver and date is on or after 2031-06-01”. */
+export function subsetText(state: StudyState, subset: Subset): string {
+  const count = sourcesIn(state, subset).length;
+  if (subset.length === 0) return count === 1 ? 'the 1 source' : `all ${count} sources`;
+  return `${count} of ${state.sources.length} sources, where ${subset.map((each) => conditionText(each, state)).join(' and ')}`;
+}

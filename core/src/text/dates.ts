@@ -1,0 +1,70 @@
+/** Which of two numbers is the day where a date is written as 4/5/2031. */
+export type DateOrder = 'dmy' | 'mdy';
+
+const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ');
+const MONTH_NAME =
+  'jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?';
+
+/** Year first; day and month in either order; day, month name, year; month name, day, year. */
+const DATE = new RegExp(
+  '(?<!\\d)(?:' +
+    '(?<y1>\\d{4})[-/.](?<m1>\\d{1,2})[-/.](?<d1>\\d{1,2})' +
+    '|(?<a>\\d{1,2})([-/.])(?<b>\\d{1,2})\\5(?<y2>\\d{4}|\\d{2})' +
+    `|(?<d3>\\d{1,2})(?:st|nd|rd|th)?[ -]?(?:of )?(?<m3>${MONTH_NAME})\\.?,?[ -]?(?<y3>\\d{4})` +
+    `|(?<m4>${MONTH_NAME})\\.? (?<d4>\\d{1,2})(?:st|nd|rd|th)?,? (?<y4>\\d{4})` +
+    ')(?!\\d)',
+  'iu',
+);
+
+/** A date read from a text. */
+export interface ReadDate {
+  /** ISO 8601, YYYY-MM-DD. */
+  readonly date: string;
+  /** Whether day and month could be read the other way round too. */
+  readonly ambiguous: boolean;
+  readonly index: number;
+}
+
+/** The first date in a text, in common notations, or undefined. Years of two digits are 1970 to 2069. */
+export function findDate(text: string, order: DateOrder): ReadDate | undefined {
+  const match = DATE.exec(text);
+  const parts = match?.groups;
+  if (!match || !parts) return undefined;
+  if (parts.y1) return made(match.index, parts.y1, parts.m1, parts.d1, false);
+  if (parts.y3) return made(match.index, parts.y3, monthNumber(parts.m3), parts.d3, false);
+  if (parts.y4) return made(match.index, parts.y4, monthNumber(parts.m4), parts.d4, false);
+  const [a, b] = [Number(parts.a), Number(parts.b)];
+  const year = parts.y2.length === 4 ? parts.y2 : `${Number(parts.y2) < 70 ? 20 : 19}${parts.y2}`;
+  const dayFirst = a > 12 || (b <= 12 && order === 'dmy');
+  return made(match.index, year, dayFirst ? b : a, dayFirst ? a : b, a <= 12 && b <= 12 && a !== b);
+}
+
+/** A value that is a date and nothing else, or undefined. */
+export function readDate(value: string, order: DateOrder): ReadDate | undefined {
+  const text = value.trim();
+  if (text.length > 40) return undefined;
+  const match = DATE.exec(text);
+  // A time of day may follow, as spreadsheets write it.
+  if (!match || match.index > 0 || !/^(?:[T ,]+\d{1,2}:\d{2}.*)?$/.test(text.slice(match[0].length)))
+    return undefined;
+  return findDate(text, order);
+}
+
+function monthNumber(name: string): number {
+  return MONTHS.indexOf(name.slice(0, 3).toLowerCase()) + 1;
+}
+
+function made(
+  index: number,
+  year: string,
+  month: string | number,
+  day: string | number,
+  ambiguous: boolean,
+): ReadDate | undefined {
+  const [y, m, d] = [Number(year), Number(month), Number(day)];
+  const leap = (y % 4 === 0 && y % 100 !== 0) || y % 400 === 0;
+  const days = [31, leap ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+  if (m < 1 || m > 12 || d < 1 || d > days[m - 1]) return undefined;
+  const two = (value: number): string => String(value).padStart(2, '0');
+  return { date: `${String(y).padStart(4, '0')}-${two(m)}-${two(d)}`, ambiguous, index };
+}
