@@ -2,7 +2,9 @@ import { buildServer } from './server.ts';
 
 const folder = process.env.THICKET_WEB ?? new URL('../web/', import.meta.url).pathname;
 const port = Number(process.env.PORT ?? 4680);
-const server = await buildServer({ folder });
+// Pages of this machine are fetched only where that is asked for, as the tests do.
+const allowLoopback = process.env.THICKET_ALLOW_LOOPBACK === '1';
+const server = await buildServer({ folder, pages: { allowLoopback } });
 
 /** Listens on the port asked for, or, where that is taken, on any that is free. */
 async function listen(): Promise<string> {

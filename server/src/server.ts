@@ -2,11 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
+import { mainText } from './main-text.ts';
+import { fetchRawPage, PageError, type FetchLimits } from './page-fetch.ts';
 import Fastify, { type FastifyInstance, type FastifyReply } from 'fastify';
 
 export interface ServerOptions {
   /** Folder of the built application. */
   readonly folder: string;
+  /** Bounds of the pages that are fetched; as they are by themselves where it is left out. */
+  readonly pages?: FetchLimits;
 }
 
 const NONCE_MARK = '__NONCE__';
@@ -35,7 +39,7 @@ function hostName(host: string): string {
 const OUR_NAMES = new Set(['127.0.0.1', 'localhost']);
 
 /** Serves the built application to this machine alone: Host and Origin must be its own names. */
-export async function buildServer({ folder }: ServerOptions): Promise<FastifyInstance> {
+export async function buildServer({ folder, pages }: ServerOptions): Promise<FastifyInstance> {
   const server = Fastify({ logger: false });
   // Read anew each time, so that a build under a running server is served whole.
   const readPage = (): string => readFileSync(join(folder, 'index.html'), 'utf8');
@@ -77,6 +81,28 @@ export async function buildServer({ folder }: ServerOptions): Promise<FastifyIns
         response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
     },
   });
+  server.post<{ Body: { address: string } }>(
+    '/fetch-page',
+    {
+      bodyLimit: 8192,
+      schema: {
+        body: {
+          type: 'object',
+          required: ['address'],
+          additionalProperties: false,
+          properties: { address: { type: 'string', minLength: 1, maxLength: 2000 } },
+        },
+      },
+    },
+    async (request, reply) => {
+      try {
+        return mainText(await fetchRawPage(request.body.address, pages));
+      } catch (error) {
+        if (error instanceof PageError) return reply.code(422).send({ reason: error.message });
+        throw error;
+      }
+    },
+  );
   server.get('/', (_request, reply) => sendPage(reply));
   server.get('/index.html', (_request, reply) => sendPage(reply));
   server.setNotFoundHandler((request, reply) => {

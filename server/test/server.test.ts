@@ -47,4 +47,21 @@ describe('the server', () => {
     expect((await get('/', { origin: 'http://127.0.0.1:4680' })).statusCode).to.equal(200);
     expect((await get('/', { host: 'localhost:4680' })).statusCode).to.equal(200);
   });
+
+  it('fetches no page of this machine unless told to, and needs an address', async () => {
+    const post = (payload: object, headers: Record<string, string> = {}) =>
+      server.inject({
+        method: 'POST',
+        url: '/fetch-page',
+        headers: { host: '127.0.0.1:4680', ...headers },
+        payload,
+      });
+    const refused = await post({ address: 'http://127.0.0.1:4680/' });
+    expect(refused.statusCode).to.equal(422);
+    expect(refused.json<{ reason: string }>().reason).to.match(/private network/);
+    expect((await post({ more: 1 })).statusCode).to.equal(400);
+    expect(
+      (await post({ address: 'http://127.0.0.1/' }, { origin: 'https://evil.example' })).statusCode,
+    ).to.equal(403);
+  });
 });

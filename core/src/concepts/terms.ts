@@ -1,7 +1,7 @@
 import { NOUN, OTHER_PART, type Lexicon } from '../text/lexicon.ts';
 import { lemmaInStudy } from '../text/lemmas.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
-import type { LanguageCode } from '../text/languages.ts';
+import type { LanguageCode } from '../text/language-names.ts';
 import { stemmerOf } from '../text/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';

@@ -64,3 +64,16 @@ export function readDelimited(text: string): FileContent {
     ...(notes.length > 0 ? { note: notes.join(' ') } : {}),
   };
 }
+
+/** The cells of a piece of a spreadsheet as it is copied: tabs between cells, quotation marks round those with line ends. */
+export function readClipboardTable(text: string): string[][] {
+  return Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n$/, ''), { delimiter: '\t' }).data;
+}
+
+/** Cells as a spreadsheet takes them from the clipboard. */
+export function writeClipboardTable(rows: readonly (readonly string[])[]): string {
+  return Papa.unparse(
+    rows.map((row) => [...row]),
+    { delimiter: '\t', newline: '\n' },
+  );
+}

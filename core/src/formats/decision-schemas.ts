@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ATTRIBUTE_TYPES } from '../study/attributes.ts';
-import { LANGUAGES } from '../text/languages.ts';
+import { LANGUAGES } from '../text/language-names.ts';
 
 export const text = Joi.string().allow('').max(1000);
 export const key = Joi.string().min(1).max(1000);
@@ -158,7 +158,9 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
     note: Joi.string().allow('').max(10_000),
     types: Joi.object().pattern(key, attributeType),
   },
-  splitSource: { id: id.required(), parts: Joi.array().items(source).min(1).max(100_000).required() },
+  splitSources: {
+    parts: Joi.object().pattern(id, Joi.array().items(source).min(1).max(100_000)).required(),
+  },
   setCuts: { cuts: Joi.object().pattern(id, pieces).required() },
   removeSources: { ids: Joi.array().items(id).min(1).required() },
   setAttribute: {

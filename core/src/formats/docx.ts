@@ -1,4 +1,3 @@
-/// <reference path="../ambient-libraries.d.ts" />
 import { strFromU8 } from 'fflate';
 import { listEntries, unpackEntries } from './archive.ts';
 import { refused, type FileContent } from './read-result.ts';

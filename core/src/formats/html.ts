@@ -1,4 +1,3 @@
-/// <reference path="../ambient-libraries.d.ts" />
 import { convert } from 'html-to-text';
 import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';

@@ -1,4 +1,3 @@
-/// <reference path="../ambient-libraries.d.ts" />
 import { refused, type FileContent, type ReadingControl } from './read-result.ts';
 import { tidyText } from './text-file.ts';
 

@@ -130,8 +130,8 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
 /** Every part of a source is inside an original that is there, and is the text it says it is. */
 function checkParts(log: DecisionLog, originals: ReadonlyMap<string, string>): void {
   for (const { decision } of log.records) {
-    if (decision.kind !== 'splitSource') continue;
-    for (const { name, part, textHash } of decision.parts) {
+    if (decision.kind !== 'splitSources') continue;
+    for (const { name, part, textHash } of Object.values(decision.parts).flat()) {
       const whole = part && originals.get(part.of);
       if (!part || whole === undefined || hashText(whole.slice(part.start, part.end)) !== textHash) {
         throw new StudyFileError(

@@ -9,17 +9,19 @@ import { cleanPlaces, type LayeredText } from '../text/offsets.ts';
 import { readPart, unreadPieces, type SourceText } from '../text/reading-part.ts';
 import { findRemains } from '../text/remains.ts';
 import { scanTokens } from '../text/scan.ts';
-import { findSpeakers } from '../text/speakers.ts';
+import { CLEANING_KINDS, newStep, REPEATABLE, withStep, type CleaningStep } from '../text/steps.ts';
 import { partAround } from './part-around.ts';
 import { STEP_KINDS, stepText } from './step-texts.ts';
 import { languageOf, textsOf, type StudyInput } from './stages.ts';
 import { attributeNames, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewMakers } from './view-context.ts';
-import type { CleanLine, WordFigures } from './view-types.ts';
+import type { CleanLine, TextPlace, WordFigures } from './view-types.ts';
 
 /** Words shown side by side before and after cleaning; the bars show the first twenty of them. */
 const TOP_WORDS = 60;
+/** Places of a word that can be gone through one by one. */
+const SHOWN_PLACES = 200;
 
 const leftOutOf = (state: StudyState): Set<string> => new Set(state.settings.speakers.leftOut);
 
@@ -44,6 +46,7 @@ export const CLEANING_VIEWS: ViewMakers<
   | 'cleaning'
   | 'cleaningSteps'
   | 'cleaningOrder'
+  | 'wordPlaces'
   | 'remains'
   | 'cleaningFigures'
   | 'cleanedFile'
@@ -74,11 +77,58 @@ export const CLEANING_VIEWS: ViewMakers<
     return { text: whole.slice(start, end), start, total: whole.length, marks, lines };
   },
 
-  *cleaningSteps(_, { engine, study, original }) {
+  *cleaningSteps({ offers }, { engine, study, original }) {
     const tokens = yield* engine.compute('tokens', study);
     const { steps } = study.state.settings.cleaning;
-    const report = yield* reportSteps(textsOf(study, original), steps, leftOutOf(study.state));
-    return { steps: report, words: tokens.type.length };
+    const offered = (offers ? CLEANING_KINDS : [])
+      .filter((kind) => !REPEATABLE.has(kind) && !steps.some((step) => step.kind === kind))
+      .map((kind) => newStep(kind, steps));
+    // An offer is reported on where it would stand, switched off, so that it changes nothing for those after it.
+    const all = offered.reduce<readonly CleaningStep[]>(
+      (list, step) => withStep(list, { ...step, on: false }),
+      steps,
+    );
+    const report = yield* reportSteps(textsOf(study, original), all, leftOutOf(study.state));
+    const own = new Set(steps.map((step) => step.id));
+    return {
+      steps: report.filter(({ id }) => own.has(id)),
+      offers: offered.flatMap((step) => {
+        const found = report.find(({ id }) => id === step.id);
+        return found ? [{ ...found, step }] : [];
+      }),
+      words: tokens.type.length,
+    };
+  },
+
+  *wordPlaces({ word, cleaned }, { engine, study, original }) {
+    const places: TextPlace[] = [];
+    const sources = workingSources(study.state);
+    if (cleaned) {
+      const tokens = yield* engine.compute('tokens', study);
+      const type = tokens.forms.indexOf(word);
+      for (let s = 0; type >= 0 && s + 1 < tokens.sentenceFirst.length; s++) {
+        for (let t = tokens.sentenceFirst[s]; t < tokens.sentenceFirst[s + 1]; t++) {
+          if (tokens.type[t] !== type) continue;
+          places.push({
+            sourceId: sources[tokens.sentenceSource[s]].id,
+            start: tokens.start[t],
+            end: tokens.end[t],
+          });
+          if (places.length === SHOWN_PLACES) return { places };
+        }
+      }
+      return { places };
+    }
+    for (const [i, source] of sources.entries()) {
+      const text = original(source.id);
+      scanTokens(text, (start, end) => {
+        const isIt = end - start === word.length && text.startsWith(word, start);
+        if (isIt && places.length < SHOWN_PLACES) places.push({ sourceId: source.id, start, end });
+      });
+      if (places.length === SHOWN_PLACES) break;
+      yield (i + 1) / sources.length;
+    }
+    return { places };
   },
 
   *cleaningOrder(_, { study, original }) {
@@ -160,7 +210,7 @@ export const CLEANING_VIEWS: ViewMakers<
           `${STEP_KINDS[steps[i].kind].name}: ${fault ?? `“${stepText(steps[i])}” finds nothing here.`}`,
         );
     });
-    const speakers = yield* findSpeakers(study.state.sources.map((source) => original(source.id)));
+    const speakers = yield* engine.compute('speakers', study);
     const absent = settings.speakers.leftOut.filter(
       (label) => !speakers.some((each) => each.label === label),
     );

@@ -29,8 +29,8 @@ export type Decision =
       /** Types of attributes that came with them. */
       readonly types?: Readonly<Record<string, AttributeType>>;
     }
-  /** Sources that take the place of one: sections of it, or what each of its speakers said. */
-  | { readonly kind: 'splitSource'; readonly id: string; readonly parts: readonly StudySource[] }
+  /** Source id → the sources that take its place: sections of it, or what each of its speakers said. */
+  | { readonly kind: 'splitSources'; readonly parts: Readonly<Record<string, readonly StudySource[]>> }
   /** Source id → the pieces of its text that are not read. */
   | { readonly kind: 'setCuts'; readonly cuts: Readonly<Record<string, readonly Piece[]>> }
   | { readonly kind: 'removeSources'; readonly ids: readonly string[] }
@@ -115,10 +115,10 @@ export function decide(state: StudyState, decision: Decision): StudyState {
         sources: [...state.sources, ...decision.sources],
         attributeTypes: { ...decision.types, ...state.attributeTypes },
       };
-    case 'splitSource':
+    case 'splitSources':
       return {
         ...state,
-        sources: state.sources.flatMap((source) => (source.id === decision.id ? decision.parts : [source])),
+        sources: state.sources.flatMap((source) => decision.parts[source.id] ?? [source]),
       };
     case 'setCuts':
       return {
@@ -324,8 +324,11 @@ export function describeDecision(decision: Decision): string {
       return `remove ${decision.ids.length} ${decision.ids.length === 1 ? 'source' : 'sources'}`;
     case 'setAttribute':
       return `set ${decision.attribute}`;
-    case 'splitSource':
-      return `split a source into ${decision.parts.length}`;
+    case 'splitSources': {
+      const lists = Object.values(decision.parts);
+      const parts = lists.reduce((sum, list) => sum + list.length, 0);
+      return `split ${lists.length === 1 ? 'a source' : `${lists.length} sources`} into ${parts}`;
+    }
     case 'setCuts': {
       const count = Object.keys(decision.cuts).length;
       return `trim ${count} ${count === 1 ? 'source' : 'sources'}`;

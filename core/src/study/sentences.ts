@@ -1,4 +1,4 @@
-import { LANGUAGES, type LanguageCode } from '../text/languages.ts';
+import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from './step-texts.ts';
 import { comparedAttribute, type StudyState } from './study.ts';
 import { subsetText } from './subset.ts';

@@ -1,10 +1,13 @@
 import { findDate } from '../text/dates.ts';
 import { findDuplicates } from '../text/duplicates.ts';
-import { tidyPieces } from '../text/reading-part.ts';
-import { findSpeakers } from '../text/speakers.ts';
+import { findBoundaries } from '../text/boundaries.ts';
+import { otherPieces, tidyPieces, turnsOf, type Piece } from '../text/reading-part.ts';
 import { splitText, type Section } from '../text/splitting.ts';
 import { repeatedLines, trimmedPieces } from '../text/trimming.ts';
 import { wordsPerSource } from '../text/tokens.ts';
+import { makePart } from './intake.ts';
+import type { StudyInput } from './stages.ts';
+import type { StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewMakers } from './view-context.ts';
 
@@ -14,9 +17,43 @@ const LISTED_SECTIONS = 400;
 const DATE_WITHIN = 3000;
 const EXCERPT = 160;
 
+const chosenSources = (study: StudyInput, ids: readonly string[]): StudySource[] => {
+  const asked = new Set(ids);
+  return study.state.sources.filter((source) => asked.has(source.id));
+};
+
+/** Of each speaker asked for who speaks in a source: what of it is not theirs, and how much is. */
+function turnsBySpeaker(
+  source: StudySource,
+  text: string,
+  labels: readonly string[],
+): { label: string; cuts: Piece[]; characters: number }[] {
+  const bounds = findBoundaries(text);
+  const here = new Set(bounds.speakers);
+  return labels
+    .filter((label) => here.has(label))
+    .map((label) => {
+      const turns = turnsOf(bounds, text.length, (speaker) => speaker === label);
+      return {
+        label,
+        cuts: tidyPieces([...(source.cuts ?? []), ...otherPieces(turns, text.length)], text.length),
+        characters: turns.reduce((sum, [start, end]) => sum + end - start, 0),
+      };
+    });
+}
+
 /** The views of Sources. */
 export const SOURCE_VIEWS: ViewMakers<
-  'sources' | 'speakers' | 'languages' | 'duplicates' | 'split' | 'trim' | 'repeatedLines' | 'textDates'
+  | 'sources'
+  | 'speakers'
+  | 'speakerParts'
+  | 'splitParts'
+  | 'languages'
+  | 'duplicates'
+  | 'split'
+  | 'trim'
+  | 'repeatedLines'
+  | 'textDates'
 > = {
   *sources(_, { engine, study }) {
     const tokens = yield* engine.compute('tokens', study);
@@ -27,9 +64,34 @@ export const SOURCE_VIEWS: ViewMakers<
     };
   },
 
-  // Every source is read, those outside the subset too: speakers are left out of all of them.
-  *speakers(_, { study, original }) {
-    return { speakers: yield* findSpeakers(study.state.sources.map((source) => original(source.id))) };
+  *speakers(_, { engine, study }) {
+    return { speakers: yield* engine.compute('speakers', study) };
+  },
+
+  *speakerParts({ sourceIds, labels }, { study, original }) {
+    const parts: Record<string, StudySource[]> = {};
+    const main: Record<string, string> = {};
+    for (const [i, source] of chosenSources(study, sourceIds).entries()) {
+      const text = original(source.id);
+      const said = turnsBySpeaker(source, text, labels);
+      if (said.length > 0) {
+        parts[source.id] = said.map(({ label, cuts }) =>
+          makePart(
+            source,
+            `${source.name} – ${label}`,
+            text,
+            { start: 0, end: text.length },
+            { ...source.attributes, speaker: label },
+            cuts,
+          ),
+        );
+        main[source.id] = said.reduce((most, each) =>
+          each.characters > most.characters ? each : most,
+        ).label;
+      }
+      yield (i + 1) / sourceIds.length;
+    }
+    return { parts, main };
   },
 
   *languages(_, { engine, study }) {
@@ -56,6 +118,37 @@ export const SOURCE_VIEWS: ViewMakers<
       total: sections.length,
       droppedBefore: sections[0]?.start ?? 0,
     };
+  },
+
+  *splitParts({ sourceIds, rule, attribute }, { study, original }) {
+    const parts: Record<string, StudySource[]> = {};
+    for (const [i, source] of chosenSources(study, sourceIds).entries()) {
+      const text = original(source.id);
+      const sections = splitText(text, rule);
+      if (sections.length > 1 || sections[0]?.start > 0) {
+        const attributes = {
+          ...source.attributes,
+          ...(attribute === '' ? {} : { [attribute]: source.name }),
+        };
+        const used = new Map<string, number>();
+        parts[source.id] = sections.map(({ name, start, end }) => {
+          const given = `${source.name}: ${name}`;
+          const times = (used.get(given) ?? 0) + 1;
+          used.set(given, times);
+          const cuts = (source.cuts ?? []).map(([from, to]): Piece => [from - start, to - start]);
+          return makePart(
+            source,
+            times === 1 ? given : `${given} (${times})`,
+            text.slice(start, end),
+            { start, end },
+            attributes,
+            tidyPieces(cuts, end - start),
+          );
+        });
+      }
+      yield (i + 1) / sourceIds.length;
+    }
+    return { parts };
   },
 
   *trim({ rule, sourceIds }, { study, original }) {

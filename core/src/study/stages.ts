@@ -16,7 +16,8 @@ import { layWindows, type Windows } from '../network/windows.ts';
 import { hashValue } from '../numeric/hash.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Lexicon } from '../text/lexicon.ts';
-import { languagesOf, type LanguageCode, type SourceLanguages } from '../text/languages.ts';
+import { type LanguageCode } from '../text/language-names.ts';
+import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { partsOfTypes, unknownParts, type PartsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
@@ -31,6 +32,7 @@ import {
   type ResolvedGrouping,
   type Themes,
 } from '../themes/themes.ts';
+import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 
@@ -50,6 +52,7 @@ export interface Resources {
 
 /** What each stage makes. */
 export interface StageResults {
+  speakers: Speaker[];
   languages: SourceLanguages;
   tokens: Tokens;
   parts: PartsOfTypes;
@@ -112,6 +115,12 @@ export function fewestInWindow(state: StudyState): number {
 
 /** Every stage: what it needs and what it makes. originals → tokens → … → map and comparison. */
 export const STAGES: { readonly [S in StageName]: Stage<S> } = {
+  // Every source is read, those outside the subset too: who is left out is left out of all of them.
+  speakers: {
+    inputs: [],
+    own: ({ state }) => state.sources.map((s) => s.id),
+    run: (_, { state }, { original }) => findSpeakers(state.sources.map((source) => original(source.id))),
+  },
   languages: {
     inputs: [],
     own: ({ state }) => workingSources(state).map((s) => s.id),

@@ -1,7 +1,7 @@
 import type { DateOrder } from '../text/dates.ts';
 import { FIRST_STEPS, type CleaningStep } from '../text/steps.ts';
 import type { Piece } from '../text/reading-part.ts';
-import type { LanguageCode } from '../text/languages.ts';
+import type { LanguageCode } from '../text/language-names.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings } from '../network/windows.ts';
 import type { ThemeSettings } from '../themes/themes.ts';

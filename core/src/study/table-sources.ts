@@ -72,9 +72,8 @@ export function columnsOf({ rows }: SheetRows, hasHead: boolean): TableColumn[] 
   });
 }
 
-/** Guesses the text column (the longest cells on average) and the attributes, and says why. */
-export function guessTable(sheet: SheetRows): TableGuess {
-  const hasHead = looksLikeHead(sheet.rows);
+/** Guesses the text column (the longest cells on average) and the attributes, and says why; the head too where it is not given. */
+export function guessTable(sheet: SheetRows, hasHead = looksLikeHead(sheet.rows)): TableGuess {
   const columns = columnsOf(sheet, hasHead);
   const order = columns.map((_, i) => i).sort((a, b) => columns[b].length - columns[a].length || a - b);
   const [textColumn = 0, next] = order;

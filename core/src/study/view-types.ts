@@ -2,9 +2,9 @@ import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
 import type { CleaningMark } from '../text/cleaning.ts';
 import type { OrderNote, StepReport } from '../text/cleaning-report.ts';
-import type { LanguageCode } from '../text/languages.ts';
+import type { LanguageCode } from '../text/language-names.ts';
 import type { Piece } from '../text/reading-part.ts';
-import type { CleaningAction } from '../text/steps.ts';
+import type { CleaningAction, CleaningStep } from '../text/steps.ts';
 import type { RemainKind } from '../text/remains.ts';
 import type { Section, SplitRule } from '../text/splitting.ts';
 import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
@@ -12,6 +12,7 @@ import type { Speaker } from '../text/speakers.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import type { Recipe } from './recipe.ts';
+import type { StudySource } from './study.ts';
 
 /** What is selected, and so what the Reader shows. */
 export type Selection =
@@ -34,6 +35,14 @@ export interface SourcesView {
 /** Who speaks in the collection, those left out too. */
 export interface SpeakersView {
   readonly speakers: readonly Speaker[];
+}
+
+/** What speakers said as sources of their own, and who says most in each source. */
+export interface SpeakerPartsView {
+  /** Source id → the sources that would take its place; none where nobody asked for speaks in it. */
+  readonly parts: Readonly<Record<string, readonly StudySource[]>>;
+  /** Source id → the speaker asked for who says most in it. */
+  readonly main: Readonly<Record<string, string>>;
 }
 
 /** The language of each source worked with, and which the study is read in. */
@@ -90,6 +99,8 @@ export interface CleaningView {
 
 export interface CleaningStepsView {
   readonly steps: readonly StepReport[];
+  /** What steps that could be added would do, where they were asked for. */
+  readonly offers: readonly (StepReport & { readonly step: CleaningStep })[];
   /** Words of the collection once it is clean. */
   readonly words: number;
 }
@@ -98,11 +109,18 @@ export interface CleaningOrderView {
   readonly notes: readonly OrderNote[];
 }
 
+/** A stretch of a source's original text. */
+export interface TextPlace {
+  readonly sourceId: string;
+  readonly start: number;
+  readonly end: number;
+}
+
 export interface RemainRow {
   readonly kind: RemainKind;
   readonly text: string;
   readonly count: number;
-  readonly places: readonly { readonly sourceId: string; readonly start: number; readonly end: number }[];
+  readonly places: readonly TextPlace[];
   readonly step: CleaningAction;
 }
 
@@ -268,15 +286,22 @@ export interface ViewQuestions {
   overview: null;
   sources: null;
   speakers: null;
+  /** A source for each of some speakers, in each of some sources. */
+  speakerParts: { readonly sourceIds: readonly string[]; readonly labels: readonly string[] };
   languages: null;
   duplicates: null;
   split: { readonly sourceId: string; readonly rule: SplitRule };
+  /** The sections a rule makes of each of some sources, as sources; `attribute` is given the whole's name. */
+  splitParts: { readonly sourceIds: readonly string[]; readonly rule: SplitRule; readonly attribute: string };
   trim: { readonly rule: TrimRule; readonly sourceIds: readonly string[] };
   repeatedLines: null;
   textDates: null;
   cleaning: { readonly sourceId: string; readonly at: number };
-  cleaningSteps: null;
+  /** `offers` asks for the steps that could be added too. */
+  cleaningSteps: { readonly offers: boolean };
   cleaningOrder: null;
+  /** Where a word stands, as it came or as it is once the text is clean. */
+  wordPlaces: { readonly word: string; readonly cleaned: boolean };
   remains: null;
   cleaningFigures: null;
   cleanedFile: { readonly as: 'zip' | 'csv' };
@@ -294,15 +319,18 @@ export interface ViewAnswers {
   overview: Overview;
   sources: SourcesView;
   speakers: SpeakersView;
+  speakerParts: SpeakerPartsView;
   languages: LanguagesView;
   duplicates: DuplicatesView;
   split: SplitView;
+  splitParts: { readonly parts: Readonly<Record<string, readonly StudySource[]>> };
   trim: TrimView;
   repeatedLines: { readonly lines: readonly RepeatedLine[] };
   textDates: TextDatesView;
   cleaning: CleaningView;
   cleaningSteps: CleaningStepsView;
   cleaningOrder: CleaningOrderView;
+  wordPlaces: { readonly places: readonly TextPlace[] };
   remains: RemainsView;
   cleaningFigures: CleaningFiguresView;
   cleanedFile: CleanedFileView;

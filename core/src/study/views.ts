@@ -23,7 +23,10 @@ import { workingSources } from './subset.ts';
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   overview: 'themes',
   sources: 'tokens',
-  speakers: 'tokens',
+  speakers: 'speakers',
+  speakerParts: 'speakers',
+  splitParts: 'tokens',
+  wordPlaces: 'tokens',
   languages: 'languages',
   duplicates: 'tokens',
   split: 'tokens',

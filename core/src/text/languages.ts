@@ -1,20 +1,5 @@
 import { francAll } from 'franc-min';
-
-/** The languages the study can be read in: with stop words for all, stems or word division where the language has them. */
-export const LANGUAGES = {
-  en: 'English',
-  de: 'German',
-  fr: 'French',
-  es: 'Spanish',
-  it: 'Italian',
-  pt: 'Portuguese',
-  nl: 'Dutch',
-  sv: 'Swedish',
-  zh: 'Chinese',
-  ja: 'Japanese',
-} as const;
-
-export type LanguageCode = keyof typeof LANGUAGES;
+import { LANGUAGE_CODES, type LanguageCode } from './language-names.ts';
 
 /** ISO 639-3, as the detector has it, of the languages written with an alphabet. */
 const BY_ALPHABET: Readonly<Record<string, LanguageCode>> = {
@@ -52,7 +37,7 @@ export function detectLanguage(text: string): LanguageCode | '' {
   return best && best[1] > 0 ? (BY_ALPHABET[best[0]] ?? '') : '';
 }
 
-/** Detects the language of every source. Ties go to the language named first in `LANGUAGES`. */
+/** Detects the language of every source. Ties go to the language named first in `LANGUAGE_CODES`. */
 export function languagesOf(texts: readonly string[]): SourceLanguages {
   const of = texts.map(detectLanguage);
   const weight = new Map<LanguageCode, number>();
@@ -60,7 +45,7 @@ export function languagesOf(texts: readonly string[]): SourceLanguages {
     if (code !== '') weight.set(code, (weight.get(code) ?? 0) + texts[i].length);
   });
   let main: LanguageCode = 'en';
-  for (const code of Object.keys(LANGUAGES) as LanguageCode[]) {
+  for (const code of LANGUAGE_CODES) {
     if ((weight.get(code) ?? 0) > (weight.get(main) ?? 0)) main = code;
   }
   return { of, main };

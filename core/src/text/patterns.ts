@@ -39,3 +39,14 @@ export function* matchesOf(pattern: RE2JS, text: string): Generator<[number, num
   const matcher = pattern.matcher(text);
   while (matcher.find()) if (matcher.end() > matcher.start()) yield [matcher.start(), matcher.end()];
 }
+
+/** Why a pattern can't be used, or undefined where it can. */
+export function patternFault(expression: string): string | undefined {
+  try {
+    compilePattern(expression);
+    return undefined;
+  } catch (error) {
+    if (error instanceof PatternError) return error.message;
+    throw error;
+  }
+}

@@ -34,3 +34,22 @@ export function* findSpeakers(originals: readonly string[]): Stepwise<Speaker[]>
     (a, b) => b.turns - a.turns || (a.label < b.label ? -1 : 1),
   );
 }
+
+/** The role a speaker's label speaks of, such as interviewer for INT or Q; undefined where it tells none. */
+export function usualRole(label: string): 'interviewer' | 'respondent' | undefined {
+  if (
+    /^(?:interviewer|int|i|iv|interv|interviewer \d+|moderator|mod|facilitator|question|q|researcher)$/i.test(
+      label,
+    )
+  ) {
+    return 'interviewer';
+  }
+  if (
+    /^(?:respondent|interviewee|participant|answer|a|r|p|resp|(?:respondent|participant|p|r)[ -]?\d+)$/i.test(
+      label,
+    )
+  ) {
+    return 'respondent';
+  }
+  return undefined;
+}

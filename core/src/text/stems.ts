@@ -1,6 +1,5 @@
-/// <reference path="../ambient-libraries.d.ts" />
 import { newStemmer } from 'snowball-stemmers';
-import { LANGUAGES, type LanguageCode } from './languages.ts';
+import { LANGUAGES, type LanguageCode } from './language-names.ts';
 
 const WITHOUT_STEMS: ReadonlySet<LanguageCode> = new Set(['zh', 'ja']);
 const stemmers = new Map<LanguageCode, (word: string) => string>();

@@ -1,10 +1,14 @@
 import { proxy, wrap } from 'comlink';
-import type { IncomingFile } from '@green-thicket/core/formats/files';
-import type { SheetRows } from '@green-thicket/core/formats/read-result';
-import type { Intake } from '@green-thicket/core/study/intake';
-import type { TableChoice, TableSources } from '@green-thicket/core/study/table-sources';
-import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
-import { STOPPED_MESSAGE, type EngineWorker, type ViewRequest } from './protocol.ts';
+import type { StudyState } from '@green-thicket/core/study/study';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
+import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import {
+  STOPPED_MESSAGE,
+  type EngineWorker,
+  type FileToRead,
+  type ReadReport,
+  type ViewRequest,
+} from './protocol.ts';
 
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const remote = wrap<EngineWorker>(worker);
@@ -35,18 +39,51 @@ export function currentActivity(): EngineActivity {
   return activity;
 }
 
+/** A study as a view is asked of it. */
+export interface AskedStudy {
+  readonly studyId: string;
+  readonly state: StudyState;
+  readonly register: readonly ThemeIdentity[];
+}
+
+/** A state crosses to the worker once, however many views are asked of it: that of thousands of sources is large. */
+const MOST_TOLD = 10;
+let told: { state: StudyState; register: readonly ThemeIdentity[]; number: number }[] = [];
+let states = 0;
+
+function numberOf({ state, register }: AskedStudy): number {
+  const found = told.find((each) => each.state === state && each.register === register);
+  if (found) {
+    told = [found, ...told.filter((each) => each !== found)];
+    return found.number;
+  }
+  const number = ++states;
+  void remote.know(number, state, register);
+  told = [{ state, register, number }, ...told].slice(0, MOST_TOLD);
+  return number;
+}
+
 /** Asks the worker for a view; the signal stops it. */
 export async function askView<V extends ViewName>(
-  request: Omit<ViewRequest<V>, 'request'>,
+  study: AskedStudy,
+  view: V,
+  question: ViewQuestions[V],
   signal: AbortSignal,
 ): Promise<ViewAnswers[V]> {
-  const number = ++requests;
-  const stop = (): void => void remote.cancel(number);
+  const request = ++requests;
+  const stop = (): void => void remote.cancel(request);
   signal.addEventListener('abort', stop);
   setActivity({ busy: activity.busy + 1, share: 0 });
   try {
+    const asked: ViewRequest<ViewName> = {
+      request,
+      studyId: study.studyId,
+      study: numberOf(study),
+      view,
+      question,
+    };
     const answer = await remote.view(
-      { ...request, request: number } as ViewRequest<ViewName>,
+      asked,
       proxy((share: number) => setActivity({ ...activity, share })),
     );
     return answer as ViewAnswers[V];
@@ -60,26 +97,26 @@ export function isStopped(error: unknown): boolean {
   return error instanceof Error && error.message === STOPPED_MESSAGE;
 }
 
-/** Reads files in the worker; the signal stops it between files, and between the pages of a long one. */
+/** Reads files in the worker, which keeps their texts; the signal stops it, and then nothing is kept. */
 export async function readFilesInWorker(
-  files: readonly IncomingFile[],
+  studyId: string,
+  files: readonly FileToRead[],
   present: readonly string[],
   signal: AbortSignal,
-  onProgress: (share: number) => void = () => undefined,
-): Promise<Intake> {
-  const number = ++requests;
-  const stop = (): void => void remote.cancel(number);
+  onProgress: (share: number) => void,
+): Promise<ReadReport> {
+  const request = ++requests;
+  const stop = (): void => void remote.cancel(request);
   signal.addEventListener('abort', stop);
   try {
-    return await remote.readFiles(number, files, present, proxy(onProgress));
+    return await remote.readFiles(request, studyId, files, present, proxy(onProgress));
   } finally {
     signal.removeEventListener('abort', stop);
   }
 }
 
-/** Makes sources of a table in the worker. */
-export const readTableInWorker = (
-  file: string,
-  sheet: SheetRows,
-  choice: TableChoice,
-): Promise<TableSources> => remote.readTable(file, sheet, choice);
+/** The worker's calls for tables that wait for their columns, and for single texts. */
+export const intakeWorker: Pick<
+  typeof remote,
+  'readText' | 'lookAtSheet' | 'previewTable' | 'takeTable' | 'describeByTable' | 'letGoOfTable'
+> = remote;

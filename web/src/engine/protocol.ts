@@ -1,18 +1,17 @@
-import type { SheetRows } from '@green-thicket/core/formats/read-result';
-import type { TableChoice, TableSources } from '@green-thicket/core/study/table-sources';
-import type { StudyState } from '@green-thicket/core/study/study';
+import type { AttributeType } from '@green-thicket/core/study/attributes';
+import type { Description } from '@green-thicket/core/study/describing-table';
+import type { StudySource, StudyState } from '@green-thicket/core/study/study';
+import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/study/table-sources';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
-import type { IncomingFile } from '@green-thicket/core/formats/files';
-import type { Intake } from '@green-thicket/core/study/intake';
 
 /** A view asked of the worker. */
 export interface ViewRequest<V extends ViewName> {
   /** Tells requests apart, to cancel one. */
   readonly request: number;
   readonly studyId: string;
-  readonly state: StudyState;
-  readonly register: readonly ThemeIdentity[];
+  /** Number of the study's state, which the worker was told before. */
+  readonly study: number;
   readonly view: V;
   readonly question: ViewQuestions[V];
 }
@@ -20,20 +19,82 @@ export interface ViewRequest<V extends ViewName> {
 /** Told while a request is worked on: the share that is done of its present stage. */
 export type OnProgress = (share: number) => void;
 
+/** A file that is to be read, with the folders it stands in. It is handed over unread. */
+export interface FileToRead {
+  readonly name: string;
+  readonly file: Blob;
+}
+
+/** A table that was read and waits, in the worker, for its columns to be chosen. */
+export interface HeldTable {
+  readonly table: number;
+  readonly name: string;
+  readonly sheets: readonly { readonly name: string; readonly rows: number }[];
+}
+
+/** What came of reading files; the texts are kept already. */
+export interface ReadReport {
+  readonly sources: readonly StudySource[];
+  readonly tables: readonly HeldTable[];
+  readonly refused: readonly { readonly name: string; readonly reason: string }[];
+  readonly notes: readonly string[];
+}
+
+/** A sheet of a table as it can be chosen from. */
+export interface SheetLook extends TableGuess {
+  readonly columns: readonly TableColumn[];
+  /** The column that names sources of the study, where there is one. */
+  readonly nameColumn: number | undefined;
+}
+
+/** The first sources a table would make, and what would come of all of it. */
+export interface TablePreview {
+  readonly rows: readonly {
+    readonly name: string;
+    readonly attributes: Readonly<Record<string, string>>;
+    readonly opening: string;
+  }[];
+  readonly sources: number;
+  readonly note: string;
+}
+
+export interface TableOutcome {
+  readonly sources: readonly StudySource[];
+  readonly note: string;
+  readonly types: Readonly<Record<string, AttributeType>>;
+}
+
 /** What the worker offers the page. */
 export interface EngineWorker {
+  /** Tells the worker a state of a study; views are asked of it by its number. */
+  know(study: number, state: StudyState, register: readonly ThemeIdentity[]): void;
   view<V extends ViewName>(request: ViewRequest<V>, onProgress: OnProgress): Promise<ViewAnswers[V]>;
   /** Stops a request at its next step; its promise is rejected. */
   cancel(request: number): void;
-  /** Reads files into sources and tables, off the page's thread; `cancel` stops it. */
+  /** Reads files, off the page's thread, and keeps their texts; `cancel` stops it and keeps nothing. */
   readFiles(
     request: number,
-    files: readonly IncomingFile[],
+    studyId: string,
+    files: readonly FileToRead[],
     present: readonly string[],
     onProgress: OnProgress,
-  ): Promise<Intake>;
-  /** Makes sources of a table's rows. */
-  readTable(file: string, sheet: SheetRows, choice: TableChoice): TableSources;
+  ): Promise<ReadReport>;
+  /** Keeps a single text, as one that was pasted or fetched. */
+  readText(studyId: string, name: string, text: string): Promise<ReadReport>;
+  /** A sheet of a held table: its columns, and a first choice; `choice` is looked at anew where the head changed. */
+  lookAtSheet(table: number, sheet: number, sources: readonly StudySource[], hasHead?: boolean): SheetLook;
+  previewTable(table: number, sheet: number, choice: TableChoice): TablePreview;
+  /** Makes sources of a held table's rows and keeps their texts. */
+  takeTable(studyId: string, table: number, sheet: number, choice: TableChoice): Promise<TableOutcome>;
+  /** What a held table says of the sources it names. */
+  describeByTable(
+    table: number,
+    sheet: number,
+    nameColumn: number,
+    columns: readonly number[],
+    sources: readonly StudySource[],
+  ): Description;
+  letGoOfTable(table: number): void;
 }
 
 /** What a stopped request is rejected with. */

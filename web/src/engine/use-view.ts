@@ -17,7 +17,7 @@ export function useView<V extends ViewName>(
   const hash = inputHash(VIEW_STAGE[view], { state, register }, hashes);
   return useQuery<ViewAnswers[V]>({
     queryKey: ['view', id, view, hash, question],
-    queryFn: ({ signal }) => askView({ studyId: id, state, register, view, question }, signal),
+    queryFn: ({ signal }) => askView({ studyId: id, state, register }, view, question, signal),
     placeholderData: (previous) => previous,
     enabled: enabled && state.sources.length > 0,
   });

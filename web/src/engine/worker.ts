@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { readFiles, textOf } from '@green-thicket/core/study/intake';
-import { tableSources } from '@green-thicket/core/study/table-sources';
+import { textOf } from '@green-thicket/core/study/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
+import type { StudyInput } from '@green-thicket/core/study/stages';
 import { Engine } from '@green-thicket/core/study/engine';
 import { makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
@@ -11,6 +11,7 @@ import { createTagger } from '@green-thicket/core/text/tagger';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
 import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { database } from '../store/database.ts';
+import { fileReading } from './file-reading.ts';
 import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
 
 /** How long the worker works before it looks for messages, in milliseconds. */
@@ -84,26 +85,41 @@ async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgre
 // One request at a time, so that two never compute the same stage side by side.
 let queue: Promise<unknown> = Promise.resolve();
 
+/** The states of studies that were told last; a page asks for those in hand, and for the one before at most. */
+const known = new Map<number, StudyInput>();
+const KNOWN_STATES = 12;
+
 async function answer<V extends ViewName>(
-  { request, studyId, state, register, view, question }: ViewRequest<V>,
+  { request, studyId, view, question }: ViewRequest<V>,
+  input: StudyInput,
   onProgress: OnProgress,
 ): Promise<ViewAnswers[V]> {
   await breathe();
   if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
   const own = engineFor(studyId);
+  const { state } = input;
   await bringOriginals(
     studyId,
     state.sources.map((source) => source.part?.of ?? source.id),
   );
   texts = new Map(state.sources.map((source) => [source.id, source]));
-  const context = { engine: own, study: { state, register }, original, lexicon: lexiconOnce };
+  const context = { engine: own, study: input, original, lexicon: lexiconOnce };
   const work = makeView(view, question, context);
   return drive(work, request, onProgress);
 }
 
 const api: EngineWorker = {
+  know(study, state, register) {
+    known.set(study, { state, register });
+    for (const number of known.keys()) if (known.size > KNOWN_STATES) known.delete(number);
+  },
   view(request, onProgress) {
-    const result = queue.then(() => answer(request, onProgress));
+    const input = known.get(request.study);
+    if (!input) return Promise.reject(new Error('The study moved on before this could be computed.'));
+    // The one used last is let go of last, as on the other side.
+    known.delete(request.study);
+    known.set(request.study, input);
+    const result = queue.then(() => answer(request, input, onProgress));
     queue = result.then(
       () => cancelled.delete(request.request),
       () => cancelled.delete(request.request),
@@ -113,24 +129,17 @@ const api: EngineWorker = {
   cancel(request) {
     cancelled.add(request);
   },
-  async readFiles(request, files, present, onProgress) {
-    let told = 0;
-    try {
-      return await readFiles(files, new Set(present), {
-        onProgress: (share) => {
-          if (performance.now() - told < SLICE) return;
-          told = performance.now();
-          onProgress(share);
-        },
-        stopped: () => cancelled.has(request),
-      });
-    } finally {
-      cancelled.delete(request);
-    }
-  },
-  readTable(file, sheet, choice) {
-    return tableSources(file, sheet, choice);
-  },
+  ...fileReading(
+    (onProgress) => {
+      let told = 0;
+      return (share) => {
+        if (performance.now() - told < SLICE) return;
+        told = performance.now();
+        onProgress(share);
+      };
+    },
+    (request) => cancelled.has(request),
+  ),
 };
 
 expose(api);

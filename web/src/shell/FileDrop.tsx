@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
-import { useAddFiles } from '../stops/sources/use-add-files.tsx';
+import { droppedFiles } from '../stops/sources/dropped-files.ts';
+import { useIntake } from '../stops/sources/intake-context.ts';
 
-/** Files dropped anywhere on the page become sources. */
+/** Files and folders dropped anywhere on the page become sources. */
 export function FileDrop() {
   const [over, setOver] = useState(false);
-  const addFiles = useAddFiles();
+  const { addFiles } = useIntake();
   useEffect(() => {
     const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
     const onOver = (event: DragEvent): void => {
@@ -16,11 +17,12 @@ export function FileDrop() {
       if (event.relatedTarget === null) setOver(false);
     };
     const onDrop = (event: DragEvent): void => {
-      if (!hasFiles(event)) return;
+      if (!hasFiles(event) || !event.dataTransfer) return;
       event.preventDefault();
       setOver(false);
-      const files = Array.from(event.dataTransfer?.files ?? []);
-      if (files.length > 0) void addFiles(files);
+      void droppedFiles(event.dataTransfer).then((files) => {
+        if (files.length > 0) void addFiles(files);
+      });
     };
     window.addEventListener('dragover', onOver);
     window.addEventListener('dragleave', onLeave);

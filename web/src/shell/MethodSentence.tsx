@@ -2,6 +2,7 @@ import { Popover } from 'antd';
 import { useRef, useState } from 'react';
 import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/study/sentences';
 import { useView } from '../engine/use-view.ts';
+import { StepParts } from '../stops/clean/StepParts.tsx';
 import { CONTROLS } from './controls.tsx';
 import { useStudy } from './study-context.ts';
 
@@ -9,18 +10,27 @@ import { useStudy } from './study-context.ts';
 export function MethodSentence({ stop }: { stop: Stop }) {
   const { state } = useStudy();
   const overview = useView('overview', null).data;
+  const languages = useView('languages', null, stop === 'concepts').data;
   const compared = useView('compare', null, stop === 'compare').data;
-  const figures = { resolution: overview?.resolution, exact: compared?.comparison.exact };
+  const figures = {
+    resolution: overview?.resolution,
+    exact: compared?.comparison.exact,
+    language: languages?.main,
+  };
   const parts = methodSentences(state, figures)[stop];
   return (
     <section aria-label="Method sentence">
       <p className="method-sentence">
-        {parts.map((part, i) =>
-          typeof part === 'string' ? (
-            part
-          ) : (
-            <Control key={`${part.control}-${i}`} name={part.control} text={part.text} />
-          ),
+        {stop === 'clean' ? (
+          <StepParts parts={parts} renderControl={(name, text) => <Control name={name} text={text} />} />
+        ) : (
+          parts.map((part, i) =>
+            typeof part === 'string'
+              ? part
+              : 'control' in part && (
+                  <Control key={`${part.control}-${i}`} name={part.control} text={part.text} />
+                ),
+          )
         )}
       </p>
     </section>
@@ -30,7 +40,7 @@ export function MethodSentence({ stop }: { stop: Stop }) {
 function Control({ name, text }: { name: ControlName; text: string }) {
   const { state, decide } = useStudy();
   const [open, setOpen] = useState(false);
-  const { label, help, Input } = CONTROLS[name];
+  const { label, help, wide = false, Input } = CONTROLS[name];
   const button = useRef<HTMLButtonElement>(null);
   const closeOnEscape = (event: React.KeyboardEvent): void => {
     if (event.key !== 'Escape' || !open) return;
@@ -43,9 +53,15 @@ function Control({ name, text }: { name: ControlName; text: string }) {
       onOpenChange={setOpen}
       trigger="click"
       destroyOnHidden
+      placement="bottomLeft"
       title={label}
       content={
-        <div className="control-box" role="dialog" aria-label={label} onKeyDown={closeOnEscape}>
+        <div
+          className={wide ? 'control-box wide-box' : 'control-box'}
+          role="dialog"
+          aria-label={label}
+          onKeyDown={closeOnEscape}
+        >
           <Input state={state} decide={decide} close={() => setOpen(false)} />
           <p className="quiet">{help}</p>
         </div>

@@ -4,6 +4,7 @@ import { useStudy } from './study-context.ts';
 import { useView } from '../engine/use-view.ts';
 import type { PassagesView, Selection, SourceView } from '@green-thicket/core/study/view-types';
 import { comparedAttribute, groupsOf, type StudySource } from '@green-thicket/core/study/study';
+import { workingSources } from '@green-thicket/core/study/subset';
 import { counted } from '@green-thicket/core/study/sentences';
 import { MarkedText } from './MarkedText.tsx';
 import { useSelection, type OpenSource } from './selection.ts';
@@ -38,7 +39,7 @@ export function Reader() {
 function SourceHead({ source }: { source: StudySource }) {
   return (
     <>
-      <strong>{source.name.replace(/\.(?:txt|md)$/i, '')}</strong>
+      <strong>{source.name.replace(/\.[a-z]{2,8}$/i, '')}</strong>
       {Object.values(source.attributes)
         .filter((value) => value !== '')
         .slice(0, 3)
@@ -106,34 +107,35 @@ function PassageList({ selection }: { selection: Selection }) {
 /** Windows in each source, sources in the order of their groups; a bar opens its source. */
 function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
   const { state } = useStudy();
+  const sources = workingSources(state);
   const { openSource } = useSelection();
   const most = Math.max(...perSource, 1);
   const attribute = comparedAttribute(state);
   const { names, groupOf } = attribute
-    ? groupsOf(state.sources, attribute)
-    : { names: [], groupOf: new Int32Array(state.sources.length) };
-  if (perSource.length !== state.sources.length || perSource.every((count) => count === 0)) return null;
+    ? groupsOf(sources, attribute)
+    : { names: [], groupOf: new Int32Array(sources.length) };
+  if (perSource.length !== sources.length || perSource.every((count) => count === 0)) return null;
   const shown = [...names.map((name, group) => ({ name, group })), { name: 'no value', group: -1 }]
     .map(({ name, group }) => ({
       name,
-      sources: state.sources.map((_, i) => i).filter((i) => groupOf[i] === group),
+      indices: sources.map((_, i) => i).filter((i) => groupOf[i] === group),
     }))
-    .filter(({ sources }) => sources.length > 0);
-  const groups = shown.length > 0 ? shown : [{ name: '', sources: state.sources.map((_, i) => i) }];
+    .filter(({ indices }) => indices.length > 0);
+  const groups = shown.length > 0 ? shown : [{ name: '', indices: sources.map((_, i) => i) }];
   return (
     <section className="where" aria-label="Where it is said">
       <h3 className="pane-title">Where it is said</h3>
-      {groups.map(({ name, sources }) => (
+      {groups.map(({ name, indices }) => (
         <div key={name} className="where-group">
           <div className="where-bars">
-            {sources.slice(0, 400).map((i) => (
+            {indices.slice(0, 400).map((i) => (
               <button
                 type="button"
-                key={state.sources[i].id}
+                key={sources[i].id}
                 disabled={perSource[i] === 0}
-                title={`${state.sources[i].name}: ${counted(perSource[i], 'window')}`}
-                aria-label={`${state.sources[i].name}: ${counted(perSource[i], 'window')}`}
-                onClick={() => openSource({ sourceId: state.sources[i].id, at: -1 })}
+                title={`${sources[i].name}: ${counted(perSource[i], 'window')}`}
+                aria-label={`${sources[i].name}: ${counted(perSource[i], 'window')}`}
+                onClick={() => openSource({ sourceId: sources[i].id, at: -1 })}
               >
                 <span style={{ height: `${perSource[i] === 0 ? 1 : 4 + 30 * (perSource[i] / most)}px` }} />
               </button>

@@ -1,6 +1,6 @@
 import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import {
   describeDecision,
@@ -14,8 +14,10 @@ import type { StageName } from '@green-thicket/core/study/stages';
 import { loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
+import { PointedStepContext } from '../stops/clean/pointed-step.ts';
 import { CompareStop } from '../stops/compare/CompareStop.tsx';
 import { ConceptsStop } from '../stops/concepts/ConceptsStop.tsx';
+import { IntakeDesk } from '../stops/sources/IntakeDesk.tsx';
 import { LinksStop } from '../stops/links/LinksStop.tsx';
 import { MapStop } from '../stops/map/MapStop.tsx';
 import { SourcesStop } from '../stops/sources/SourcesStop.tsx';
@@ -67,6 +69,9 @@ export function StudyPage() {
     return { id, state, ...loaded.study, hashes: new Map<StageName, string>(), decide };
   }, [id, loaded, state, decide]);
 
+  const [pointed, point] = useState<string>();
+  const pointing = useMemo(() => ({ pointed, point }), [pointed]);
+
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
@@ -100,59 +105,63 @@ export function StudyPage() {
 
   return (
     <StudyContext.Provider value={study}>
-      <FileDrop />
-      <RegisterKeeper />
-      <div className="study-page">
-        <header className="title-bar">
-          <Link to="/" className="brand" aria-label="Green Thicket, first page">
-            <Mark size={26} />
-            <span>Green Thicket</span>
-          </Link>
-          <span className="title-rule" aria-hidden="true" />
-          <h1 className="visually-hidden">
-            {STOP_NAMES[stop]} of {state.title}
-          </h1>
-          <EditableTitle />
-          <div className="title-actions">
-            <span className="kept-note">
-              Kept in this browser ·{' '}
-              {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
-            </span>
-            <Button
-              ghost
-              disabled={!canUndo}
-              title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
-              onClick={() => void undo(id)}
-            >
-              Undo
-            </Button>
-            <Button
-              ghost
-              disabled={!canRedo}
-              title={
-                canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
-              }
-              onClick={() => void redo(id)}
-            >
-              Redo
-            </Button>
-            <Button
-              ghost
-              title="Save the study with its texts to a .thicket file"
-              onClick={() => void saveStudyFile(id, state.title)}
-            >
-              Save study
-            </Button>
-          </div>
-        </header>
-        <Trail stop={stop} />
-        <MethodSentence stop={stop} />
-        <div className="columns">
-          <Stage />
-          <Reader />
+      <IntakeDesk>
+        <FileDrop />
+        <RegisterKeeper />
+        <div className="study-page">
+          <header className="title-bar">
+            <Link to="/" className="brand" aria-label="Green Thicket, first page">
+              <Mark size={26} />
+              <span>Green Thicket</span>
+            </Link>
+            <span className="title-rule" aria-hidden="true" />
+            <h1 className="visually-hidden">
+              {STOP_NAMES[stop]} of {state.title}
+            </h1>
+            <EditableTitle />
+            <div className="title-actions">
+              <span className="kept-note">
+                Kept in this browser ·{' '}
+                {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+              </span>
+              <Button
+                ghost
+                disabled={!canUndo}
+                title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
+                onClick={() => void undo(id)}
+              >
+                Undo
+              </Button>
+              <Button
+                ghost
+                disabled={!canRedo}
+                title={
+                  canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
+                }
+                onClick={() => void redo(id)}
+              >
+                Redo
+              </Button>
+              <Button
+                ghost
+                title="Save the study with its texts to a .thicket file"
+                onClick={() => void saveStudyFile(id, state.title)}
+              >
+                Save study
+              </Button>
+            </div>
+          </header>
+          <Trail stop={stop} />
+          <PointedStepContext.Provider value={pointing}>
+            <MethodSentence stop={stop} />
+            <div className="columns">
+              <Stage />
+              <Reader />
+            </div>
+          </PointedStepContext.Provider>
+          <StatusLine />
         </div>
-        <StatusLine />
-      </div>
+      </IntakeDesk>
     </StudyContext.Provider>
   );
 }

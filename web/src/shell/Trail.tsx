@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from 'react-router';
-import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
-import { comparedAttribute } from '@green-thicket/core/study/study';
+import { counted, STOPS, type Stop } from '@green-thicket/core/study/sentences';
+import { comparedAttribute, type StudyState } from '@green-thicket/core/study/study';
+import { workingSources } from '@green-thicket/core/study/subset';
 import type { Overview } from '@green-thicket/core/study/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from './study-context.ts';
@@ -46,6 +47,14 @@ function figureOf(stop: Stop, overview: Overview, groups: string | undefined): s
   }
 }
 
+/** How many sources are worked with, of how many. */
+function sourcesFigure(state: StudyState): string {
+  const working = workingSources(state).length;
+  return working === state.sources.length
+    ? counted(working, 'source')
+    : `${working} of ${counted(state.sources.length, 'source')}`;
+}
+
 /** The trail: the way through the seven stops, each with its live figure and state. */
 export function Trail({ stop }: { stop: Stop }) {
   const { id, state } = useStudy();
@@ -69,7 +78,7 @@ export function Trail({ stop }: { stop: Stop }) {
           const now = stateOf(each);
           const figure =
             each === 'sources'
-              ? `${state.sources.length} ${state.sources.length === 1 ? 'source' : 'sources'}`
+              ? sourcesFigure(state)
               : data && now !== 'waiting'
                 ? figureOf(each, data, attribute)
                 : now === 'computing'

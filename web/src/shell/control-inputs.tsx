@@ -13,6 +13,8 @@ export interface ControlDefinition {
   readonly label: string;
   /** One plain sentence: what it does. */
   readonly help: string;
+  /** Whether it needs more room than most. */
+  readonly wide?: boolean;
   readonly Input: (props: ControlProps) => React.JSX.Element;
 }
 

@@ -1,114 +1,50 @@
-import { Checkbox, Input as TextInput, Radio, Select, Switch } from 'antd';
-import { useState } from 'react';
-import { ENGLISH_STOP_WORDS } from '@green-thicket/core/concepts/stop-words';
-import { compilePattern } from '@green-thicket/core/text/cleaning';
+import { Checkbox, Radio, Select, Switch } from 'antd';
+import { stopLayers } from '@green-thicket/core/concepts/stop-words';
+import { counted } from '@green-thicket/core/study/sentences';
+import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../engine/use-view.ts';
 import { NumberBox, type ControlProps } from './control-inputs.tsx';
 
-export function Speakers({ state, decide }: ControlProps) {
-  const { data } = useView('speakers', null);
-  const { leftOut } = state.settings.speakers;
-  if (!data) return <p>Looking who speaks …</p>;
-  if (data.speakers.length === 0) {
-    return <p>No speakers are marked: no line begins with a name and a colon that comes back.</p>;
-  }
+/** The language the study is read in, and those that were found. */
+export function Language({ state, decide }: ControlProps) {
+  const { data } = useView('languages', null);
+  const found = (code: LanguageCode): number => data?.of.filter((each) => each === code).length ?? 0;
+  const main = data ? LANGUAGES[data.main] : 'looking …';
   return (
-    <div className="speaker-list">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Speaker</th>
-            <th scope="col">Turns</th>
-            <th scope="col">Words</th>
-            <th scope="col">Read</th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.speakers.slice(0, 200).map((speaker) => (
-            <tr key={speaker.label}>
-              <th scope="row">{speaker.label}</th>
-              <td>{speaker.turns.toLocaleString('en-GB')}</td>
-              <td>{speaker.words.toLocaleString('en-GB')}</td>
-              <td>
-                <Switch
-                  size="small"
-                  checked={!leftOut.includes(speaker.label)}
-                  aria-label={`Read ${speaker.label}`}
-                  onChange={(read) =>
-                    decide({
-                      kind: 'setSpeakers',
-                      change: {
-                        leftOut: read
-                          ? leftOut.filter((label) => label !== speaker.label)
-                          : [...leftOut, speaker.label],
-                      },
-                    })
-                  }
-                />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-export function OwnPattern({ state, decide }: ControlProps) {
-  const { cleaning } = state.settings;
-  const [draft, setDraft] = useState(cleaning.ownPattern);
-  const [fault, setFault] = useState<string>();
-  const finish = (): void => {
-    if (draft === cleaning.ownPattern) return;
-    try {
-      if (draft !== '') compilePattern(draft);
-      setFault(undefined);
-      decide({ kind: 'setCleaning', change: { ownPattern: draft, pattern: draft !== '' } });
-    } catch (error) {
-      setFault(error instanceof Error ? error.message : String(error));
-    }
-  };
-  return (
-    <>
-      <label className="control-row">
-        <Switch
-          checked={cleaning.pattern}
-          disabled={cleaning.ownPattern === ''}
-          onChange={(pattern) => decide({ kind: 'setCleaning', change: { pattern } })}
-          aria-label="Use the pattern"
-        />{' '}
-        Use the pattern
-      </label>
-      <TextInput
-        autoFocus
-        aria-label="Pattern"
-        value={draft}
-        maxLength={500}
-        placeholder="for example \[[a-z ]+\]"
-        status={fault ? 'error' : undefined}
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={finish}
-        onPressEnter={finish}
-      />
-      {fault && (
-        <p className="control-fault" role="alert">
-          {fault}
-        </p>
-      )}
-    </>
+    <Select
+      aria-label="Language"
+      className="wide"
+      value={state.settings.concepts.language}
+      options={[
+        { value: 'auto', label: `the one most texts are in (${main})` },
+        ...LANGUAGE_CODES.map((code) => ({
+          value: code,
+          label: `${LANGUAGES[code]}${found(code) > 0 ? ` · ${counted(found(code), 'source')}` : ''}`,
+        })),
+      ]}
+      onChange={(language: LanguageCode | 'auto') => decide({ kind: 'setConcepts', change: { language } })}
+    />
   );
 }
 
 export function StopWords({ state, decide }: ControlProps) {
+  const { data } = useView('languages', null);
+  const { language } = state.settings.concepts;
+  const code = language === 'auto' ? (data?.main ?? 'en') : language;
+  const label = `${LANGUAGES[code]} stop words`;
   return (
     <>
       <label className="control-row">
         <Switch
-          checked={state.settings.concepts.englishStopWords}
-          onChange={(englishStopWords) => decide({ kind: 'setConcepts', change: { englishStopWords } })}
-          aria-label="English stop words"
+          checked={state.settings.concepts.listedStopWords}
+          onChange={(listedStopWords) => decide({ kind: 'setConcepts', change: { listedStopWords } })}
+          aria-label={label}
         />{' '}
-        English stop words ({ENGLISH_STOP_WORDS.map((layer) => layer.name).join(', ')})
+        {label} (
+        {stopLayers(code)
+          .map((layer) => layer.name)
+          .join(', ')}
+        )
       </label>
       <Select
         mode="tags"

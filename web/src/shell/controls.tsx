@@ -2,61 +2,56 @@ import { Radio } from 'antd';
 import { MEASURES } from '@green-thicket/core/network/measures';
 import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/study';
+import { workingSources } from '@green-thicket/core/study/subset';
+import { AddStep } from '../stops/clean/AddStep.tsx';
+import { SpeakersControl } from '../stops/sources/SpeakersControl.tsx';
+import { SubsetControl } from '../stops/sources/SubsetControl.tsx';
 import { number, onOff, type ControlDefinition } from './control-inputs.tsx';
-import { Speakers, OwnPattern, StopWords, Parts, Window, Resolution } from './control-panels.tsx';
+import { Language, Parts, Resolution, StopWords, Window } from './control-panels.tsx';
 
 /** Every setting that stands in a method sentence. */
 export const CONTROLS: Record<ControlName, ControlDefinition> = {
+  subset: {
+    label: 'Sources to work with',
+    help: 'Everything downstream follows: concepts, links, themes, the map and the comparison are of these sources alone.',
+    wide: true,
+    Input: SubsetControl,
+  },
   speakers: {
     label: 'Speakers',
-    help: 'Turns begin with a name and a colon. Leave out the interviewer, and only what the others said is counted.',
-    Input: Speakers,
+    wide: true,
+    help: 'Turns begin with a name and a colon, a time, or both. Leave out the interviewer, and only what the others said is counted.',
+    Input: SpeakersControl,
   },
-  addresses: {
-    label: 'Web addresses and handles',
-    help: 'Takes out web and mail addresses and @handles. The original keeps them.',
-    Input: onOff(
-      'Take them out',
-      (state) => state.settings.cleaning.addresses,
-      (addresses) => ({ kind: 'setCleaning', change: { addresses } }),
-    ),
+  addStep: {
+    label: 'Add a step',
+    help: 'It goes where it suits best among the others; drag it elsewhere if you know better.',
+    wide: true,
+    Input: AddStep,
   },
-  ownPattern: {
-    label: 'A pattern of your own',
-    help: 'Takes out whatever matches a regular expression, such as \\[[a-z ]+\\] for [laughs].',
-    Input: OwnPattern,
-  },
-  digits: {
-    label: 'Numbers',
-    help: 'Takes out numbers written in digits, with their endings as in 2nd or 10pm.',
-    Input: onOff(
-      'Take them out',
-      (state) => state.settings.cleaning.digits,
-      (digits) => ({ kind: 'setCleaning', change: { digits } }),
-    ),
-  },
-  foldCase: {
-    label: 'Capitals',
-    help: 'Reads capitals as small letters, so that Bus and bus are one word.',
-    Input: onOff(
-      'Read them as small letters',
-      (state) => state.settings.cleaning.foldCase,
-      (foldCase) => ({ kind: 'setCleaning', change: { foldCase } }),
-    ),
+  language: {
+    label: 'Language',
+    help: 'Decides which stop words, dictionary forms or stems are used. Each source’s own language is found by its letters.',
+    Input: Language,
   },
   unit: {
     label: 'Form of a word',
-    help: 'The dictionary form (lemma) brings waits, waited and waiting together.',
+    help: 'The dictionary form (lemma) brings waits, waited and waiting together. A stem cuts endings off and is shown as its most frequent full form.',
     Input: ({ state, decide }) => (
       <Radio.Group
         aria-label="Form of a word"
+        className="control-column"
         value={state.settings.concepts.unit}
         options={[
-          { value: 'lemma', label: 'dictionary form' },
+          { value: 'lemma', label: 'dictionary form (a stem where there is none)' },
+          { value: 'stem', label: 'stem' },
           { value: 'form', label: 'as written' },
         ]}
         onChange={(event) =>
-          decide({ kind: 'setConcepts', change: { unit: event.target.value as 'lemma' | 'form' } })
+          decide({
+            kind: 'setConcepts',
+            change: { unit: event.target.value as 'lemma' | 'stem' | 'form' },
+          })
         }
       />
     ),
@@ -224,7 +219,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
         aria-label="Attribute"
         className="control-column"
         value={comparedAttribute(state)}
-        options={attributeNames(state.sources).map((name) => ({ value: name, label: name }))}
+        options={attributeNames(workingSources(state)).map((name) => ({ value: name, label: name }))}
         onChange={(event) =>
           decide({ kind: 'setCompare', change: { attribute: event.target.value as string } })
         }

@@ -2,6 +2,7 @@ import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions'
 import { decide, foldDecisions, redone, undone } from '@green-thicket/core/study/decisions';
 import type { AddedSource } from '@green-thicket/core/study/intake';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
+import type { StudySource } from '@green-thicket/core/study/study';
 import type { StudyFile } from '@green-thicket/core/formats/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { database, type DecisionRow, type StudyRow } from './database.ts';
@@ -96,10 +97,12 @@ export async function exportStudy(id: string): Promise<StudyFile> {
   const records = study.log.records.map(({ seq, parent, time, decision, reason }) =>
     reason === undefined ? { seq, parent, time, decision } : { seq, parent, time, decision, reason },
   );
+  // An original that was kept and never recorded, as after a crash, is no part of the study.
+  const recorded = everAdded(study.log);
   return {
     log: { ...study.log, records },
     register: study.register,
-    originals: new Map(rows.map((row) => [row.id, row.text])),
+    originals: new Map(rows.filter((row) => recorded.has(row.id)).map((row) => [row.id, row.text])),
   };
 }
 
@@ -131,25 +134,67 @@ export function makeDecision(id: string, decision: Decision): Promise<void> {
   );
 }
 
+/** Keeps originals before they are recorded as added; until they are, they belong to no source. */
+export async function keepOriginals(id: string, added: readonly AddedSource[]): Promise<void> {
+  if (added.length === 0) return;
+  await kept(() =>
+    database.originals.bulkPut(added.map(({ source, text }) => ({ studyId: id, id: source.id, text }))),
+  );
+}
+
+/** Ids of all sources that were ever added to a study: undone decisions still need their originals. */
+function everAdded(log: DecisionLog): Set<string> {
+  return new Set(
+    log.records.flatMap(({ decision }) =>
+      decision.kind === 'addSources' ? decision.sources.map((source) => source.id) : [],
+    ),
+  );
+}
+
+/** Lets go of originals that were never recorded as added. */
+export async function dropOriginals(id: string, sources: readonly StudySource[]): Promise<void> {
+  const study = await loadStudy(id);
+  const recorded = study ? everAdded(study.log) : new Set<string>();
+  const loose = sources.filter((source) => !recorded.has(source.id));
+  await database.originals.bulkDelete(loose.map((source): [string, string] => [id, source.id]));
+}
+
+export interface AddedNotes {
+  readonly note?: string;
+  readonly types?: Readonly<Record<string, AttributeType>>;
+}
+
+/** Records sources whose originals are kept already; where that fails, the originals go again. */
+export async function recordSources(
+  id: string,
+  sources: readonly StudySource[],
+  { note, types }: AddedNotes = {},
+): Promise<void> {
+  if (sources.length === 0) return;
+  try {
+    await makeDecision(id, {
+      kind: 'addSources',
+      sources,
+      ...(note ? { note } : {}),
+      ...(types && Object.keys(types).length > 0 ? { types } : {}),
+    });
+  } catch (error) {
+    await dropOriginals(id, sources);
+    throw error;
+  }
+}
+
 /** Keeps the originals that came in and records them as added, both or neither. */
 export async function addSources(
   id: string,
   added: readonly AddedSource[],
-  { note, types }: { note?: string; types?: Readonly<Record<string, AttributeType>> } = {},
+  notes: AddedNotes = {},
 ): Promise<void> {
-  if (added.length === 0) return;
-  await kept(() =>
-    database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
-      await database.originals.bulkPut(
-        added.map(({ source, text }) => ({ studyId: id, id: source.id, text })),
-      );
-      await appendDecision(id, {
-        kind: 'addSources',
-        sources: added.map(({ source }) => source),
-        ...(note ? { note } : {}),
-        ...(types && Object.keys(types).length > 0 ? { types } : {}),
-      });
-    }),
+  await keepOriginals(id, added);
+  await recordSources(
+    id,
+    added.map(({ source }) => source),
+    notes,
   );
 }
 

@@ -1,30 +1,48 @@
-import { Switch } from 'antd';
+import { Button, Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { CLEANING_STEPS, type CleaningMark, type CleaningStep } from '@green-thicket/core/text/cleaning';
-import type { CleaningView } from '@green-thicket/core/study/view-types';
+import { counted } from '@green-thicket/core/study/sentences';
+import { workingSources } from '@green-thicket/core/study/subset';
+import type { TextPlace } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { CleanedExport } from './CleanedExport.tsx';
+import { CleanFigures } from './CleanFigures.tsx';
+import { CleanText, type TextFace } from './CleanText.tsx';
+import { LeftToClean } from './LeftToClean.tsx';
+import { RecipeButtons } from './RecipeButtons.tsx';
+import { StepList } from './StepList.tsx';
 
-const STEP_NAMES: Record<CleaningStep, { name: string; says: string }> = {
-  addresses: { name: 'Web addresses and handles', says: 'taken out' },
-  pattern: { name: 'Own pattern', says: 'taken out' },
-  digits: { name: 'Numbers', says: 'taken out' },
-  foldCase: { name: 'Capitals', says: 'read as small letters' },
-};
+/** Places that were asked for, gone through one by one. */
+export interface FoundPlaces {
+  readonly title: string;
+  readonly places: readonly TextPlace[];
+  readonly index: number;
+}
 
-/** Clean: the text itself fills the stage; what a step takes out or changes stays visible as a trace. */
+const FACES: readonly { readonly value: TextFace | 'figures'; readonly label: string }[] = [
+  { value: 'traces', label: 'Traces' },
+  { value: 'original', label: 'Original' },
+  { value: 'clean', label: 'Cleaned' },
+  { value: 'both', label: 'Side by side' },
+  { value: 'figures', label: 'Figures' },
+];
+
+/** Clean: the text itself fills the stage; what a step takes out or changes stays visible as a trace until it is hidden. */
 export function CleanStop() {
-  const { state, decide } = useStudy();
+  const { state } = useStudy();
+  const sources = workingSources(state);
+  const [panel, setPanel] = useState<'steps' | 'left'>('steps');
+  const [face, setFace] = useState<TextFace | 'figures'>('traces');
   const [chosen, setChosen] = useState<string>();
-  const [pointed, setPointed] = useState<CleaningStep>();
   const [at, setAt] = useState(0);
-  const source = state.sources.find((each) => each.id === chosen) ?? state.sources[0];
+  const [found, setFound] = useState<FoundPlaces>();
+  const place = found?.places[found.index];
+  const source = sources.find((each) => each.id === (place?.sourceId ?? chosen)) ?? sources[0];
   const { data, isPlaceholderData } = useView(
     'cleaning',
-    { sourceId: source?.id ?? '', at },
-    source !== undefined,
+    { sourceId: source?.id ?? '', at: place?.start ?? at },
+    source !== undefined && face !== 'figures',
   );
-  const { cleaning } = state.settings;
   if (!source) {
     return (
       <>
@@ -32,133 +50,132 @@ export function CleanStop() {
         <main className="stage" aria-label="Clean">
           <div className="empty-stage">
             <h2>Nothing to clean yet</h2>
-            <p>Add texts at Sources. Here you will see what each cleaning step takes out of them.</p>
+            <p>
+              {state.sources.length === 0
+                ? 'Add texts at Sources. Here you will see what each cleaning step takes out of them.'
+                : 'No source is in the subset. Widen it at Sources.'}
+            </p>
           </div>
         </main>
       </>
     );
   }
+  const open = (id: string): void => {
+    setFound(undefined);
+    setChosen(id);
+    setAt(0);
+  };
+  const show = (title: string, places: readonly TextPlace[]): void => {
+    if (face !== 'traces' && face !== 'original') setFace('traces');
+    setFound({ title, places, index: 0 });
+  };
+  const here = sources.indexOf(source);
   return (
     <>
       <section className="ledger" aria-label="Steps">
-        <h2 className="pane-title">Steps, in order</h2>
-        <ul className="plain-list">
-          {CLEANING_STEPS.map((step) => (
-            <li
-              key={step}
-              className={`step-line step-${step}${pointed === step ? ' pointed' : ''}`}
-              onMouseEnter={() => setPointed(step)}
-              onMouseLeave={() => setPointed(undefined)}
-              onFocus={() => setPointed(step)}
-              onBlur={() => setPointed(undefined)}
-            >
-              <span>
-                <span className="step-name">{STEP_NAMES[step].name}</span>
-                <span className="quiet">
-                  {data
-                    ? `${data.counts[step].toLocaleString('en-GB')} places ${cleaning[step] ? STEP_NAMES[step].says : 'would be ' + STEP_NAMES[step].says}`
-                    : 'counting …'}
-                </span>
-              </span>
-              <Switch
-                size="small"
-                checked={cleaning[step]}
-                disabled={step === 'pattern' && cleaning.ownPattern === ''}
-                aria-label={STEP_NAMES[step].name}
-                title={
-                  step === 'pattern' && cleaning.ownPattern === ''
-                    ? 'Write the pattern in the sentence above first'
-                    : undefined
-                }
-                onChange={(on) => decide({ kind: 'setCleaning', change: { [step]: on } })}
-              />
-            </li>
-          ))}
-        </ul>
-        <p className="quiet">Counts are over all sources. Point at a step to see only its places.</p>
-        <h2 className="pane-title">Sources</h2>
-        <ul className="plain-list scroll-list">
-          {state.sources.slice(0, 500).map((each) => (
-            <li key={each.id}>
-              <button
-                type="button"
-                className={each.id === source.id ? 'row-button here' : 'row-button'}
-                aria-pressed={each.id === source.id}
-                onClick={() => {
-                  setChosen(each.id);
-                  setAt(0);
-                }}
-              >
-                {each.name}
-              </button>
-            </li>
-          ))}
-        </ul>
+        <Segmented
+          block
+          size="small"
+          aria-label="Steps, or what is left to clean"
+          value={panel}
+          options={[
+            { value: 'steps', label: 'Steps' },
+            { value: 'left', label: 'Left to clean' },
+          ]}
+          onChange={setPanel}
+        />
+        {panel === 'steps' ? <StepList /> : <LeftToClean onShow={show} />}
       </section>
-      <main className="stage" aria-label="Clean" tabIndex={0}>
-        {data && (
-          <article
-            className={`clean-text${isPlaceholderData ? ' dimmed' : ''}`}
-            aria-label={`Text of ${source.name}`}
-          >
-            <h2>{source.name}</h2>
-            <TracedText view={data} pointed={pointed} />
-            {data.start + data.text.length < data.total && (
-              <button
-                type="button"
-                className="linklike"
-                onClick={() => setAt(data.start + data.text.length + 1000)}
+      <main className="stage" aria-label="Clean">
+        <div className="stage-bar">
+          <Segmented aria-label="Show the text" value={face} options={[...FACES]} onChange={setFace} />
+          <span className="stage-bar-end">
+            <RecipeButtons />
+            <CleanedExport />
+          </span>
+        </div>
+        {face === 'figures' ? (
+          <CleanFigures onShow={show} />
+        ) : (
+          <>
+            <div className="stage-bar">
+              <Button
+                size="small"
+                aria-label="Source before"
+                disabled={here <= 0}
+                onClick={() => open(sources[here - 1].id)}
               >
-                Later in this source
-              </button>
-            )}
-            {data.start > 0 && (
-              <button
-                type="button"
-                className="linklike"
-                onClick={() => setAt(Math.max(0, data.start - 1000))}
+                ‹
+              </Button>
+              <Select
+                showSearch={{ optionFilterProp: 'label' }}
+                size="small"
+                aria-label="Source"
+                className="source-choice"
+                value={source.id}
+                options={sources.map((each) => ({ value: each.id, label: each.name }))}
+                onChange={open}
+              />
+              <Button
+                size="small"
+                aria-label="Source after"
+                disabled={here >= sources.length - 1}
+                onClick={() => open(sources[here + 1].id)}
               >
-                Earlier in this source
-              </button>
+                ›
+              </Button>
+              {found && <FoundBar found={found} onChange={setFound} />}
+            </div>
+            {data && (
+              <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+                <CleanText
+                  view={data}
+                  face={face}
+                  name={source.name}
+                  place={place}
+                  goTo={(next) => {
+                    setFound(undefined);
+                    setChosen(source.id);
+                    setAt(next);
+                  }}
+                />
+              </div>
             )}
-          </article>
+          </>
         )}
       </main>
     </>
   );
 }
 
-/** The original with traces of what each step does to it. */
-function TracedText({ view, pointed }: { view: CleaningView; pointed: CleaningStep | undefined }) {
-  const { text, start } = view;
-  const shown: readonly CleaningMark[] = pointed
-    ? view.marks.filter((mark) => mark.step === pointed)
-    : view.marks;
-  const parts: React.ReactNode[] = [];
-  let at = 0;
-  for (const mark of shown) {
-    const from = Math.max(at, mark.start - start);
-    const to = Math.min(text.length, mark.end - start);
-    if (to <= from) continue;
-    parts.push(text.slice(at, from));
-    const piece = text.slice(from, to);
-    parts.push(
-      mark.step === 'foldCase' ? (
-        <span key={from} className={pointed ? 'trace-case strong' : 'trace-case'}>
-          {piece}
-        </span>
+function FoundBar({
+  found,
+  onChange,
+}: {
+  found: FoundPlaces;
+  onChange: (found: FoundPlaces | undefined) => void;
+}) {
+  const { title, places, index } = found;
+  const go = (by: number): void =>
+    onChange({ ...found, index: (index + by + places.length) % places.length });
+  return (
+    <span className="found-bar" role="status">
+      {places.length === 0 ? (
+        `${title} stands in no text that is read.`
       ) : (
-        <del
-          key={from}
-          className={`trace trace-${mark.step}`}
-          title={`${STEP_NAMES[mark.step].name}: ${STEP_NAMES[mark.step].says}`}
-        >
-          {piece}
-        </del>
-      ),
-    );
-    at = to;
-  }
-  parts.push(text.slice(at));
-  return <div className="clean-body">{parts}</div>;
+        <>
+          {title}: place {index + 1} of {counted(places.length, 'place').replace(/ places?$/, '')}
+          <Button size="small" aria-label="Place before" disabled={places.length < 2} onClick={() => go(-1)}>
+            ‹
+          </Button>
+          <Button size="small" aria-label="Next place" disabled={places.length < 2} onClick={() => go(1)}>
+            ›
+          </Button>
+        </>
+      )}
+      <Button size="small" type="text" aria-label="Stop showing it" onClick={() => onChange(undefined)}>
+        ✕
+      </Button>
+    </span>
+  );
 }

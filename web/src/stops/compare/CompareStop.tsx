@@ -3,6 +3,7 @@ import { inkOf } from '@green-thicket/core/map/palette';
 import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames } from '@green-thicket/core/study/study';
 import type { Strength } from '@green-thicket/core/compare/strength';
+import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
@@ -33,14 +34,17 @@ export function CompareStop() {
     <>
       <ThemeLedger />
       <main className="stage" aria-label="Compare">
-        {attributeNames(state.sources).length > 0 && (
+        {attributeNames(workingSources(state)).length > 0 && (
           <div className="stage-bar">
             <Select
               size="small"
               className="short"
               aria-label="Groups by attribute"
               value={attribute}
-              options={attributeNames(state.sources).map((name) => ({ value: name, label: `by ${name}` }))}
+              options={attributeNames(workingSources(state)).map((name) => ({
+                value: name,
+                label: `by ${name}`,
+              }))}
               onChange={(name: string) => decide({ kind: 'setCompare', change: { attribute: name } })}
             />
             <Select

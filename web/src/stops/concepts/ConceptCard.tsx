@@ -2,6 +2,7 @@ import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import { workingSources } from '@green-thicket/core/study/subset';
 import { useStudy } from '../../shell/study-context.ts';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
@@ -27,7 +28,7 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
         <strong>{row.label}</strong>
         <span>{counted(row.mentions, 'mention')}</span>
         <span>
-          in {row.sources} of {counted(state.sources.length, 'source')}
+          in {row.sources} of {counted(workingSources(state).length, 'source')}
         </span>
         <span title="How evenly the sources use it: 1 − DP, from 0 to 1">spread {row.spread.toFixed(2)}</span>
         <span title="How selective it is in the company it keeps, in nats; 0 is no more than chance">

@@ -1,6 +1,7 @@
 import { Input, Segmented, Table } from 'antd';
 import { useMemo, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
@@ -89,7 +90,12 @@ export function ConceptsStop() {
         </div>
         <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
           {data && face === 'field' && (
-            <WordField rows={data.rows} picked={picked} onPick={pick} sources={state.sources.length} />
+            <WordField
+              rows={data.rows}
+              picked={picked}
+              onPick={pick}
+              sources={workingSources(state).length}
+            />
           )}
           {data && face === 'table' && <FiguresTable rows={rows} onPick={pick} />}
         </div>

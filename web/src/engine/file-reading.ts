@@ -1,0 +1,163 @@
+import { describeSources, namingColumn } from '@green-thicket/core/study/describing-table';
+import {
+  readFiles,
+  readPasted,
+  type AddedSource,
+  type IncomingTable,
+} from '@green-thicket/core/study/intake';
+import {
+  columnsOf,
+  guessTable,
+  tableSources,
+  type TableChoice,
+} from '@green-thicket/core/study/table-sources';
+import type { IncomingFile } from '@green-thicket/core/formats/files';
+import { refuseUnread } from '@green-thicket/core/formats/files';
+import type { SheetRows } from '@green-thicket/core/formats/read-result';
+import { dropOriginals, keepOriginals } from '../store/studies.ts';
+import {
+  STOPPED_MESSAGE,
+  type EngineWorker,
+  type FileToRead,
+  type HeldTable,
+  type OnProgress,
+  type ReadReport,
+} from './protocol.ts';
+
+/** Texts are kept in portions of about this many characters, so that thousands of files do not fill the memory. */
+const PORTION = 8 * 1024 * 1024;
+const PREVIEWED = 6;
+const OPENING = 160;
+
+const tables = new Map<number, IncomingTable>();
+let tableNumber = 0;
+
+function hold(table: IncomingTable): HeldTable {
+  tables.set(++tableNumber, table);
+  return {
+    table: tableNumber,
+    name: table.name,
+    sheets: table.sheets.map(({ name, rows }) => ({ name, rows: rows.length })),
+  };
+}
+
+function sheetOf(table: number, sheet: number): { name: string; rows: SheetRows } {
+  const held = tables.get(table);
+  if (!held) throw new Error('The table is no longer at hand. Add its file again.');
+  return { name: held.name, rows: held.sheets[sheet] };
+}
+
+/** Reads files one after the other and keeps their texts in portions; whatever was kept goes again when it is stopped. */
+async function readAndKeep(
+  studyId: string,
+  files: readonly FileToRead[],
+  present: readonly string[],
+  onProgress: OnProgress,
+  isStopped: () => boolean,
+): Promise<ReadReport> {
+  const sources: ReadReport['sources'][number][] = [];
+  const held: HeldTable[] = [];
+  const refused: ReadReport['refused'][number][] = [];
+  const notes: string[] = [];
+  const known = new Set(present);
+  let portion: AddedSource[] = [];
+  let size = 0;
+  const keep = async (): Promise<void> => {
+    await keepOriginals(studyId, portion);
+    portion = [];
+    size = 0;
+  };
+  try {
+    for (const [i, { name, file }] of files.entries()) {
+      const reason = refuseUnread(name, file.size);
+      if (reason !== undefined) {
+        refused.push({ name, reason });
+        continue;
+      }
+      let incoming: IncomingFile;
+      try {
+        incoming = { name, bytes: new Uint8Array(await file.arrayBuffer()) };
+      } catch {
+        refused.push({ name, reason: 'The browser could not read it. Is it still where it was?' });
+        continue;
+      }
+      const intake = await readFiles([incoming], known, {
+        onProgress: (share) => onProgress((i + share) / files.length),
+        stopped: isStopped,
+      });
+      if (isStopped()) throw new Error(STOPPED_MESSAGE);
+      for (const added of intake.added) {
+        known.add(added.source.id);
+        sources.push(added.source);
+        portion.push(added);
+        size += added.text.length;
+      }
+      held.push(...intake.tables.map(hold));
+      refused.push(...intake.refused);
+      notes.push(...intake.notes);
+      if (size > PORTION) await keep();
+      onProgress((i + 1) / files.length);
+    }
+    await keep();
+    return { sources, tables: held, refused, notes };
+  } catch (error) {
+    await dropOriginals(studyId, sources);
+    for (const { table } of held) tables.delete(table);
+    throw error;
+  }
+}
+
+/** The worker's part in bringing texts in. */
+export function fileReading(
+  tell: (onProgress: OnProgress) => OnProgress,
+  isStopped: (request: number) => boolean,
+): Omit<EngineWorker, 'know' | 'view' | 'cancel'> {
+  return {
+    readFiles: (request, studyId, files, present, onProgress) =>
+      readAndKeep(studyId, files, present, tell(onProgress), () => isStopped(request)),
+    async readText(studyId, name, text) {
+      const { added, refused, notes } = readPasted(name, text);
+      await keepOriginals(studyId, added);
+      return { sources: added.map(({ source }) => source), tables: [], refused, notes };
+    },
+    lookAtSheet(table, sheet, sources, hasHead) {
+      const { rows } = sheetOf(table, sheet);
+      const guess = guessTable(rows, hasHead);
+      return {
+        ...guess,
+        columns: columnsOf(rows, guess.choice.hasHead),
+        nameColumn: namingColumn(
+          rows,
+          sources.map(({ name }) => name),
+        ),
+      };
+    },
+    previewTable(table, sheet, choice) {
+      const made = makeOf(table, sheet, choice);
+      return {
+        rows: made.added.slice(0, PREVIEWED).map(({ source, text }) => ({
+          name: source.name,
+          attributes: source.attributes,
+          opening: text.slice(0, OPENING).replace(/\s+/g, ' '),
+        })),
+        sources: made.added.length,
+        note: made.note,
+      };
+    },
+    async takeTable(studyId, table, sheet, choice) {
+      const { added, note, types } = makeOf(table, sheet, choice);
+      await keepOriginals(studyId, added);
+      return { sources: added.map(({ source }) => source), note, types };
+    },
+    describeByTable: (table, sheet, nameColumn, columns, sources) =>
+      describeSources(sheetOf(table, sheet).rows, nameColumn, sources, columns),
+    letGoOfTable(table) {
+      tables.delete(table);
+    },
+  };
+}
+
+function makeOf(table: number, sheet: number, choice: TableChoice) {
+  const { name, rows } = sheetOf(table, sheet);
+  return tableSources(name, rows, choice);
+}

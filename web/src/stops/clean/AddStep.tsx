@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { CLEANING_KINDS, newStep, REPEATABLE } from '@green-thicket/core/text/steps';
+import { useView } from '../../engine/use-view.ts';
+import type { ControlProps } from '../../shell/control-inputs.tsx';
+import { StepReportCard } from './StepReportCard.tsx';
+import { useStepChanges } from './step-changes.ts';
+
+/** The steps that could be added, each with what it would do in this study's text. */
+export function AddStep({ state, close }: ControlProps) {
+  const { steps, add } = useStepChanges();
+  const { data } = useView('cleaningSteps', { offers: true });
+  const kinds = CLEANING_KINDS.filter(
+    (kind) => REPEATABLE.has(kind) || !steps.some((step) => step.kind === kind),
+  );
+  const [pointed, setPointed] = useState(kinds[0]);
+  const reportOf = (kind: (typeof kinds)[number]) => data?.offers.find((offer) => offer.step.kind === kind);
+  return (
+    <div className="add-step">
+      <ul className="plain-list" aria-label="Steps to add">
+        {kinds.map((kind) => {
+          const report = reportOf(kind);
+          return (
+            <li key={kind}>
+              <button
+                type="button"
+                className={kind === pointed ? 'row-button here' : 'row-button'}
+                onMouseEnter={() => setPointed(kind)}
+                onFocus={() => setPointed(kind)}
+                onClick={() => {
+                  close();
+                  add(newStep(kind, state.settings.cleaning.steps));
+                }}
+              >
+                <span className="row-name">{STEP_KINDS[kind].name}</span>
+                <span className="row-figure">
+                  {REPEATABLE.has(kind) ? '' : report ? report.places.toLocaleString('en-GB') : '…'}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="add-step-card">
+        {kinds.length === 0 ? (
+          <p>All steps are in use.</p>
+        ) : (
+          <StepReportCard step={{ ...newStep(pointed, steps), on: false }} report={reportOf(pointed)} />
+        )}
+      </div>
+    </div>
+  );
+}

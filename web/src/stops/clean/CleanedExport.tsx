@@ -1,0 +1,32 @@
+import { Button, Dropdown } from 'antd';
+import { useAsk } from '../../engine/use-ask.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { useTellFault } from '../../shell/use-fault.ts';
+import { download, fileName } from '../../store/save-file.ts';
+
+/** The cleaned text of all sources, as files to take along. */
+export function CleanedExport() {
+  const { state } = useStudy();
+  const ask = useAsk();
+  const tellFault = useTellFault();
+  const save = (as: 'zip' | 'csv'): Promise<void> =>
+    tellFault('Nothing was saved', async () => {
+      const { bytes } = await ask('cleanedFile', { as });
+      const type = as === 'zip' ? 'application/zip' : 'text/csv';
+      download(fileName(`${state.title} cleaned`, `.${as}`), bytes, type);
+    });
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        items: [
+          { key: 'zip', label: 'Texts: one .txt a source, in a .zip' },
+          { key: 'csv', label: 'Table: one .csv with the attributes' },
+        ],
+        onClick: ({ key }) => void save(key === 'zip' ? 'zip' : 'csv'),
+      }}
+    >
+      <Button>Save cleaned text</Button>
+    </Dropdown>
+  );
+}

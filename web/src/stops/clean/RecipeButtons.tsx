@@ -1,0 +1,104 @@
+import { App, Button, Dropdown } from 'antd';
+import { useRef } from 'react';
+import { readRecipe, writeRecipe } from '@green-thicket/core/formats/recipe-file';
+import { recipeOf, type Recipe } from '@green-thicket/core/study/recipe';
+import { counted, listed } from '@green-thicket/core/study/sentences';
+import { useAsk } from '../../engine/use-ask.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { useTellFault } from '../../shell/use-fault.ts';
+import { download, fileName } from '../../store/save-file.ts';
+
+/** What a recipe holds, in words. */
+function contentsOf({ settings, stopWords, kept, dropped, merges }: Recipe): string {
+  const lists: readonly (readonly [number, string])[] = [
+    [settings.cleaning.steps.length, 'cleaning step'],
+    [stopWords.length, 'own stop word'],
+    [kept.length, 'always-kept concept'],
+    [dropped.length, 'dropped concept'],
+    [Object.keys(merges).length, 'merged word'],
+  ];
+  const named = lists.filter(([count]) => count > 0).map(([count, one]) => counted(count, one));
+  return named.length === 0
+    ? 'It holds settings only.'
+    : `It holds ${listed(named)}, and the settings of each stop.`;
+}
+
+/** The study's steps, lists and settings, without any text: saved to a file, or taken over from one. */
+export function RecipeButtons() {
+  const { state, decide } = useStudy();
+  const { modal } = App.useApp();
+  const ask = useAsk();
+  const tellFault = useTellFault();
+  const chooser = useRef<HTMLInputElement>(null);
+  const use = (file: File): Promise<void> =>
+    tellFault('The recipe was not used', async () => {
+      const recipe = readRecipe(await file.text());
+      const { idle } = await ask('recipeReport', { recipe });
+      modal.confirm({
+        title: `Use the recipe ${file.name}?`,
+        width: 560,
+        icon: null,
+        okText: 'Use it',
+        cancelText: 'Leave it',
+        content: (
+          <div className="intake-report">
+            <p>
+              {contentsOf(recipe)} It takes the place of the study’s own steps and settings; undo brings them
+              back.
+            </p>
+            {idle.length === 0 ? (
+              <p>All of it does something here.</p>
+            ) : (
+              <>
+                <p>What does nothing here:</p>
+                <ul>
+                  {idle.map((sentence) => (
+                    <li key={sentence}>{sentence}</li>
+                  ))}
+                </ul>
+              </>
+            )}
+          </div>
+        ),
+        onOk: () => decide({ kind: 'applyRecipe', recipe }),
+      });
+    });
+  return (
+    <>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: [
+            { key: 'save', label: 'Save these steps and settings to a file' },
+            { key: 'use', label: 'Use a recipe from a file' },
+          ],
+          onClick: ({ key }) => {
+            if (key === 'use') chooser.current?.click();
+            else
+              download(
+                fileName(state.title, '.recipe.json'),
+                writeRecipe(recipeOf(state)),
+                'application/json',
+              );
+          },
+        }}
+      >
+        <Button title="Steps, lists and settings without any text, for another study or a colleague">
+          Recipe
+        </Button>
+      </Dropdown>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".json"
+        hidden
+        aria-label="Recipe file"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void use(file);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,53 @@
+import { counted } from '@green-thicket/core/study/sentences';
+import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import type { StepReport } from '@green-thicket/core/text/cleaning-report';
+import type { CleaningStep } from '@green-thicket/core/text/steps';
+
+/** White space that would not be seen, made visible. */
+export function visible(text: string): string {
+  return text
+    .replace(/\n/g, '↵')
+    .replace(/\t/g, '⇥')
+    .replace(/^ +$/g, (spaces) => '␣'.repeat(spaces.length));
+}
+
+/** How often a step finds something, in words. */
+export function placesText(report: StepReport, on: boolean): string {
+  if (report.fault !== undefined) return report.fault;
+  if (report.places === 0) return on ? 'finds nothing here' : 'would find nothing here';
+  const places = counted(report.places, 'place');
+  return on ? `${places} in ${counted(report.sources, 'source')}` : `${places} would change`;
+}
+
+/** A step explained: what it does, how often, before and after in the study's own text, and what it takes most often. */
+export function StepReportCard({ step, report }: { step: CleaningStep; report: StepReport | undefined }) {
+  const { name, help } = STEP_KINDS[step.kind];
+  return (
+    <section className="step-card" aria-label={`What ${name} does`}>
+      <h3>{name}</h3>
+      <p className="quiet">{help}</p>
+      {report && <p>{placesText(report, step.on)}</p>}
+      {report?.example && (
+        <dl className="step-example">
+          <dt>Before</dt>
+          <dd>{report.example.before}</dd>
+          <dt>After</dt>
+          <dd>{report.example.after}</dd>
+        </dl>
+      )}
+      {report && report.top.length > 0 && (
+        <ol className="step-top" aria-label="Most frequent">
+          {report.top.map(({ piece, replacement, count }) => (
+            <li key={`${piece}\u0000${replacement}`}>
+              <span className="step-piece">
+                {visible(piece)}
+                {replacement.trim() !== '' && <> → {visible(replacement)}</>}
+              </span>
+              <span className="row-figure">{count.toLocaleString('en-GB')}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,11 @@
+import { createContext, useContext } from 'react';
+
+/** The cleaning step that is pointed at, in the sentence or in the ledger: the stage marks what it changes, and only that. */
+export interface PointedStep {
+  readonly pointed: string | undefined;
+  readonly point: (id: string | undefined) => void;
+}
+
+export const PointedStepContext = createContext<PointedStep>({ pointed: undefined, point: () => undefined });
+
+export const usePointedStep = (): PointedStep => useContext(PointedStepContext);

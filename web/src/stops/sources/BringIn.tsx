@@ -1,0 +1,63 @@
+import { Button } from 'antd';
+import { useRef, useState } from 'react';
+import { READ_ENDINGS } from '@green-thicket/core/formats/files';
+import { chooseFiles } from './choose-files.ts';
+import { chosenFiles } from './dropped-files.ts';
+import { useIntake } from './intake-context.ts';
+import { PageByAddress } from './PageByAddress.tsx';
+import { PasteText } from './PasteText.tsx';
+
+/** The ways texts come in. */
+export function BringIn() {
+  const { addFiles } = useIntake();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [dialog, setDialog] = useState<'paste' | 'page'>();
+  return (
+    <>
+      <h2 className="pane-title">Bring texts in</h2>
+      <div className="stack">
+        <Button type="primary" onClick={() => chooser.current?.click()}>
+          Choose files
+        </Button>
+        <input
+          ref={chooser}
+          type="file"
+          multiple
+          hidden
+          accept={READ_ENDINGS.join(',')}
+          aria-label="Files to add"
+          onChange={(event) => {
+            const files = chosenFiles(event.target.files ?? []);
+            event.target.value = '';
+            if (files.length > 0) void addFiles(files);
+          }}
+        />
+        <div className="button-row">
+          <Button
+            size="small"
+            onClick={() => chooseFiles({ folder: true }, (files) => void addFiles(files))}
+            title="All files of a folder and the folders in it"
+          >
+            A folder
+          </Button>
+          <Button size="small" aria-label="Paste a text" onClick={() => setDialog('paste')}>
+            Paste
+          </Button>
+          <Button
+            size="small"
+            aria-label="Fetch a web page"
+            title="The main text of a page, by its address"
+            onClick={() => setDialog('page')}
+          >
+            Web page
+          </Button>
+        </div>
+        <p className="quiet">
+          Or drop them anywhere: texts, tables, office and PDF documents, web pages, subtitles, archives.
+        </p>
+      </div>
+      {dialog === 'paste' && <PasteText onClose={() => setDialog(undefined)} />}
+      {dialog === 'page' && <PageByAddress onClose={() => setDialog(undefined)} />}
+    </>
+  );
+}

@@ -1,0 +1,123 @@
+import { App } from 'antd';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { counted } from '@green-thicket/core/study/sentences';
+import { intakeWorker, isStopped, readFilesInWorker } from '../../engine/client.ts';
+import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { recordSources } from '../../store/studies.ts';
+import { IntakeContext, type Intake } from './intake-context.ts';
+import { IntakeReport } from './IntakeReport.tsx';
+import { TableDialog, type TableAnswer } from './TableDialog.tsx';
+
+/** Where texts come in: reads files with progress and a way to stop, asks about tables, and reports on each. */
+export function IntakeDesk({ children }: { children: ReactNode }) {
+  const { id, state, decide } = useStudy();
+  const { modal, message } = App.useApp();
+  const [asked, setAsked] = useState<{ table: HeldTable; answer: (answer: TableAnswer) => void }>();
+  const present = state.sources;
+
+  const failed = useCallback(
+    (error: unknown) => {
+      modal.error({
+        title: 'Nothing was added',
+        content: error instanceof Error ? error.message : String(error),
+      });
+    },
+    [modal],
+  );
+
+  /** Records what was read, asks about its tables one after the other, and says what came of all of it. */
+  const takeIn = useCallback(
+    async (read: ReadReport) => {
+      const notes = [...read.notes];
+      const sorted = [...read.sources].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
+      await recordSources(id, sorted);
+      let came = sorted.length;
+      for (const table of read.tables) {
+        const answer = await new Promise<TableAnswer>((resolve) => setAsked({ table, answer: resolve }));
+        setAsked(undefined);
+        await intakeWorker.letGoOfTable(table.table);
+        if (answer.kind === 'left') notes.push(`${table.name} was left out.`);
+        if (answer.kind === 'sources') {
+          await recordSources(id, answer.outcome.sources, {
+            note: answer.outcome.note,
+            types: answer.outcome.types,
+          });
+          came += answer.outcome.sources.length;
+          notes.push(answer.outcome.note);
+        }
+        if (answer.kind === 'described') {
+          decide({ kind: 'setValues', values: answer.description.values });
+          for (const [attribute, type] of Object.entries(answer.description.types)) {
+            if (type !== 'text') decide({ kind: 'setAttributeType', attribute, type });
+          }
+          notes.push(answer.note);
+        }
+      }
+      if (read.refused.length === 0 && notes.length === 0) {
+        void message.success(`${counted(came, 'source')} came in.`);
+        return;
+      }
+      modal.info({
+        title: 'What came in',
+        content: <IntakeReport sources={came} refused={read.refused} notes={notes} />,
+        width: 560,
+      });
+    },
+    [id, decide, message, modal],
+  );
+
+  const addFiles = useCallback(
+    async (files: readonly FileToRead[]) => {
+      const control = new AbortController();
+      const tell = (share: number): void => {
+        void message.open({
+          type: 'loading',
+          duration: 0,
+          key: 'intake',
+          content: (
+            <span>
+              Reading {counted(files.length, 'file')}: {Math.round(share * 100)} %{' '}
+              <button type="button" className="linklike" onClick={() => control.abort()}>
+                Stop
+              </button>
+            </span>
+          ),
+        });
+      };
+      tell(0);
+      try {
+        const ids = present.map((source) => source.id);
+        const read = await readFilesInWorker(id, files, ids, control.signal, tell);
+        message.destroy('intake');
+        await takeIn(read);
+      } catch (error) {
+        if (isStopped(error)) void message.info('Stopped. Nothing was added.');
+        else failed(error);
+      } finally {
+        message.destroy('intake');
+      }
+    },
+    [id, present, message, takeIn, failed],
+  );
+
+  const addText = useCallback(
+    async (name: string, text: string) => {
+      const read = await intakeWorker.readText(id, name, text);
+      const [source] = read.sources;
+      if (!source) return read.refused[0]?.reason ?? 'There is no text in it.';
+      if (present.some((each) => each.id === source.id)) return 'The same text is in the study already.';
+      await recordSources(id, read.sources);
+      return undefined;
+    },
+    [id, present],
+  );
+
+  const intake = useMemo((): Intake => ({ addFiles, addText }), [addFiles, addText]);
+  return (
+    <IntakeContext.Provider value={intake}>
+      {children}
+      {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}
+    </IntakeContext.Provider>
+  );
+}
