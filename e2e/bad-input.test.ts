@@ -34,7 +34,7 @@ describe('bad input', () => {
     await add(huge, file('small.txt', 'A small text.'));
     await browser.waitForText('.intake-report', 'huge.txt: It is too large: 200 MB, and the most is 100 MB.');
     await browser.press('OK');
-    await browser.waitForText('.source-table', 'small.txt');
+    await browser.waitForText('.source-grid', 'small.txt');
   });
 
   it('of one line of 10 MB is computed, and the page shows a part of it at a time', async () => {
@@ -45,11 +45,7 @@ describe('bad input', () => {
     await browser.waitForText('.trail', '2 sources');
     await browser.settled();
     await browser.goTo('clean');
-    await browser.press('line.txt');
-    await browser.until(
-      'The line is not shown',
-      async () => (await browser.textOf('.clean-text h2')) === 'line.txt',
-    );
+    await browser.find('[aria-label="Text of line.txt"]');
     await browser.settled();
     const shown = await browser.driver.executeScript<number>(
       "return document.querySelector('.clean-body').textContent.length",
@@ -77,8 +73,9 @@ describe('bad input', () => {
       .and.include('t0500.txt: It is empty.');
     await browser.press('OK');
     await browser.settled();
-    await browser.waitForText('.trail', '4995 sources');
-    await browser.press('Show more of 4,995 sources');
+    await browser.waitForText('.trail', '4,995 sources');
+    await browser.driver.executeScript("document.querySelector('.source-grid').scrollTop = 1e6");
+    await browser.waitForText('.source-grid', 't4999.txt');
     await browser.goTo('map');
   });
 
@@ -87,17 +84,17 @@ describe('bad input', () => {
     await browser.waitForText('.trail', '1 source');
     // Headless Chromium takes no smaller quota, so the store is made to answer as a full disk does.
     await browser.driver.executeScript(`
-      const put = IDBObjectStore.prototype.put;
-      IDBObjectStore.prototype.put = function (...given) {
-        if (this.name === 'originals') throw new DOMException('The disk is full.', 'QuotaExceededError');
-        return put.apply(this, given);
+      const add = IDBObjectStore.prototype.add;
+      IDBObjectStore.prototype.add = function (...given) {
+        if (this.name === 'decisions') throw new DOMException('The disk is full.', 'QuotaExceededError');
+        return add.apply(this, given);
       };
     `);
     await add(file('large.txt', 'A text for which there is no room.'));
     await browser.waitForText('.ant-modal-confirm', 'no more room for the study. Nothing was changed.');
     await browser.press('OK');
     expect(await browser.textOf('.trail')).to.include('1 source');
-    expect(await browser.textOf('.source-table'))
+    expect(await browser.textOf('.source-grid'))
       .to.include('first.txt')
       .and.not.include('large.txt');
   });

@@ -18,7 +18,7 @@ export interface Served {
 /** Starts the built server on a free port. */
 export async function serve(): Promise<Served> {
   const child: ChildProcess = spawn(process.execPath, [join(root, 'dist/server/main.js')], {
-    env: { ...process.env, PORT: '0' },
+    env: { ...process.env, PORT: '0', THICKET_ALLOW_LOOPBACK: '1' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const address = await new Promise<string>((resolve, reject) => {
@@ -122,6 +122,17 @@ export class Browser {
     });
   }
 
+  /** Chooses one of several by its label: a part of a segmented choice, or a radio button. */
+  async choose(text: string): Promise<void> {
+    const path = `//label[normalize-space()=${JSON.stringify(text)}]`;
+    await this.until(`${text} can’t be chosen`, async () => {
+      const found = await this.driver.findElements(By.xpath(path));
+      if (found.length === 0) return false;
+      await found[0].click();
+      return true;
+    });
+  }
+
   /** Clicks the first such thing, once it is there and can be clicked. */
   async click(css: string): Promise<void> {
     await this.until(`${css} can’t be clicked`, async () => {
@@ -148,6 +159,21 @@ export class Browser {
       PATIENCE,
       what,
     );
+  }
+
+  /** Types a value into a cell of the grid of sources, by what it is of, and leaves the cell. */
+  async setCell(label: string, value: string): Promise<void> {
+    await this.click(`[aria-label^="${label}:"]`);
+    await this.driver.actions().sendKeys(value, Key.ENTER).perform();
+    await this.find(`[aria-label="${label}: ${value}"]`);
+  }
+
+  /** Moves the pointer onto something. */
+  async pointAt(css: string): Promise<void> {
+    await this.driver
+      .actions()
+      .move({ origin: await this.find(css) })
+      .perform();
   }
 
   async textOf(css: string): Promise<string> {

@@ -22,7 +22,7 @@ try {
   await browser.settled();
   const study = (await browser.driver.getCurrentUrl()).replace(/\/map.*/, '');
   const views: [name: string, address: string, ready: string][] = [
-    ['sources', 'sources', '.source-table'],
+    ['sources', 'sources', '.grid-row'],
     ['clean', 'clean', '.clean-body'],
     ['concepts', 'concepts?concept=night+shift', '.concept-card'],
     ['links', 'links?concept=driver', '.ant-table-row'],

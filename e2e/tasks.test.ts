@@ -54,14 +54,14 @@ describe('a researcher', () => {
     expect(report).to.include('2 files did not');
     expect(report).to.match(/empty\.txt: It is empty\./);
     expect(report).to.match(/picture\.txt: It is not text but a PNG picture/);
-    expect(report).to.include('1 of them read as Windows-1252');
+    expect(report).to.include('old.txt was read as Windows-1252.');
     await browser.press('OK');
     await browser.settled();
-    expect(await browser.textOf('.source-table'))
+    expect(await browser.textOf('.source-grid'))
       .to.include('two.md')
       .and.not.include('picture');
     // Tags are words like any others, and there is too little to link, which is said.
-    await browser.click('.source-table tbody tr:nth-child(3) .linklike');
+    await browser.click('.grid-row [title="Read two.md"]');
     await browser.waitForText('.whole-text', '<script>alert(1)</script>');
     await browser.goTo('links');
     await browser.waitForText('.empty-stage', /too little to link/);
@@ -77,8 +77,7 @@ describe('a researcher', () => {
     await browser.waitForText('.trail', '35 sources');
     await browser.press('Undo');
     await browser.waitForText('.trail', '36 sources');
-    const cell = await browser.find('input[aria-label="role of d01-driver-veteran.txt"]');
-    await cell.sendKeys(Key.chord(Key.CONTROL, 'a'), 'retired driver', Key.ENTER);
+    await browser.setCell('role of d01-driver-veteran.txt', 'retired driver');
     await browser.settled();
     await browser.goTo('compare');
     await browser.waitForText('.compare-table', 'retired driver');
@@ -88,17 +87,29 @@ describe('a researcher', () => {
   it('sees what a cleaning step does and switches it', async () => {
     await openSample();
     await browser.goTo('clean');
-    await browser.waitForText('.step-digits', /\d+ places taken out/);
-    await browser.press('no pattern of your own is used');
-    const pattern = await browser.find('input[aria-label="Pattern"]');
-    await pattern.sendKeys('(?=x)', Key.ENTER);
+    await browser.waitForText('.step-list', /Numbers\s\d+/);
+    await browser.press('add a step');
+    await browser.waitForText('.add-step', /Punctuation\s[\d,]+/);
+    await browser.click('.add-step li:nth-child(7) button');
+    await browser.press('a text still to be written is taken out');
+    const find = await browser.find('input[aria-label="Text to find"]');
+    await browser.click('button[aria-label="It is a pattern (regular expression)"]');
+    await browser.waitForText('.method-sentence', 'a text still to be written');
+    await find.sendKeys('(?=x)', Key.ENTER);
     await browser.waitForText('.control-fault', /can’t be read.*Look-around/);
-    await pattern.sendKeys(Key.chord(Key.CONTROL, 'a'), '(a+)+b|Driver', Key.ENTER);
-    await browser.waitForText('.step-pattern', /[1-9]\d* places taken out/);
-    await browser.find('.clean-body del.trace-pattern');
-    await browser.click('.step-pattern button[role=switch]');
-    await browser.waitForText('.step-pattern', /would be taken out/);
-    expect(await browser.textOf('.clean-body')).to.include('Driver:');
+    await find.sendKeys(Key.chord(Key.CONTROL, 'a'), '(a+)+b|Driver', Key.ENTER);
+    await browser.waitForText('.method-sentence', 'what matches “(a+)+b|Driver” is taken out');
+    await find.sendKeys(Key.ESCAPE);
+    await browser.pointAt('[data-step=replace-1]');
+    await browser.waitForText('.step-card', /[1-9]\d* places in \d+ sources/);
+    expect(await browser.textOf('.step-card')).to.match(/Before[\s\S]*After/);
+    await browser.waitForText('.clean-body del.trace', 'Driver');
+    expect((await browser.all('.clean-body .trace-case')).length, 'only its own places').to.equal(0);
+    await browser.click('.step-list [aria-label="A text or pattern of your own"]');
+    await browser.waitForText('.step-card', /places would change/);
+    await browser.settled();
+    await browser.choose('Cleaned');
+    await browser.waitForText('.clean-body', 'driver:');
   });
 
   it('drops a concept, sees links, themes and map follow, and undoes it', async () => {

@@ -100,7 +100,7 @@ export async function buildCommands() {
 
 /** Builds the web application, unless it is fresh. */
 export async function buildWeb() {
-  const hash = sourcesHash(['core', 'web', 'demo/night-buses']);
+  const hash = sourcesHash(['core', 'web', 'demo']);
   if (stampHolds('web', hash) && existsSync(join(root, 'dist/web/index.html'))) return;
   say('Building the application (about ten seconds) …');
   const { build } = await import('vite');

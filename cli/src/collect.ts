@@ -69,7 +69,7 @@ export async function collect(paths: readonly string[], attributes?: string): Pr
     const { choice, why } = guessTable(sheets[0]);
     const made = tableSources(name, sheets[0], choice);
     added.push(...made.added);
-    notes.push(`${why} ${made.note}`);
+    notes.push(`${name}: ${why} ${made.note}`);
     for (const sheet of sheets.slice(1))
       notes.push(`The sheet ${sheet.name} of ${name} was left out; the first was read.`);
   }

@@ -18,7 +18,7 @@ export async function readDocx(name: string, bytes: Uint8Array): Promise<FileCon
   const { extractRawText } = await import('mammoth/mammoth.browser.js');
   let text: string;
   try {
-    text = (await extractRawText({ arrayBuffer: bytes.slice().buffer })).value;
+    text = (await extractRawText({ arrayBuffer: new Uint8Array(bytes).buffer })).value;
   } catch {
     return refused('The document is damaged: its text can’t be found. Open it, save it anew and add that.');
   }

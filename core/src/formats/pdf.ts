@@ -27,7 +27,8 @@ export async function readPdf(
   const scope = globalThis as { pdfjsWorker?: unknown };
   scope.pdfjsWorker ??= await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
   const task = pdf.getDocument({
-    data: bytes.slice(),
+    // The library takes the bytes over, so it gets its own.
+    data: new Uint8Array(bytes),
     isEvalSupported: false,
     useSystemFonts: false,
     disableFontFace: true,

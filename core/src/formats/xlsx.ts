@@ -14,7 +14,7 @@ export async function readXlsx(bytes: Uint8Array): Promise<FileContent> {
   const { default: readSheets } = await import('read-excel-file/universal');
   let sheets: SheetRows[];
   try {
-    const copy = bytes.slice();
+    const copy = new Uint8Array(bytes);
     sheets = (await readSheets(copy.buffer, { trim: false })).map(({ sheet, data }) => ({
       name: sheet,
       rows: data.map((row) => row.map(cellText)),

@@ -20,7 +20,7 @@ export interface PlacedWord {
 export interface CloudOptions {
   readonly width: number;
   readonly height: number;
-  /** Type sizes of the lightest and the heaviest word. */
+  /** Type size of the lightest words at least, and of the heaviest; as large as there is room for where it is left out. */
   readonly smallest?: number;
   readonly largest?: number;
   /** Heaviest in the middle, or in reading order. */
@@ -31,6 +31,8 @@ export interface CloudOptions {
 const LINE = 1.12;
 /** Free room around a word, in the cloud's units. */
 const GAP = 4;
+/** Each try for a size at which all words have room is so much smaller. */
+const SMALLER = 0.88;
 /** Distance between two places that are tried, in the cloud's units. */
 const STEP = 3;
 
@@ -41,16 +43,22 @@ const STEP = 3;
  * are left out. No chance is in it.
  */
 export function packCloud(words: readonly CloudWord[], options: CloudOptions): PlacedWord[] {
-  const { width, height, smallest = 11, largest = 46, order = 'middle' } = options;
+  const { width, height, smallest = 11, largest, order = 'middle' } = options;
   const heaviest = words.reduce((most, { weight }) => Math.max(most, weight), 0);
   if (heaviest <= 0) return [];
-  const sized = words
-    .map(({ text, weight }, index) => {
-      const size = Math.max(smallest, largest * Math.sqrt(weight / heaviest));
-      return { index, text, size, width: textWidth(text, size, true), height: size * LINE };
-    })
-    .sort((a, b) => words[b.index].weight - words[a.index].weight || a.index - b.index);
-  return order === 'rows' ? inRows(sized, width, height) : aroundMiddle(sized, width, height);
+  const sizedTo = (top: number): Sized[] =>
+    words
+      .map(({ text, weight }, index) => {
+        const size = Math.max(smallest, top * Math.sqrt(weight / heaviest));
+        return { index, text, size, width: textWidth(text, size, true), height: size * LINE };
+      })
+      .sort((a, b) => words[b.index].weight - words[a.index].weight || a.index - b.index);
+  const pack = order === 'rows' ? inRows : aroundMiddle;
+  if (largest !== undefined) return pack(sizedTo(largest), width, height);
+  for (let top = height / 3; ; top *= SMALLER) {
+    const placed = pack(sizedTo(top), width, height);
+    if (placed.length === words.length || top * SMALLER <= smallest) return placed;
+  }
 }
 
 interface Sized {

@@ -90,7 +90,15 @@ export async function readFiles(
   const notes: string[] = [];
   const seen = new Set(present);
   const read = async (file: IncomingFile): Promise<void> => {
-    const content = await readFile(file, control);
+    let content: Awaited<ReturnType<typeof readFile>>;
+    try {
+      content = await readFile(file, control);
+    } catch (error) {
+      // What a reader did not foresee concerns this file alone; the others come in.
+      const reason = error instanceof Error ? error.message : String(error);
+      refused.push({ name: file.name, reason: `It can’t be read (${reason}).` });
+      return;
+    }
     switch (content.kind) {
       case 'refused':
         refused.push({ name: file.name, reason: content.reason });

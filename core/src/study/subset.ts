@@ -70,6 +70,7 @@ export function conditionText(condition: Condition, state: StudyState): string {
 /** A subset in words: “sources where role is driver and date is on or after 2031-06-01”. */
 export function subsetText(state: StudyState, subset: Subset): string {
   const count = sourcesIn(state, subset).length;
+  if (state.sources.length === 0) return 'no sources yet';
   if (subset.length === 0) return count === 1 ? 'the 1 source' : `all ${count} sources`;
   return `${count} of ${state.sources.length} sources, where ${subset.map((each) => conditionText(each, state)).join(' and ')}`;
 }

@@ -153,7 +153,7 @@ export function tableSources(file: string, sheet: SheetRows, choice: TableChoice
   const note =
     empty === 0
       ? `All ${rows} rows of ${baseName(file)} have text in “${column}”: ${made}.`
-      : `${empty} of ${rows} rows of ${baseName(file)} have no text in “${column}”; the others make ${made}.`;
+      : `${empty} of ${rows} rows of ${baseName(file)} ${empty === 1 ? 'has' : 'have'} no text in “${column}”; the others make ${made}.`;
   return {
     added,
     rows,

@@ -12,10 +12,47 @@ const BY_ALPHABET: Readonly<Record<string, LanguageCode>> = {
   nld: 'nl',
   swe: 'sv',
 };
+/** The commonest words of each, which even a short text has some of. Our own lists. */
+const COMMONEST: readonly (readonly [LanguageCode, ReadonlySet<string>])[] = (
+  [
+    [
+      'en',
+      'the and of to a in is it that was for on with as i you not be this but my we they have are at or so',
+    ],
+    [
+      'de',
+      'der die und ist das nicht ich zu ein eine in mit auf den es sich wir sie dem von war auch für im',
+    ],
+    [
+      'fr',
+      'le la les et est de des un une je il ne pas que qui pour dans on ce sur avec nous vous du au mais',
+    ],
+    ['es', 'el la los las y es de un una que no en yo se por con para lo su del al pero más está muy como'],
+    ['it', 'il la i le e è di un una che non in io si per con lo del della al ma più sono ho come gli'],
+    ['pt', 'o a os as e é de um uma que não em eu se por com para do da ao mas mais são está muito como'],
+    ['nl', 'de het een en is van ik niet dat in op te met voor we ze zijn was er maar ook aan om je'],
+    ['sv', 'det och är en ett jag inte att i på som för med vi den av var har till men de om så'],
+  ] as const
+).map(([code, words]) => [code, new Set(words.split(' '))] as const);
+/** The language that leads has so many times the common words of the next, or letters decide. */
+const CLEAR_LEAD = 1.5;
+const FEWEST_COMMON = 3;
+/** Letter triples tell the language of a text of this many letters or more. */
+const ENOUGH_LETTERS = 400;
+
+/** The language whose commonest words a text has most of, where one leads clearly. */
+function byCommonWords(text: string): LanguageCode | undefined {
+  const words = text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? [];
+  const scores = COMMONEST.map(([code, common]) => ({
+    code,
+    hits: words.reduce((sum, word) => sum + (common.has(word) ? 1 : 0), 0),
+  })).sort((a, b) => b.hits - a.hits);
+  const [best, next] = scores;
+  return best.hits >= FEWEST_COMMON && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
+}
+
 /** Characters looked at: more hardly ever change the answer. */
 const LOOKED_AT = 3000;
-/** A text with fewer letters than this is too short to tell. */
-const FEWEST_LETTERS = 40;
 
 /** The language of each source, empty where it is too short to tell or none of those known, and the one most words are in. */
 export interface SourceLanguages {
@@ -23,7 +60,7 @@ export interface SourceLanguages {
   readonly main: LanguageCode;
 }
 
-/** The language a text is written in, empty where that can't be told; by its script, or else by its letter triples. */
+/** The language a text is written in, empty where that can't be told; by its script, its commonest words, or, where these tell nothing, its letter triples. */
 export function detectLanguage(text: string): LanguageCode | '' {
   const start = text.length > 2 * LOOKED_AT ? text.indexOf(' ', Math.floor(text.length / 4)) + 1 : 0;
   const sample = text.slice(start, start + LOOKED_AT);
@@ -31,7 +68,9 @@ export function detectLanguage(text: string): LanguageCode | '' {
   const kana = sample.match(/[\p{scx=Hira}\p{scx=Kana}]/gu)?.length ?? 0;
   const han = sample.match(/\p{Script=Han}/gu)?.length ?? 0;
   if (kana + han > 5 && kana + han > letters * 0.3) return kana > 0.1 * (kana + han) ? 'ja' : 'zh';
-  if (letters < FEWEST_LETTERS) return '';
+  const common = byCommonWords(sample);
+  if (common) return common;
+  if (letters < ENOUGH_LETTERS) return '';
   const [best] = francAll(sample, { minLength: 1, only: Object.keys(BY_ALPHABET) });
   // A language in another script gets no score at all.
   return best && best[1] > 0 ? (BY_ALPHABET[best[0]] ?? '') : '';

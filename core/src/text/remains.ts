@@ -32,11 +32,15 @@ const USUAL =
   /[\p{L}\p{M}\p{N}\s.,;:!?…'"‘’‚‛“”„‟«»‹›()[\]{}\-‐‑‒–—―/&%@#*+=<>|_~^`\\$€£§°·¿¡、。，；：？！「」『』（）・]/u;
 const SYMBOL_RUN = /(?:(?![.…!?'"‘’“”\s\-–—_])[\p{P}\p{S}]){3,}|[!?]{3,}|[-_=*~]{3,}/gu;
 const MOJIBAKE =
-  /(?:[ÃÂ][\u0080-\u00bf€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]|â€[\u0080-\u00bf€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]|ï¿½|\ufffd)+/g;
+  /(?:[ÃÂãâ][\u0080-\u00bf€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]|â€[\u0080-\u00bf€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]|ï¿½|\ufffd)+/g;
 const HIGH_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
-/** UTF-8 that was read as Windows-1252, put right; undefined where it can't be. */
+/** UTF-8 that was read as Windows-1252, put right; undefined where it can't be. Its capitals may have been made small. */
 export function repairMojibake(text: string): string | undefined {
+  return asUtf8(text) ?? asUtf8(text.replace(/[ãâ](?!€)/g, (letter) => letter.toUpperCase()));
+}
+
+function asUtf8(text: string): string | undefined {
   const bytes: number[] = [];
   for (const character of text) {
     const code = character.charCodeAt(0);
@@ -94,7 +98,14 @@ export function* findRemains(
       const places = originalPlaces(layer);
       return { start: places.startOf(start), end: places.endOf(end - 1) };
     };
+    const broken = [...text.matchAll(MOJIBAKE)].map((match) => [match.index, match.index + match[0].length]);
+    let nextBroken = 0;
     for (let i = 0; i < text.length; i++) {
+      if (nextBroken < broken.length && i === broken[nextBroken][0]) {
+        // Its parts are no odd characters of their own.
+        i = broken[nextBroken++][1] - 1;
+        continue;
+      }
       const code = text.charCodeAt(i);
       // Nearly every character is plain ASCII, and those are usual but for control characters.
       if (code < 127 && code > 31) continue;
@@ -106,9 +117,7 @@ export function* findRemains(
     for (const match of text.matchAll(SYMBOL_RUN)) {
       note(runs, match[0].slice(0, 40), source, where(match.index, match.index + match[0].length));
     }
-    for (const match of text.matchAll(MOJIBAKE)) {
-      note(mojibake, match[0], source, where(match.index, match.index + match[0].length));
-    }
+    for (const [start, end] of broken) note(mojibake, text.slice(start, end), source, where(start, end));
     source++;
     yield source / (sources + 1);
   }
@@ -148,7 +157,15 @@ export function* findRemains(
           : fixed(text),
     ),
     ...ofFound('runs', runs, (text) => fixed(text)),
-    ...ofFound('mojibake', mojibake, (text) => fixed(text, repairMojibake(text) ?? '')),
+    ...ofFound('mojibake', mojibake, (text) => ({
+      kind: 'replace',
+      find: text,
+      isPattern: false,
+      wholeWords: false,
+      // The step stands before capitals are made small.
+      matchCase: false,
+      replacement: repairMojibake(text) ?? '',
+    })),
   ];
   for (const kind of ['digits', 'long', 'glued'] as const) {
     remains.push(

@@ -2,6 +2,7 @@ import { readCsv } from '@green-thicket/core/formats/csv';
 import { tidyText } from '@green-thicket/core/formats/text-file';
 import { makeSource } from '@green-thicket/core/study/intake';
 import table from '../../../demo/night-buses/attributes.csv?raw';
+import survey from '../../../demo/night-buses-survey/survey.csv?raw';
 import { addSources, createStudy } from './studies.ts';
 
 const texts = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
@@ -28,6 +29,12 @@ export async function createSampleStudy(): Promise<string> {
         const text = tidyText(texts[path]);
         return { source: makeSource(name, text, attributesOf.get(name)), text };
       }),
+    { types: { date: 'date' } },
   );
   return id;
+}
+
+/** The sample's second part, as the file it is: an open survey question, a row an answer. */
+export function sampleSurvey(): File {
+  return new File([survey], 'survey.csv', { type: 'text/csv' });
 }

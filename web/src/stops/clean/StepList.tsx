@@ -36,11 +36,12 @@ export function StepList() {
               onFocus={() => point(step.id)}
               onBlur={() => point(undefined)}
             >
-              <span>
-                <span className="step-name">{STEP_KINDS[step.kind].name}</span>
-                <span className={report?.fault === undefined ? 'quiet' : 'control-fault'}>
-                  {report ? placesText(report, step.on) : 'counting …'}
-                </span>
+              <span className="step-name">{STEP_KINDS[step.kind].name}</span>
+              <span
+                className={report?.fault === undefined ? 'row-figure' : 'control-fault'}
+                title={report && placesText(report, step.on)}
+              >
+                {!report ? '…' : report.fault === undefined ? report.places.toLocaleString('en-GB') : '!'}
               </span>
               <Switch
                 size="small"

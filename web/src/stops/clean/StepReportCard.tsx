@@ -11,6 +11,9 @@ export function visible(text: string): string {
     .replace(/^ +$/g, (spaces) => '␣'.repeat(spaces.length));
 }
 
+/** A stretch of text with its line ends shown by a mark. */
+const inOneLine = (text: string): string => text.replace(/[ \t]*\n\s*/g, ' ↵ ');
+
 /** How often a step finds something, in words. */
 export function placesText(report: StepReport, on: boolean): string {
   if (report.fault !== undefined) return report.fault;
@@ -30,9 +33,9 @@ export function StepReportCard({ step, report }: { step: CleaningStep; report: S
       {report?.example && (
         <dl className="step-example">
           <dt>Before</dt>
-          <dd>{report.example.before}</dd>
+          <dd>{inOneLine(report.example.before)}</dd>
           <dt>After</dt>
-          <dd>{report.example.after}</dd>
+          <dd>{inOneLine(report.example.after)}</dd>
         </dl>
       )}
       {report && report.top.length > 0 && (

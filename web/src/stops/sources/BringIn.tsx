@@ -1,6 +1,8 @@
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { READ_ENDINGS } from '@green-thicket/core/formats/files';
+import { useStudy } from '../../shell/study-context.ts';
+import { SAMPLE_TITLE } from '../../store/sample-title.ts';
 import { chooseFiles } from './choose-files.ts';
 import { chosenFiles } from './dropped-files.ts';
 import { useIntake } from './intake-context.ts';
@@ -10,6 +12,11 @@ import { PasteText } from './PasteText.tsx';
 /** The ways texts come in. */
 export function BringIn() {
   const { addFiles } = useIntake();
+  const { state } = useStudy();
+  const addSurvey = async (): Promise<void> => {
+    const { sampleSurvey } = await import('../../store/sample.ts');
+    await addFiles(chosenFiles([sampleSurvey()]));
+  };
   const chooser = useRef<HTMLInputElement>(null);
   const [dialog, setDialog] = useState<'paste' | 'page'>();
   return (
@@ -55,6 +62,11 @@ export function BringIn() {
         <p className="quiet">
           Or drop them anywhere: texts, tables, office and PDF documents, web pages, subtitles, archives.
         </p>
+        {(state.sources.length === 0 || state.title === SAMPLE_TITLE) && (
+          <button type="button" className="linklike" onClick={() => void addSurvey()}>
+            Try it with the sample’s survey, a table of 120 answers
+          </button>
+        )}
       </div>
       {dialog === 'paste' && <PasteText onClose={() => setDialog(undefined)} />}
       {dialog === 'page' && <PageByAddress onClose={() => setDialog(undefined)} />}

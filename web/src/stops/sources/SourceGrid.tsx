@@ -13,6 +13,9 @@ import type { RowOrder } from './row-order.ts';
 
 const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
+/** Least widths of the columns, in pixels. */
+const NAME_WIDTH = 150;
+const ATTRIBUTE_WIDTH = 100;
 
 /** The collection as a grid: attributes are typed, pasted and filled as in a spreadsheet; only rows in sight are drawn. */
 export function SourceGrid({
@@ -145,7 +148,11 @@ export function SourceGrid({
   };
 
   const allTicked = rows.length > 0 && rows.every((source) => ticked.has(source.id));
-  const columns = `26px minmax(150px, 1.4fr) 92px ${attributes.map(() => 'minmax(84px, 1fr)').join(' ')} 30px`;
+  // Every row has the same width, so that its columns stand under their heads.
+  const layout = {
+    gridTemplateColumns: `26px minmax(0, 1.4fr) 92px ${attributes.map(() => 'minmax(0, 1fr)').join(' ')} 30px`,
+    minWidth: 26 + NAME_WIDTH + 92 + 30 + attributes.length * ATTRIBUTE_WIDTH,
+  };
   const box = range && boxOf(range);
   return (
     <div
@@ -158,7 +165,7 @@ export function SourceGrid({
       onCopy={onCopy}
       onPaste={onPaste}
     >
-      <div className="grid-head" role="row" style={{ gridTemplateColumns: columns }}>
+      <div className="grid-head" role="row" style={layout}>
         <span role="columnheader">
           <Checkbox
             aria-label="Tick all"
@@ -174,7 +181,9 @@ export function SourceGrid({
             <AttributeHead attribute={name} order={order} onOrder={onOrder} />
           </span>
         ))}
-        <span role="columnheader" aria-label="Remove" />
+        <span role="columnheader">
+          <span className="visually-hidden">Remove</span>
+        </span>
       </div>
       <div className="grid-body" style={{ height: virtual.getTotalSize() }}>
         {virtual.getVirtualItems().map(({ index, start }) => {
@@ -186,7 +195,7 @@ export function SourceGrid({
               role="row"
               aria-rowindex={index + 2}
               className={working.has(source.id) ? 'grid-row' : 'grid-row not-working'}
-              style={{ gridTemplateColumns: columns, transform: `translateY(${start}px)` }}
+              style={{ ...layout, transform: `translateY(${start}px)` }}
             >
               <span role="gridcell">
                 <Checkbox

@@ -70,7 +70,7 @@ export function SourcesStop() {
                 value={filter}
                 onChange={(event) => setFilter(event.target.value)}
               />
-              <span className={`quiet${isPlaceholderData ? ' dimmed' : ''}`}>
+              <span className={`quiet words-note${isPlaceholderData ? ' dimmed' : ''}`}>
                 {chosen.length > 0
                   ? `${chosen.length} ticked`
                   : data

@@ -1,0 +1,352 @@
+import { expect } from 'chai';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { strFromU8, unzipSync } from 'fflate';
+import { By, Key } from 'selenium-webdriver';
+import { root, setStage, type Browser } from './browser.ts';
+
+const survey = join(root, 'demo/night-buses-survey/survey.csv');
+const document = (name: string): string => join(root, 'demo/night-buses-documents', name);
+
+describe('a messy collection', () => {
+  const stage = setStage();
+  let browser: Browser;
+  let folder: string;
+  const file = (name: string, content: string | Uint8Array): string => {
+    writeFileSync(join(folder, name), content);
+    return join(folder, name);
+  };
+  const add = async (...paths: string[]): Promise<void> => {
+    await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
+  };
+  const emptyStudy = async (): Promise<void> => {
+    await browser.driver.get(stage.served.address);
+    await browser.press('Start an empty study');
+    await browser.find('input[type=file][multiple]');
+  };
+  /** Chooses an entry of a list that opens, by typing where it can be searched. */
+  const pick = async (label: string, entry: string): Promise<void> => {
+    await browser.click(`[aria-label="${label}"]`);
+    await browser.until(`${label} has no ${entry}`, async () => {
+      const found = await browser.driver.findElements(
+        By.xpath(
+          `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`,
+        ),
+      );
+      if (found.length === 0) return false;
+      await found[0].click();
+      return true;
+    });
+  };
+  const addSurvey = async (): Promise<void> => {
+    await add(survey);
+    await pick('Text column', 'remarks');
+    await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
+    await browser.press('Add 72 sources');
+    await browser.waitForText('.intake-report', '72 sources came in');
+    await browser.press('OK');
+    await browser.settled();
+  };
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'thicket-collection-'));
+    browser = stage.browser;
+    await emptyStudy();
+  });
+  afterEach(() => rmSync(folder, { recursive: true }));
+
+  it('comes from a table whose text column was guessed wrong, with its empty answers counted', async () => {
+    await add(survey);
+    await browser.waitForText(
+      '.ant-modal',
+      'This column was taken because “form record” has the longest cells',
+    );
+    await browser.waitForText('.table-note', 'All 120 rows');
+    await pick('Text column', 'remarks');
+    await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
+    await browser.waitForText('.preview-table', 'The nightbus got me home');
+    await browser.press('Add 72 sources');
+    await browser.waitForText('.intake-report', '48 of 120 rows');
+    await browser.press('OK');
+    await browser.waitForText('.trail', '72 sources');
+    await browser.find('[aria-label="age of survey 001: 22"]');
+    await browser.waitForText('[aria-label="Attributes"]', 'date · ');
+    await browser.press('Undo');
+    await browser.waitForText('.empty-stage', 'No sources yet');
+  });
+
+  it('has a document that is split into the nine parts it is known to have', async () => {
+    await add(document('conductor-diary.docx'));
+    await browser.waitForText('.trail', '1 source');
+    await browser.press('Split …');
+    await browser.waitForText('.split-count', '10 parts');
+    // The title passes for a heading; what the headings are is better known to the researcher.
+    await browser.choose('at lines that match a pattern');
+    const pattern = await browser.find('[aria-label="Pattern of a heading line"]');
+    await pattern.sendKeys('^[A-Z][a-z]+ (');
+    await browser.waitForText('.ant-modal .control-fault', 'can’t be read');
+    await pattern.sendKeys('?:[0-9]+) February$');
+    await browser.waitForText('.split-count', '10 parts');
+    await browser.choose('drop it');
+    await browser.waitForText('.split-count', '9 parts; 45 characters before the first are dropped');
+    await browser.waitForText('.preview-table', 'Friday 14 February');
+    await browser.press('Make 9 parts');
+    await browser.waitForText('.trail', '9 sources');
+    await browser.find(
+      '[aria-label="document of conductor-diary.docx: Sunday 16 February: conductor-diary.docx"]',
+    );
+    await browser.settled();
+    // A part is read in its own words, from its own beginning.
+    await browser.click('[title="Read conductor-diary.docx: Monday 10 February"]');
+    await browser.waitForText('.whole-text', 'handed me a complaint in an envelope');
+    expect(await browser.textOf('.whole-text')).not.to.include('Empty bus both ways');
+    await browser.press('Undo');
+    await browser.waitForText('.trail', '1 source');
+  });
+
+  it('is cleaned of an odd symbol that the panel found, and the figures show it gone', async () => {
+    await addSurvey();
+    await browser.goTo('clean');
+    await browser.choose('Left to clean');
+    await browser.waitForText('[aria-label="Odd characters"]', '👏');
+    await browser.click('[aria-label="Odd characters"] li:first-child .row-button');
+    await browser.waitForText('.found-bar', /place 1 of \d/);
+    await browser.find('.clean-body .found-place');
+    await browser.waitForText('[aria-label="Broken characters"]', 'ã©');
+    await browser.click('[aria-label^="Clean ã©"]');
+    await browser.until(
+      'The broken letter stays',
+      async () => (await browser.all('[aria-label="Broken characters"]')).length === 0,
+    );
+    await browser.choose('Figures');
+    await browser.waitForText('[aria-label="Cleaned"]', /[\d,]+ words/);
+    const words = async (): Promise<string> => browser.textOf('[aria-label="Cleaned"] p');
+    const before = await words();
+    await browser.click('[aria-label^="Clean 👏"]');
+    await browser.waitForText('.method-sentence', 'emoji are taken out');
+    await browser.until('👏 is still listed', async () => {
+      const panels = await browser.all('[aria-label="Odd characters"]');
+      return panels.length === 0 || !(await panels[0].getText()).includes('👏');
+    });
+    await browser.settled();
+    await browser.until('The figures stayed', async () => (await words()) !== before);
+    const count = (said: string): number => Number(said.replace(/,/g, '').split(' ')[0]);
+    expect(count(before) - count(await words()), 'emoji in the survey').to.equal(7);
+    await browser.choose('Cloud');
+    expect((await browser.all('.word-cloud text')).length).to.be.above(60);
+  });
+
+  it('lends its recipe to another study, which says what of it does nothing', async () => {
+    await addSurvey();
+    await browser.goTo('clean');
+    await browser.press('add a step');
+    await browser.waitForText('.add-step', 'Repeated letters');
+    await browser.driver.executeScript(
+      "[...document.querySelectorAll('.add-step button')].find((each) => each.textContent.startsWith('Repeated letters')).click()",
+    );
+    await browser.waitForText('.method-sentence', 'repeated letters are written once');
+    // A step is moved by the keyboard.
+    await browser.driver.executeScript("document.querySelector('[data-step=numbers]').focus()");
+    await browser.driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_LEFT).keyUp(Key.ALT).perform();
+    await browser.waitForText('.method-sentence', /numbers are taken out, handles are taken out/);
+    await browser.press('Recipe');
+    await browser.until('The menu has no such entry', async () => {
+      await browser.driver
+        .findElement(By.xpath("//*[@role='menuitem'][contains(., 'Save these steps')]"))
+        .click();
+      return true;
+    });
+    const recipe = await browser.download('.recipe.json');
+    const text = readFileSync(recipe, 'utf8');
+    expect(text).to.include('"kind": "repeats"').and.not.include('nightbus');
+
+    await emptyStudy();
+    await add(file('plain.txt', 'We waited for the bus. The bus was late. Number 7 came.'));
+    await browser.waitForText('.trail', '1 source');
+    await browser.goTo('clean');
+    await (await browser.find('[aria-label="Recipe file"]')).sendKeys(recipe);
+    await browser.waitForText('.ant-modal-confirm', 'What does nothing here');
+    expect(await browser.textOf('.ant-modal-confirm'))
+      .to.match(/repeated letters are written once” finds nothing here/)
+      .and.not.match(/numbers are taken out” finds nothing/);
+    await browser.press('Use it');
+    await browser.waitForText('.method-sentence', 'repeated letters are written once');
+    await browser.waitForText('.method-sentence', /numbers are taken out, handles are taken out/);
+    await browser.press('Undo');
+    await browser.waitForText('.method-sentence', /handles are taken out, numbers are taken out/);
+    await (await browser.find('[aria-label="Recipe file"]')).sendKeys(file('bad.json', '{"format":"x"}'));
+    await browser.waitForText('.ant-modal-confirm', 'no recipe file of Green Thicket');
+  });
+
+  it('takes a page in by its address', async () => {
+    const said =
+      'The night bus stopped at the old mill and nobody got on, so the driver read his paper twice. ';
+    const server: Server = createServer((_request, response) => {
+      response.writeHead(200, { 'Content-Type': 'text/html' });
+      response.end(
+        `<html><head><title>A night at the terminus</title></head><body><nav>Home News Sport</nav><article>${`<p>${said.repeat(3)}</p>`.repeat(4)}</article></body></html>`,
+      );
+    });
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    try {
+      await browser.press('Web page');
+      const address = await browser.find('[aria-label="Address of the page"]');
+      await address.sendKeys('http://10.0.0.1/secret', Key.ENTER);
+      await browser.waitForText('.control-fault', 'private network are not fetched');
+      await address.sendKeys(
+        Key.chord(Key.CONTROL, 'a'),
+        `http://127.0.0.1:${(server.address() as AddressInfo).port}/night`,
+        Key.ENTER,
+      );
+      await browser.waitForText('[aria-label="The page’s main text"]', 'A night at the terminus');
+      await browser.press('Add as a source');
+      await browser.waitForText('.source-grid', 'A night at the terminus');
+      await browser.click('[title="Read A night at the terminus"]');
+      await browser.waitForText('.whole-text', 'the driver read his paper twice');
+      expect(await browser.textOf('.whole-text')).not.to.include('Sport');
+    } finally {
+      server.close();
+    }
+  });
+
+  it('is worked with in part, through to the map', async () => {
+    await stage.openSample();
+    const all = await browser.mapWords();
+    await browser.goTo('sources');
+    await browser.press('all 36 sources');
+    await pick('Attribute to pick by', 'role');
+    await browser.choose('shift worker · 12');
+    await browser.waitForText('.method-sentence', '12 of 36 sources, where role is shift worker');
+    await pick('Attribute to pick by', 'date');
+    const from = await browser.find('[aria-label="date from"]');
+    await from.sendKeys('1 March 2025', Key.ENTER);
+    await browser.waitForText('.control-box', 'date is on or after 2025-03-01');
+    const name = await browser.find('[aria-label="Name of this subset"]');
+    await name.sendKeys('workers in spring', Key.ENTER);
+    await browser.waitForText('[aria-label="Subsets kept by name"]', 'workers in spring');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.waitForText('.trail', /12 of 36 sources/);
+    await browser.settled();
+    await browser.goTo('map');
+    await browser.until('The map stayed as it was', async () => {
+      const now = await browser.mapWords();
+      return now.length > 0 && now.join() !== all.join();
+    });
+    await browser.goTo('sources');
+    await browser.waitForText('.source-grid', 'not in');
+    await browser.press('12 of 36 sources, where role is shift worker and date is on or after 2025-03-01');
+    await browser.press('Work with all sources');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.goTo('map');
+    await browser.until(
+      'The map never came back',
+      async () => (await browser.mapWords()).join() === all.join(),
+    );
+  });
+
+  it('has its attributes filled like a spreadsheet, from names and from a table', async () => {
+    await add(
+      file('nurse-01-harbour.txt', 'Rain again.'),
+      file('nurse-02-fen.txt', 'Wind again.'),
+      file('driver-03-fen.txt', 'An empty bus.'),
+    );
+    await browser.waitForText('.trail', '3 sources');
+    await browser.press('Fill them …');
+    await browser.until('The menu has no such entry', async () => {
+      await browser.driver
+        .findElement(By.xpath("//*[@role='menuitem'][contains(., 'From the sources’ names')]"))
+        .click();
+      return true;
+    });
+    const pattern = await browser.find('[aria-label="Pattern of the names"]');
+    await pattern.sendKeys('{role}{place}');
+    await browser.waitForText('.control-fault', 'there must be what parts them');
+    await pattern.sendKeys(Key.chord(Key.CONTROL, 'a'), '{role}-{*}-{place}');
+    await browser.waitForText('.ant-modal', '3 of 3 names fit');
+    await browser.press('Set them for 3 sources');
+    await browser.find('[aria-label="place of driver-03-fen.txt: fen"]');
+    // Typed, filled down, pasted, and undone.
+    await browser.setCell('place of driver-03-fen.txt', 'depot');
+    await browser.click('[aria-label^="place of driver-03-fen.txt:"]');
+    await browser.driver
+      .actions()
+      .keyDown(Key.SHIFT)
+      .sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN)
+      .keyUp(Key.SHIFT)
+      .keyDown(Key.CONTROL)
+      .sendKeys('d')
+      .keyUp(Key.CONTROL)
+      .perform();
+    await browser.find('[aria-label="place of nurse-02-fen.txt: depot"]');
+    await browser.driver.executeScript(
+      `const cell = document.querySelector('[aria-label^="role of driver-03-fen.txt:"]');
+      cell.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }));`,
+    );
+    await browser.find('.grid-cell.active[aria-label^="role of driver"]');
+    await browser.driver.executeScript(
+      `const transfer = new DataTransfer();
+      transfer.setData('text/plain', 'pilot\\tquay\\nmidwife\\t"a ""good"" place"\\n');
+      document.querySelector('.grid-cell.active').dispatchEvent(new ClipboardEvent('paste', { clipboardData: transfer, bubbles: true, cancelable: true }));`,
+    );
+    await browser.find('[aria-label="role of nurse-01-harbour.txt: midwife"]');
+    await browser.find(`[aria-label='place of nurse-01-harbour.txt: a "good" place']`);
+    await browser.press('Undo');
+    await browser.find('[aria-label="role of nurse-01-harbour.txt: nurse"]');
+    await add(
+      file(
+        'people.csv',
+        'who,age,met on\nnurse-01-harbour,41,3/4/2025\nnurse-02-fen,37,4/5/2025\nnobody,1,\n',
+      ),
+    );
+    await browser.waitForText('.ant-modal', 'people.csv gives 2 attributes to 2 sources');
+    expect(await browser.textOf('.ant-modal')).to.include('fit no source, such as nobody');
+    await browser.press('Take these attributes');
+    await browser.waitForText('.intake-report', 'gives 2 attributes');
+    await browser.press('OK');
+    await browser.find('[aria-label="age of nurse-02-fen.txt: 37"]');
+    await browser.waitForText('.stage-note', 'Dates such as 3/4/2025 can be read two ways');
+    await browser.press('Day first');
+    await browser.until('It asks again', async () => (await browser.all('.stage-note')).length === 0);
+  });
+
+  it('is trimmed after a look at what goes, and its speakers become sources', async () => {
+    await add(document('taxi-driver.pdf'), document('depot-table.vtt'));
+    await browser.waitForText('.trail', '2 sources');
+    await browser.settled();
+    const words = await browser.textOf('.words-note');
+    await browser.press('Trim …');
+    await (await browser.find('[aria-label="Text to cut at"]')).sendKeys('And then the night buses came.');
+    await browser.waitForText('.preview-table', 'Interviewer: You have driven a taxi');
+    await browser.press('Cut this from 1 source');
+    await browser.until('Nothing was cut', async () => (await browser.textOf('.words-note')) !== words);
+    await browser.goTo('clean');
+    await browser.click('[aria-label="Source after"]');
+    await browser.waitForText('.clean-body del.trace-cut', 'You have driven a taxi');
+    await browser.goTo('sources');
+    await browser.press('with everyone who speaks in them');
+    await browser.press('Leave out Interviewer');
+    await browser.waitForText('.method-sentence', 'without what Interviewer said');
+    await browser.press('Make each speaker a source');
+    await browser.waitForText('.trail', '4 sources');
+    await browser.waitForText('.source-grid', 'depot-table.vtt – Controller');
+    await browser.settled();
+    await browser.goTo('clean');
+    await browser.choose('Cleaned');
+    await browser.settled();
+    expect(await browser.textOf('.clean-body')).not.to.include('what is a good night');
+    await browser.press('Save cleaned text');
+    await browser.until('The menu has no such entry', async () => {
+      await browser.driver.findElement(By.xpath("//*[@role='menuitem'][contains(., 'in a .zip')]")).click();
+      return true;
+    });
+    const entries = unzipSync(readFileSync(await browser.download('.zip')));
+    expect(Object.keys(entries)).to.have.length(4);
+    expect(
+      Object.values(entries)
+        .map((entry) => strFromU8(entry))
+        .join(),
+    ).to.include('single gloves');
+  });
+});
