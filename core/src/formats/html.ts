@@ -16,11 +16,11 @@ export function htmlToText(html: string): string {
         selector,
         options: { uppercase: false },
       })),
-      { selector: 'ul', options: { itemPrefix: '' } },
+      { selector: 'ul', options: { itemPrefix: ' ' } },
     ],
   });
   return tidyText(text)
-    .replace(/[ \t]+\n/g, '\n')
+    .replace(/^[ \t]+|[ \t]+$/gm, '')
     .replace(/\n{3,}/g, '\n\n')
     .trim();
 }

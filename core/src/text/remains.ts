@@ -6,8 +6,8 @@ import { NUMBER, WORD } from './scan.ts';
 import type { CleaningAction } from './steps.ts';
 import type { Tokens } from './tokens.ts';
 
-/** What may still want cleaning. */
-export const REMAIN_KINDS = ['odd', 'runs', 'mojibake', 'digits', 'long', 'glued'] as const;
+/** What may still want cleaning; what is put right by letters comes before what is only taken out. */
+export const REMAIN_KINDS = ['mojibake', 'odd', 'runs', 'digits', 'long', 'glued'] as const;
 export type RemainKind = (typeof REMAIN_KINDS)[number];
 
 /** Something left in the cleaned text, with the step that would remove it. */
@@ -149,14 +149,6 @@ export function* findRemains(
   }
   const places = placesOfTypes(tokens, byType);
   const remains: Remain[] = [
-    ...ofFound('odd', odd, (text) =>
-      /\p{Extended_Pictographic}/u.test(text)
-        ? { kind: 'symbols', which: 'emoji' }
-        : /[\p{S}\p{Co}\p{Cc}\p{Cf}\ufffd]/u.test(text)
-          ? { kind: 'symbols', which: 'symbols' }
-          : fixed(text),
-    ),
-    ...ofFound('runs', runs, (text) => fixed(text)),
     ...ofFound('mojibake', mojibake, (text) => ({
       kind: 'replace',
       find: text,
@@ -166,6 +158,14 @@ export function* findRemains(
       matchCase: false,
       replacement: repairMojibake(text) ?? '',
     })),
+    ...ofFound('odd', odd, (text) =>
+      /\p{Extended_Pictographic}/u.test(text)
+        ? { kind: 'symbols', which: 'emoji' }
+        : /[\p{S}\p{Co}\p{Cc}\p{Cf}\ufffd]/u.test(text)
+          ? { kind: 'symbols', which: 'symbols' }
+          : fixed(text),
+    ),
+    ...ofFound('runs', runs, (text) => fixed(text)),
   ];
   for (const kind of ['digits', 'long', 'glued'] as const) {
     remains.push(

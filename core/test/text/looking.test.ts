@@ -1,0 +1,239 @@
+import { expect } from 'chai';
+import { finish } from '../../src/numeric/stepwise.ts';
+import { findOrderNotes, reportSteps } from '../../src/text/cleaning-report.ts';
+import { cleanText } from '../../src/text/cleaning.ts';
+import { findDate, readDate } from '../../src/text/dates.ts';
+import { findDuplicates } from '../../src/text/duplicates.ts';
+import { detectLanguage, languagesOf } from '../../src/text/languages.ts';
+import { findRemains, repairMojibake } from '../../src/text/remains.ts';
+import { FIRST_STEPS, newStep, withStep, type CleaningStep } from '../../src/text/steps.ts';
+import { stemmerOf } from '../../src/text/stems.ts';
+import { readTokens } from '../../src/text/tokens.ts';
+import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
+import { englishLexicon, textsOf } from '../examples.ts';
+
+const remainsOf = (steps: readonly CleaningStep[], ...texts: string[]) =>
+  finish(
+    findRemains(
+      texts.map((text) => cleanText(text, steps)),
+      finish(readTokens(textsOf(...texts), steps, new Set())),
+      englishLexicon(),
+    ),
+  );
+
+describe('what is left to clean', () => {
+  it('is listed by kind with counts, places and the step that removes it', () => {
+    const texts = [
+      'A nightbus came ▲▲ and the night bus left. The night was long, the bus late. Caf\u00c3\u00a9!!!! N7',
+      'Donaudampfschifffahrtsgesellschaftskapitän ▲ 🚌 at 10\u200b',
+    ];
+    const remains = remainsOf(FIRST_STEPS, ...texts);
+    const of = (kind: string) => remains.filter((row) => row.kind === kind);
+    expect(of('odd').map(({ text, count }) => [text, count])).to.deep.equal([
+      ['▲', 3],
+      ['\u200b', 1],
+      ['🚌', 1],
+    ]);
+    expect(of('odd').map(({ step }) => step)).to.deep.equal([
+      { kind: 'symbols', which: 'symbols' },
+      { kind: 'symbols', which: 'symbols' },
+      { kind: 'symbols', which: 'emoji' },
+    ]);
+    expect(of('runs').map(({ text }) => text)).to.deep.equal(['!!!!']);
+    expect(of('mojibake')).to.have.length(1);
+    expect(of('mojibake')[0].step).to.include({ replacement: 'é', matchCase: false });
+    expect(of('digits').map(({ text }) => text)).to.deep.equal(['n7']);
+    expect(of('long').map(({ text }) => text)).to.deep.equal(['donaudampfschifffahrtsgesellschaftskapitän']);
+    expect(of('glued')[0]).to.deep.include({ text: 'nightbus', count: 1 });
+    expect(of('glued')[0].step).to.include({ find: 'nightbus', replacement: 'night bus' });
+    for (const { places, kind, text } of remains) {
+      const { source, start, end } = places[0];
+      const there = texts[source].slice(start, end).toLowerCase();
+      expect(there, kind).to.equal(text);
+    }
+  });
+
+  it('is gone once the step it offers is taken', () => {
+    const texts = ['So ▲ nice!!! The nightbus, the night and the bus, night bus. Caf\u00c3\u00a9 🚌 n7'];
+    let steps: readonly CleaningStep[] = FIRST_STEPS;
+    for (let round = 0; round < 10; round++) {
+      const [first] = remainsOf(steps, ...texts);
+      if (!first) break;
+      const present = steps.find(({ kind }) => kind === first.step.kind && kind !== 'replace');
+      const step = { ...newStep(first.step.kind, steps), ...first.step };
+      steps = present
+        ? steps.map((each) =>
+            each === present
+              ? {
+                  ...each,
+                  ...first.step,
+                  ...(first.step.kind === 'symbols' ? { which: 'both' as const } : {}),
+                }
+              : each,
+          )
+        : withStep(steps, step);
+    }
+    expect(remainsOf(steps, ...texts)).to.deep.equal([]);
+    expect(cleanText(texts[0], steps).text)
+      .to.match(/café/)
+      .and.match(/night bus/);
+  });
+
+  it('repairs what was read in the wrong encoding, and leaves what was not', () => {
+    expect(repairMojibake('Ã©')).to.equal('é');
+    expect(repairMojibake('ã©')).to.equal('é');
+    expect(repairMojibake('â€œ')).to.equal('“');
+    expect(repairMojibake('夜')).to.equal(undefined);
+  });
+});
+
+describe('steps reported on', () => {
+  it('count their places and sources, with the most frequent pieces and an example', () => {
+    const steps: CleaningStep[] = [
+      { id: 'numbers', on: false, kind: 'numbers', inWords: false },
+      { id: 'repeats', on: true, kind: 'repeats', keep: 1 },
+      {
+        id: 'replace-1',
+        on: true,
+        kind: 'replace',
+        find: '(',
+        isPattern: true,
+        wholeWords: false,
+        matchCase: true,
+        replacement: '',
+      },
+    ];
+    const [numbers, repeats, broken] = finish(
+      reportSteps(textsOf('Sooo 4 of 7 and 4', 'sooo, yesss', 'no'), steps, new Set()),
+    );
+    expect([numbers.places, numbers.sources]).to.deep.equal([3, 1]);
+    expect(numbers.top).to.deep.equal([
+      { piece: '4', replacement: ' ', count: 2 },
+      { piece: '7', replacement: ' ', count: 1 },
+    ]);
+    expect([repeats.places, repeats.sources]).to.deep.equal([3, 2]);
+    expect(repeats.example).to.deep.equal({ before: 'Sooo 4 of 7 and 4', after: 'So 4 of 7 and 4' });
+    expect(broken.fault).to.match(/can’t be read/);
+  });
+
+  it('say where the order of two matters for this text, and only there', () => {
+    const hyphens: CleaningStep = { id: 'hyphens', on: true, kind: 'hyphens' };
+    const lineBreaks: CleaningStep = { id: 'lineBreaks', on: true, kind: 'lineBreaks' };
+    const text = textsOf('They were shar-\ning a fare.\nAnd more.');
+    const [note, ...others] = finish(findOrderNotes(text, [lineBreaks, hyphens]));
+    expect([note.first, note.second, others.length]).to.deep.equal(['lineBreaks', 'hyphens', 0]);
+    expect([note.now, note.swapped]).to.include('sharing');
+    expect(finish(findOrderNotes(textsOf('Nothing to join here.'), [lineBreaks, hyphens]))).to.deep.equal([]);
+    expect(finish(findOrderNotes(text, [{ ...lineBreaks, on: false }, hyphens]))).to.deep.equal([]);
+  });
+});
+
+describe('sources that say the same', () => {
+  const words = (from: number, to: number) =>
+    Array.from({ length: to - from }, (_, i) => `word${from + i}`).join(' ');
+  it('are found, whole or nearly, and others are not', () => {
+    const pairs = finish(
+      findDuplicates([
+        words(0, 60),
+        `Say: ${words(0, 60).toUpperCase()}`,
+        words(0, 50) + words(200, 210),
+        words(300, 360),
+        'no',
+        'no',
+      ]),
+    );
+    expect(pairs.map(({ a, b }) => `${a}-${b}`).sort()).to.deep.equal(['0-1', '0-2', '1-2']);
+    expect(pairs[0].overlap).to.be.at.least(0.97);
+    expect(finish(findDuplicates([words(0, 60), words(40, 100)]))).to.deep.equal([]);
+  });
+
+  it('are found in long texts by a sample of their shingles', () => {
+    const [pair, ...others] = finish(
+      findDuplicates([words(0, 3000), words(5000, 8000), words(0, 2800) + words(9000, 9200)]),
+    );
+    expect([pair.a, pair.b, others.length]).to.deep.equal([0, 2, 0]);
+    expect(pair.overlap).to.be.within(0.8, 1);
+  });
+});
+
+describe('languages', () => {
+  const SAMPLES: Record<string, string> = {
+    en: 'The bus was late and we had to wait in the rain for it.',
+    de: 'Der Bus war zu spät und wir haben im Regen auf ihn gewartet.',
+    fr: 'Le bus était en retard et nous avons attendu sous la pluie.',
+    es: 'El autobús llegó tarde y tuvimos que esperar bajo la lluvia.',
+    it: 'Il bus era in ritardo e abbiamo aspettato sotto la pioggia che non finiva.',
+    pt: 'O ônibus estava atrasado e nós não sabíamos o que fazer com a chuva.',
+    nl: 'De bus was te laat en we moesten in de regen wachten op het plein.',
+    sv: 'Bussen var sen och vi fick vänta i regnet på torget, det var kallt.',
+    zh: '公共汽车晚点了，我们不得不在雨中等待很长时间。',
+    ja: 'バスが遅れたので、私たちは雨の中で待たなければなりませんでした。',
+  };
+  it('are told of a single sentence', () => {
+    for (const [code, text] of Object.entries(SAMPLES)) expect(detectLanguage(text), text).to.equal(code);
+    expect(detectLanguage('ok')).to.equal('');
+    expect(detectLanguage('12 34')).to.equal('');
+  });
+
+  it('of a collection are that of most of its words', () => {
+    const { of, main } = languagesOf([SAMPLES.de.repeat(5), SAMPLES.en, SAMPLES.de, '…']);
+    expect(of).to.deep.equal(['de', 'en', 'de', '']);
+    expect(main).to.equal('de');
+    expect(languagesOf([]).main).to.equal('en');
+  });
+
+  it('have stop words and stems of their own', () => {
+    for (const [code, word] of Object.entries({
+      de: 'und',
+      fr: 'avec',
+      es: 'está',
+      it: 'non',
+      pt: 'não',
+      nl: 'niet',
+      sv: 'och',
+      zh: '的',
+      ja: 'の',
+    })) {
+      expect(stopWordsInForce(code as 'de', []).has(word), `${code} ${word}`).to.equal(true);
+    }
+    expect(stopWordsInForce(undefined, ['Bus']).get('bus')).to.equal('everywhere');
+    const same: [Parameters<typeof stemmerOf>[0], string, string][] = [
+      ['de', 'fahrten', 'fahrt'],
+      ['fr', 'attendions', 'attends'],
+      ['sv', 'bussarna', 'bussar'],
+      ['en', 'waiting', 'waits'],
+    ];
+    for (const [code, a, b] of same) expect(stemmerOf(code)(a), a).to.equal(stemmerOf(code)(b));
+    expect(stemmerOf('zh')('等待')).to.equal('等待');
+  });
+});
+
+describe('dates', () => {
+  it('are read in common notations', () => {
+    const cases: [string, string][] = [
+      ['2031-06-04', '2031-06-04'],
+      ['4/6/2031', '2031-06-04'],
+      ['04.06.31', '2031-06-04'],
+      ['4th of June 2031', '2031-06-04'],
+      ['June 4, 2031', '2031-06-04'],
+      ['4 Jun 2031', '2031-06-04'],
+      ['2031/6/4', '2031-06-04'],
+      ['2031-06-04T10:30', '2031-06-04'],
+    ];
+    for (const [text, date] of cases) expect(readDate(text, 'dmy')?.date, text).to.equal(date);
+    expect(readDate('4/6/2031', 'mdy')).to.include({ date: '2031-04-06', ambiguous: true });
+    expect(readDate('13/6/2031', 'mdy')).to.include({ date: '2031-06-13', ambiguous: false });
+    for (const text of ['', '31/2/2031', '29 February 2031', '4/6', '12345', '4/6/2031 was a day', 'June']) {
+      expect(readDate(text, 'dmy'), text).to.equal(undefined);
+    }
+    expect(readDate('29 February 2032', 'dmy')?.date).to.equal('2032-02-29');
+  });
+
+  it('are found in a text', () => {
+    expect(findDate('We met on 3 March 2025 and on 4/4/2025.', 'dmy')).to.include({
+      date: '2025-03-03',
+      index: 10,
+    });
+    expect(findDate('No date here, only 12:30.', 'dmy')).to.equal(undefined);
+  });
+});
