@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { readCsv } from '../core/src/formats/csv.ts';
 import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { benchBrowser } from './browser.ts';
+import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
 import { benchWarm } from './warm.ts';
 
@@ -103,4 +104,8 @@ const small = process.argv.includes('--small');
 benchCommand(100_000);
 if (!small) benchCommand(1_000_000);
 benchWarm(small ? 100_000 : 1_000_000);
-if (!process.argv.includes('--no-browser')) await benchBrowser(small ? 100_000 : 1_000_000);
+benchSteps(small ? 100_000 : 1_000_000);
+if (!process.argv.includes('--no-browser')) {
+  await benchBrowser(small ? 100_000 : 1_000_000);
+  await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);
+}

@@ -6,7 +6,7 @@ import { findBoundaries } from '../text/boundaries.ts';
 import { cleaningMarks, cleanText, type CleaningMark } from '../text/cleaning.ts';
 import { findOrderNotes, reportSteps } from '../text/cleaning-report.ts';
 import { cleanPlaces, type LayeredText } from '../text/offsets.ts';
-import { readPart, unreadPieces, type SourceText } from '../text/reading-part.ts';
+import { readPart, tidyPieces, unreadPieces, type Piece, type SourceText } from '../text/reading-part.ts';
 import { findRemains } from '../text/remains.ts';
 import { scanTokens } from '../text/scan.ts';
 import { CLEANING_KINDS, newStep, REPEATABLE, withStep, type CleaningStep } from '../text/steps.ts';
@@ -24,6 +24,10 @@ const TOP_WORDS = 60;
 const SHOWN_PLACES = 200;
 
 const leftOutOf = (state: StudyState): Set<string> => new Set(state.settings.speakers.leftOut);
+
+/** Characters round a shown part that are cleaned with it. */
+const MARGIN = 4000;
+const NO_BOUNDARIES = findBoundaries('');
 
 /** The cleaned text of a source as it is read: without what is cut and whoever is left out. */
 function layerOf(source: SourceText, state: StudyState): LayeredText {
@@ -58,22 +62,34 @@ export const CLEANING_VIEWS: ViewMakers<
     yield 0;
     const whole = original(sourceId);
     const { start, end } = partAround(whole, at);
-    const text: SourceText = { original: whole, cuts: source.cuts ?? [] };
-    const bounds = findBoundaries(whole);
-    const part = readPart(text, bounds, leftOutOf(state));
     const { steps } = state.settings.cleaning;
-    const cut = unreadPieces(text, bounds, leftOutOf(state)).map(([from, to]): CleaningMark => ({
+    const text: SourceText = { original: whole, cuts: source.cuts ?? [] };
+    const unread = unreadPieces(text, () => findBoundaries(whole), leftOutOf(state));
+    // Only what is shown is cleaned, and a little round it, so that what stands at its edge is what it is in the whole.
+    const near = { start: Math.max(0, start - MARGIN), end: Math.min(whole.length, end + MARGIN) };
+    const part = whole.slice(near.start, near.end);
+    const cuts = tidyPieces(
+      unread.map(([from, to]): Piece => [from - near.start, to - near.start]),
+      part.length,
+    );
+    const layer = readPart({ original: part, cuts }, NO_BOUNDARIES, new Set());
+    const moved = (mark: CleaningMark): CleaningMark => ({
+      ...mark,
+      start: mark.start + near.start,
+      end: mark.end + near.start,
+    });
+    const cut = cuts.map(([from, to]): CleaningMark => ({
       step: 'cut',
       start: from,
       end: to,
       replacement: '',
     }));
-    yield 0.3;
-    const marks = [...cleaningMarks(whole, steps, part), ...cut]
+    const marks = [...cleaningMarks(part, steps, layer, whole), ...cut]
+      .map(moved)
       .filter((mark) => mark.end > start && mark.start < end)
       .sort((a, b) => a.start - b.start || a.end - b.end);
-    yield 0.7;
-    const lines = cleanLines(whole.slice(start, end), start, cleanText(whole, steps, part));
+    const clean = cleanText(part, steps, layer, whole);
+    const lines = cleanLines(part, start - near.start, end - near.start, near.start, clean);
     return { text: whole.slice(start, end), start, total: whole.length, marks, lines };
   },
 
@@ -259,22 +275,25 @@ function* layersOf(study: StudyInput, original: (id: string) => string): Generat
   for (const source of textsOf(study, original)) yield layerOf(source, study.state);
 }
 
-/** The lines of a part of an original with what is left of each. */
-function cleanLines(text: string, start: number, layer: LayeredText): CleanLine[] {
+/** The lines of a stretch of a part of an original, which begins at `shift`, with what is left of each. */
+function cleanLines(
+  part: string,
+  start: number,
+  end: number,
+  shift: number,
+  layer: LayeredText,
+): CleanLine[] {
   const placeOf = cleanPlaces(layer);
   const lines: CleanLine[] = [];
-  let from = start;
   let cleanFrom = placeOf(start);
-  for (let at = 0; at <= text.length;) {
-    const found = text.indexOf('\n', at);
-    const end = found < 0 ? text.length : found + 1;
-    const cleanTo = placeOf(start + end);
-    const clean = layer.text.slice(cleanFrom, cleanTo);
-    lines.push({ start: from, end: start + end, clean: clean.replace(/\n$/, '') });
-    from = start + end;
+  for (let at = start; at < end;) {
+    const found = part.indexOf('\n', at);
+    const next = found < 0 || found >= end ? end : found + 1;
+    const cleanTo = placeOf(next);
+    const clean = layer.text.slice(cleanFrom, cleanTo).replace(/\n$/, '');
+    lines.push({ start: at + shift, end: next + shift, clean });
     cleanFrom = cleanTo;
-    if (found < 0) break;
-    at = end;
+    at = next;
   }
   return lines;
 }

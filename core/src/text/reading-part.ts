@@ -49,17 +49,20 @@ export function turnsOf(bounds: Boundaries, length: number, isMeant: (speaker: s
 /** The pieces of a source that are not read: what is cut, and the turns of those left out. */
 export function unreadPieces(
   source: SourceText,
-  bounds: Boundaries,
+  bounds: () => Boundaries,
   leftOut: ReadonlySet<string>,
 ): readonly Piece[] {
   if (leftOut.size === 0) return source.cuts;
   const { length } = source.original;
-  return tidyPieces([...source.cuts, ...turnsOf(bounds, length, (speaker) => leftOut.has(speaker))], length);
+  return tidyPieces(
+    [...source.cuts, ...turnsOf(bounds(), length, (speaker) => leftOut.has(speaker))],
+    length,
+  );
 }
 
 /** The part of an original that is read, with the way back; each piece left out leaves a line's end. */
 export function readPart(source: SourceText, bounds: Boundaries, leftOut: ReadonlySet<string>): LayeredText {
-  const edits = unreadPieces(source, bounds, leftOut).map(([start, end]): Edit => ({
+  const edits = unreadPieces(source, () => bounds, leftOut).map(([start, end]): Edit => ({
     start,
     end,
     replacement: '\n',

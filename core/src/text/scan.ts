@@ -1,3 +1,4 @@
+import { findSpecials } from './addresses.ts';
 import { originalPlaces, type LayeredText } from './offsets.ts';
 
 /** What a token is; only words and numbers can become concepts. */
@@ -37,8 +38,7 @@ function classify(): Uint8Array {
   return classes;
 }
 
-const SPECIAL =
-  /(?:https?:\/\/|www\.)[^\s<>"”)\]]*[^\s<>"”)\].,;:!?]|(?<![\p{L}\p{N}_%+.-])[\p{L}\p{N}_%+-]{1,64}(?:\.[\p{L}\p{N}_%+-]{1,64}){0,8}@[\p{L}\p{N}-]{1,64}(?:\.[\p{L}\p{N}-]{1,64}){1,8}|(?<![\p{L}\p{N}])[@#][\p{L}\p{N}_]+/gu;
+const KIND_OF_SPECIAL = { address: ADDRESS, handle: HANDLE, hashtag: HASHTAG } as const;
 const PICTOGRAPH = /\p{Extended_Pictographic}/u;
 const SURROGATE_LETTER = /[\p{L}\p{M}]/u;
 
@@ -50,23 +50,19 @@ export type TokenVisitor = (start: number, end: number, kind: number, joined: bo
  * initialisms, and addresses, handles, hashtags and emoji as one token each.
  */
 export function scanTokens(text: string, visit: TokenVisitor): void {
-  const specials =
-    text.includes('@') || text.includes('://') || text.includes('www.') || text.includes('#')
-      ? Array.from(text.matchAll(SPECIAL))
-      : [];
+  const specials = findSpecials(text);
   let nextSpecial = 0;
-  let specialAt = specials.length > 0 ? specials[0].index : -1;
+  let specialAt = specials.length > 0 ? specials[0].start : -1;
   let joined = false;
   let i = 0;
   while (i < text.length) {
     if (i === specialAt) {
-      const found = specials[nextSpecial][0];
-      const kind = found[0] === '#' ? HASHTAG : found[0] === '@' ? HANDLE : ADDRESS;
-      visit(i, i + found.length, kind, joined);
-      i += found.length;
+      const { end, kind } = specials[nextSpecial];
+      visit(i, end, KIND_OF_SPECIAL[kind], joined);
+      i = end;
       joined = true;
       nextSpecial++;
-      specialAt = nextSpecial < specials.length ? specials[nextSpecial].index : -1;
+      specialAt = nextSpecial < specials.length ? specials[nextSpecial].start : -1;
       continue;
     }
     const kind = CLASS_OF[text.charCodeAt(i)];

@@ -27,10 +27,11 @@ const wholeText = (id: string): string => {
   if (text === undefined) throw new Error('The text of a source is missing from this browser.');
   return text;
 };
-const original = (id: string): string => {
-  const source = texts.get(id);
+const originalAmong = (sources: ReadonlyMap<string, StudySource>, id: string): string => {
+  const source = sources.get(id);
   return source ? textOf(source, wholeText) : wholeText(id);
 };
+const original = (id: string): string => originalAmong(texts, id);
 const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(lexiconText));
 let engine: Engine | undefined;
 let engineStudy: string | undefined;
@@ -82,6 +83,9 @@ async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgre
   }
 }
 
+/** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
+const APART: ReadonlySet<ViewName> = new Set(['cleaning', 'split', 'splitParts', 'trim', 'speakerParts']);
+
 // One request at a time, so that two never compute the same stage side by side.
 let queue: Promise<unknown> = Promise.resolve();
 
@@ -102,8 +106,15 @@ async function answer<V extends ViewName>(
     studyId,
     state.sources.map((source) => source.part?.of ?? source.id),
   );
-  texts = new Map(state.sources.map((source) => [source.id, source]));
-  const context = { engine: own, study: input, original, lexicon: lexiconOnce };
+  const ownTexts = new Map(state.sources.map((source) => [source.id, source]));
+  // What runs beside another request leaves that one's texts alone; the engine asks for none of its own.
+  if (!APART.has(view)) texts = ownTexts;
+  const context = {
+    engine: own,
+    study: input,
+    original: (id: string) => originalAmong(ownTexts, id),
+    lexicon: lexiconOnce,
+  };
   const work = makeView(view, question, context);
   return drive(work, request, onProgress);
 }
@@ -119,6 +130,9 @@ const api: EngineWorker = {
     // The one used last is let go of last, as on the other side.
     known.delete(request.study);
     known.set(request.study, input);
+    if (APART.has(request.view) && request.studyId === engineStudy) {
+      return answer(request, input, onProgress).finally(() => cancelled.delete(request.request));
+    }
     const result = queue.then(() => answer(request, input, onProgress));
     queue = result.then(
       () => cancelled.delete(request.request),

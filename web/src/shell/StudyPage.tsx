@@ -1,6 +1,6 @@
 import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import {
   describeDecision,
@@ -50,7 +50,9 @@ function isStop(name: string | undefined): name is Stop {
 export function StudyPage() {
   const { id = '', stop } = useParams();
   const { modal } = App.useApp();
-  const loaded = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
+  const live = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
+  // A large study is drawn in slices, so that the page answers meanwhile.
+  const loaded = useDeferredValue(live);
   const decide = useCallback(
     (decision: Decision) => {
       makeDecision(id, decision).catch((error: unknown) => {

@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { App, Button, Checkbox } from 'antd';
+import { App } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { writeClipboardTable } from '@green-thicket/core/formats/csv';
 import { counted } from '@green-thicket/core/study/sentences';
@@ -17,7 +17,10 @@ const LONGEST_BAR = 34;
 const NAME_WIDTH = 150;
 const ATTRIBUTE_WIDTH = 100;
 
-/** The collection as a grid: attributes are typed, pasted and filled as in a spreadsheet; only rows in sight are drawn. */
+/**
+ * The collection as a grid: attributes are typed, pasted and filled as in a spreadsheet; only rows in sight are drawn. Their
+ * parts are the browser’s own, as those of the component library take ten times as long to draw.
+ */
 export function SourceGrid({
   rows,
   words,
@@ -46,7 +49,7 @@ export function SourceGrid({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
+    overscan: 5,
   });
   const working = new Set(workingSources(state).map((source) => source.id));
   const most = words ? Math.max(...words.values(), 1) : 1;
@@ -167,10 +170,14 @@ export function SourceGrid({
     >
       <div className="grid-head" role="row" style={layout}>
         <span role="columnheader">
-          <Checkbox
+          <input
+            type="checkbox"
+            className="tick"
             aria-label="Tick all"
             checked={allTicked}
-            indeterminate={!allTicked && ticked.size > 0}
+            ref={(box) => {
+              if (box) box.indeterminate = !allTicked && ticked.size > 0;
+            }}
             onChange={(event) => onTick(new Set(event.target.checked ? rows.map((source) => source.id) : []))}
           />
         </span>
@@ -198,7 +205,9 @@ export function SourceGrid({
               style={{ ...layout, transform: `translateY(${start}px)` }}
             >
               <span role="gridcell">
-                <Checkbox
+                <input
+                  type="checkbox"
+                  className="tick"
                   aria-label={`Tick ${source.name}`}
                   checked={ticked.has(source.id)}
                   onChange={(event) => {
@@ -277,14 +286,14 @@ export function SourceGrid({
                 );
               })}
               <span role="gridcell">
-                <Button
-                  size="small"
-                  type="text"
+                <button
+                  type="button"
+                  className="row-remove"
                   aria-label={`Remove ${source.name}`}
                   onClick={() => onRemove(source.id)}
                 >
                   ✕
-                </Button>
+                </button>
               </span>
             </div>
           );

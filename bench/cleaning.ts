@@ -1,0 +1,179 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { finish } from '../core/src/numeric/stepwise.ts';
+import { applyStep } from '../core/src/text/cleaning.ts';
+import { untouched } from '../core/src/text/offsets.ts';
+import { scanTokens } from '../core/src/text/scan.ts';
+import { CLEANING_KINDS, FIRST_STEPS, newStep, type CleaningStep } from '../core/src/text/steps.ts';
+import { readTokens } from '../core/src/text/tokens.ts';
+import { Browser, serve } from '../e2e/browser.ts';
+import { plantedCollection } from './collection.ts';
+
+/** What makes a collection untidy, put in after every so many words. */
+const DIRT = [
+  'https://larkhaven.example/n7?x=1',
+  '@larkbus',
+  '#nightbus',
+  '[laughs]',
+  '[00:12:44]',
+  '42',
+  '10pm',
+  'sooooo',
+  '🚌🚌',
+  '▲',
+  '“quoted”',
+  'café',
+  '&amp;',
+  '<b>bold</b>',
+  'long-\nwinded',
+  '!!!!',
+];
+
+/** Made-up texts as untidy as answers are. */
+export function untidyTexts(words: number, wordsPerSource: number): string[] {
+  const { texts } = plantedCollection({ words, wordsPerSource, themes: 8, conceptsPerTheme: 10, seed: 7 });
+  let dirt = 0;
+  return texts.map((text) =>
+    text.replace(/(?:\S+\s+){12}/g, (run) => `${run}${DIRT[dirt++ % DIRT.length]} `),
+  );
+}
+
+const REPEATS = 5;
+function medianTime(work: () => void): number {
+  const times = Array.from({ length: REPEATS }, () => {
+    const started = performance.now();
+    work();
+    return performance.now() - started;
+  });
+  return times.sort((a, b) => a - b)[REPEATS >> 1];
+}
+
+/** The step with what it needs to do something. */
+function benchStep(kind: (typeof CLEANING_KINDS)[number]): CleaningStep {
+  const step = newStep(kind, []);
+  if (step.kind === 'lines') return { ...step, pattern: '^Page \\d+$' };
+  if (step.kind === 'replace') return { ...step, find: 'b[aeiou]d', isPattern: true };
+  return step;
+}
+
+/** Words a second of each step, over a collection of many small sources. */
+export function benchSteps(words: number): void {
+  const texts = untidyTexts(words, 200);
+  let count = 0;
+  for (const text of texts) scanTokens(text, () => count++);
+  console.log(
+    `\n## Cleaning, ${count.toLocaleString('en-GB')} words in ${texts.length.toLocaleString('en-GB')} sources\n`,
+  );
+  console.log('| step | median ms | words a second |');
+  console.log('|---|---:|---:|');
+  const row = (name: string, time: number): void =>
+    console.log(
+      `| ${name} | ${Math.round(time)} | ${Math.round(count / (time / 1000)).toLocaleString('en-GB')} |`,
+    );
+  const layers = texts.map(untouched);
+  for (const kind of CLEANING_KINDS) {
+    const step = benchStep(kind);
+    row(
+      kind,
+      medianTime(() => {
+        for (const layer of layers) applyStep(layer, step);
+      }),
+    );
+  }
+  const sources = texts.map((original) => ({ original, cuts: [] }));
+  row(
+    '**the first five steps, sentences and tokens**',
+    medianTime(() => finish(readTokens(sources, FIRST_STEPS, new Set()))),
+  );
+}
+
+/** Memory of the browser’s processes, in MB. */
+function memoryOf(browser: Browser): number {
+  const lines = execFileSync('ps', ['-eo', 'rss,args'], { encoding: 'utf8' }).split('\n');
+  const own = lines.filter((line) => line.includes(browser.profile) && line.includes('--type=renderer'));
+  return Math.round(own.reduce((sum, line) => sum + Number.parseInt(line, 10), 0) / 1024);
+}
+
+const WATCH = `
+  window.longest = 0;
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) window.longest = Math.max(window.longest, entry.duration);
+  }).observe({ type: 'longtask' });
+`;
+
+/** Times the real interface with many small sources and with a single huge one: brought in, then looked at in Clean. */
+export async function benchIntake(smallSources: number, wordsOfHuge: number): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
+  const served = await serve();
+  const collections: [string, string[]][] = [
+    [
+      `${smallSources.toLocaleString('en-GB')} sources of 40 words`,
+      untidyTexts(smallSources * 40, 30).slice(0, smallSources),
+    ],
+    [`one source of ${wordsOfHuge.toLocaleString('en-GB')} words`, untidyTexts(wordsOfHuge, wordsOfHuge)],
+  ];
+  console.log('\n## Browser, bringing in and cleaning (one run each)\n');
+  console.log(
+    '| collection | ms to the list | ms to every stop | ms to the text in Clean | longest hold of the page’s thread, ms | memory, MB |',
+  );
+  console.log('|---|---:|---:|---:|---:|---:|');
+  for (const [name, texts] of collections) {
+    const browser = new Browser();
+    try {
+      await browser.start();
+      await browser.driver.manage().setTimeouts({ script: 300_000 });
+      await browser.driver.get(served.address);
+      await browser.press('Start an empty study');
+      const input = await browser.find('input[type=file][multiple]');
+      // As files of a folder: the driver can't type thousands of paths, so they come as one archive of a drop would.
+      if (texts.length > 1) {
+        await browser.driver.executeScript(
+          `window.files = new DataTransfer();
+          for (const [i, text] of arguments[0].entries()) window.files.items.add(new File([text], String(i).padStart(5, '0') + '.txt'));`,
+          texts,
+        );
+      } else writeFileSync(join(folder, 'huge.txt'), texts[0]);
+      await browser.driver.executeScript(WATCH);
+      if (texts.length > 1) {
+        await browser.driver.executeScript(
+          `window.started = performance.now();
+          window.dispatchEvent(new DragEvent('drop', { dataTransfer: window.files, bubbles: true, cancelable: true }));`,
+        );
+      } else {
+        await browser.driver.executeScript(
+          "arguments[0].addEventListener('change', () => { window.started = performance.now(); }, { capture: true })",
+          input,
+        );
+        await input.sendKeys(join(folder, 'huge.txt'));
+      }
+      const waited = (condition: string): Promise<number> =>
+        browser.driver.executeAsyncScript<number>(`
+          const done = arguments[arguments.length - 1];
+          const look = () => {
+            if (${condition}) done(performance.now() - window.started);
+            else requestAnimationFrame(look);
+          };
+          look();
+        `);
+      const toList = await waited("document.querySelector('.grid-row')");
+      const toStops = await waited(
+        "/up to date/.test(document.querySelector('.trail li:nth-child(6) .trail-figure').textContent) && document.querySelector('.status-now').textContent === 'up to date'",
+      );
+      await browser.driver.executeScript(
+        `window.started = performance.now(); document.querySelector('.trail a[href*="/clean"]').click();`,
+      );
+      const toClean = await waited("document.querySelector('.clean-body')");
+      await browser.settled();
+      const longest = await browser.driver.executeScript<number>('return window.longest');
+      console.log(
+        `| ${name} | ${[toList, toStops, toClean, longest].map(Math.round).join(' | ')} | ${memoryOf(browser)} |`,
+      );
+    } finally {
+      await browser.end();
+    }
+  }
+  served.close();
+  rmSync(folder, { recursive: true });
+}
