@@ -1,6 +1,7 @@
 // Takes the pictures of docs/screenshots from the sample study: npm run screenshots (after a build).
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
 import { Browser, root, serve } from './browser.ts';
 
 const folder = join(root, 'docs/screenshots');
@@ -36,6 +37,26 @@ try {
     await browser.settled();
     await picture(name);
   }
+  await browser.driver.get(served.address);
+  await browser.press('Start an empty study');
+  await (
+    await browser.find('input[type=file][multiple]')
+  ).sendKeys(join(root, 'demo/night-buses-survey/survey.csv'));
+  await browser.find('.preview-table');
+  await browser.click('[aria-label="Text column"]');
+  await browser.driver.actions().sendKeys('remarks', Key.ENTER).perform();
+  await browser.waitForText('.table-note', '48 of 120');
+  await picture('table');
+  await browser.press('Add 72 sources');
+  await browser.press('OK');
+  await browser.settled();
+  await browser.goTo('clean');
+  await browser.choose('Left to clean');
+  await browser.find('.remain-line');
+  await browser.click('[aria-label="Odd characters"] .row-button');
+  await browser.find('.found-place');
+  await browser.settled();
+  await picture('left-to-clean');
 } finally {
   await browser.end();
   served.close();

@@ -27,6 +27,8 @@ const leftOutOf = (state: StudyState): Set<string> => new Set(state.settings.spe
 
 /** Characters round a shown part that are cleaned with it. */
 const MARGIN = 4000;
+/** Characters shown of a source at once: with a mark at every capital, more would be slow to draw. */
+const SHOWN_TEXT = 16_000;
 const NO_BOUNDARIES = findBoundaries('');
 
 /** The cleaned text of a source as it is read: without what is cut and whoever is left out. */
@@ -61,7 +63,7 @@ export const CLEANING_VIEWS: ViewMakers<
     if (!source) return { text: '', start: 0, total: 0, marks: [], lines: [] };
     yield 0;
     const whole = original(sourceId);
-    const { start, end } = partAround(whole, at);
+    const { start, end } = partAround(whole, at, SHOWN_TEXT);
     const { steps } = state.settings.cleaning;
     const text: SourceText = { original: whole, cuts: source.cuts ?? [] };
     const unread = unreadPieces(text, () => findBoundaries(whole), leftOutOf(state));
