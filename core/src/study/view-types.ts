@@ -1,5 +1,7 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
+import type { Branches } from '../reading/branches.ts';
+import type { LineOrder } from '../reading/concordance.ts';
 import type { CleaningMark } from '../text/cleaning.ts';
 import type { OrderNote, StepReport } from '../text/cleaning-report.ts';
 import type { LanguageCode } from '../text/language-names.ts';
@@ -15,10 +17,23 @@ import type { Recipe } from './recipe.ts';
 import type { StudySource } from './study.ts';
 
 /** What is selected, and so what the Reader shows. */
-export type Selection =
+export type Selection = PlainSelection | FollowingSelection;
+
+/** A selection’s mentions that some words follow, or precede. */
+export interface FollowingSelection {
+  readonly kind: 'following';
+  readonly of: PlainSelection;
+  readonly direction: 'after' | 'before';
+  /** From the mention outwards, small letters. */
+  readonly words: readonly string[];
+}
+
+export type PlainSelection =
   | { readonly kind: 'concept'; readonly key: string }
   | { readonly kind: 'link'; readonly keys: readonly [string, string] }
   | { readonly kind: 'theme'; readonly letter: string }
+  /** What was typed into the search. */
+  | { readonly kind: 'search'; readonly query: string }
   | {
       readonly kind: 'cell';
       readonly letter: string;
@@ -251,6 +266,10 @@ export interface MarkRow {
 
 export interface PassagesView {
   readonly title: string;
+  /** What is counted: windows, or places of words that were searched for or are no chosen concept. */
+  readonly unit: 'window' | 'place';
+  /** Why the search can't be done. */
+  readonly fault?: string;
   readonly windows: number;
   readonly total: number;
   readonly sources: number;
@@ -266,6 +285,43 @@ export interface SourceView {
   /** Characters of the whole original. */
   readonly total: number;
   readonly marks: readonly MarkRow[];
+}
+
+/** A line of a concordance: a mention with what stands left and right of it, in the original words. */
+export interface ConcordanceLine {
+  readonly sourceId: string;
+  readonly start: number;
+  readonly end: number;
+  readonly left: string;
+  readonly hit: string;
+  readonly right: string;
+}
+
+export interface ConcordanceView {
+  readonly title: string;
+  readonly total: number;
+  readonly lines: readonly ConcordanceLine[];
+  /** Lines of each group, where the question names an attribute. */
+  readonly fault?: string;
+}
+
+/** Where concepts occur: one row each, from the first word of the collection to the last. */
+export interface DispersionView {
+  readonly rows: readonly {
+    readonly title: string;
+    readonly letter: string;
+    readonly total: number;
+    /** Share of the collection's words before each mention, and the place to read it. */
+    readonly places: readonly { readonly at: number; readonly sourceId: string; readonly start: number }[];
+    /** Mentions of each source worked with. */
+    readonly perSource: readonly number[];
+  }[];
+  /** Where each source begins, as a share of the collection's words. */
+  readonly sourceStarts: readonly number[];
+}
+
+export interface BranchesView extends Branches {
+  readonly title: string;
 }
 
 /** The live figures of the trail. */
@@ -312,6 +368,21 @@ export interface ViewQuestions {
   map: null;
   compare: null;
   passages: { readonly selection: Selection; readonly limit: number };
+  concordance: {
+    readonly selection: Selection;
+    readonly order: LineOrder;
+    /** Characters of context on each side. */
+    readonly context: number;
+    readonly limit: number;
+    /** Only lines of sources with this value of an attribute. */
+    readonly group: { readonly attribute: string; readonly value: string } | null;
+  };
+  dispersion: { readonly selections: readonly Selection[] };
+  branches: {
+    readonly selection: Selection;
+    readonly direction: 'after' | 'before';
+    readonly path: readonly string[];
+  };
   source: { readonly sourceId: string; readonly selection: Selection | null; readonly at: number };
 }
 
@@ -342,6 +413,9 @@ export interface ViewAnswers {
   compare: CompareView;
   passages: PassagesView;
   source: SourceView;
+  concordance: ConcordanceView;
+  dispersion: DispersionView;
+  branches: BranchesView;
 }
 
 export type ViewName = keyof ViewAnswers;

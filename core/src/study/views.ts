@@ -1,23 +1,13 @@
 import { scoreOf } from '../concepts/selection.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
-import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
-import { partAround } from './part-around.ts';
+import { READING_VIEWS } from './reading-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
-import type {
-  CandidateRow,
-  LinkRow,
-  MarkRow,
-  Selection,
-  ViewAnswers,
-  ViewName,
-  ViewQuestions,
-} from './view-types.ts';
-import { conceptLabels, fewestInWindow, type StageName } from './stages.ts';
-import { comparedAttribute, groupsOf } from './study.ts';
-import { workingSources } from './subset.ts';
+import type { CandidateRow, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
+import { conceptLabels, type StageName } from './stages.ts';
+import { comparedAttribute } from './study.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
@@ -46,6 +36,9 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   map: 'map',
   compare: 'comparison',
   passages: 'themes',
+  concordance: 'themes',
+  dispersion: 'themes',
+  branches: 'themes',
   source: 'themes',
 };
 
@@ -61,6 +54,7 @@ export function* makeView<V extends ViewName>(
 const MAKERS: ViewMakers<ViewName> = {
   ...SOURCE_VIEWS,
   ...CLEANING_VIEWS,
+  ...READING_VIEWS,
 
   *overview(_, { engine, study }) {
     const tokens = yield* engine.compute('tokens', study);
@@ -196,103 +190,4 @@ const MAKERS: ViewMakers<ViewName> = {
       comparison: yield* engine.compute('comparison', study),
     };
   },
-
-  *passages({ selection, limit }, context) {
-    const { engine, study, original } = context;
-    const tokens = yield* engine.compute('tokens', study);
-    const concepts = yield* engine.compute('concepts', study);
-    const counts = yield* engine.compute('counts', study);
-    const windows = yield* engine.compute('windows', study);
-    const { title, query } = yield* resolveSelection(selection, context);
-    const found = findPassages(tokens, concepts, counts, windows, query, {
-      limit,
-      order: query.kind === 'theme' ? 'marks' : 'text',
-    });
-    const asRows = yield* markRows(context);
-    const sources = workingSources(study.state);
-    return {
-      title,
-      windows: found.windows,
-      total: found.total,
-      sources: found.sources,
-      perSource: Array.from(found.windowsPerSource),
-      rows: found.passages.map((passage) => {
-        const { id } = sources[passage.source];
-        return {
-          sourceId: id,
-          paragraph: passage.paragraph,
-          start: passage.start,
-          end: passage.end,
-          text: original(id).slice(passage.start, passage.end),
-          marks: asRows(passage.marks),
-          windows: passage.windows,
-          shortened: passage.shortened,
-        };
-      }),
-    };
-  },
-
-  *source({ sourceId, selection, at }, context) {
-    const { engine, study, original } = context;
-    const number = workingSources(study.state).findIndex((source) => source.id === sourceId);
-    if (!study.state.sources.some((source) => source.id === sourceId)) {
-      return { text: '', start: 0, total: 0, marks: [] };
-    }
-    const whole = original(sourceId);
-    let marks: MarkRow[] = [];
-    // A source outside the subset can be read, but nothing is counted in it.
-    if (selection && number >= 0) {
-      const tokens = yield* engine.compute('tokens', study);
-      const concepts = yield* engine.compute('concepts', study);
-      const { query } = yield* resolveSelection(selection, context);
-      const asRows = yield* markRows(context);
-      marks = asRows(marksInSource(tokens, concepts, number, new Set(query.concepts)));
-    }
-    const { start, end } = partAround(whole, at >= 0 ? at : (marks[0]?.start ?? 0));
-    return {
-      text: whole.slice(start, end),
-      start,
-      total: whole.length,
-      marks: marks.filter((mark) => mark.start >= start && mark.end <= end),
-    };
-  },
 };
-
-/** Turns marks by concept number into marks by key, with the letter of their theme. */
-function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Mark[]) => MarkRow[]> {
-  const { keys } = yield* engine.compute('concepts', study);
-  const { themeOf, themes } = yield* engine.compute('themes', study);
-  return (marks) =>
-    marks.map(({ start, end, concept }) => ({
-      start,
-      end,
-      key: keys[concept],
-      letter: themeOf[concept] < 0 ? '' : themes[themeOf[concept]].letter,
-    }));
-}
-
-/** What a selection asks of the passages; one that is gone from the study asks for nothing. */
-function* resolveSelection(
-  selection: Selection,
-  { engine, study }: ViewContext,
-): Stepwise<{ title: string; query: PassageQuery }> {
-  const { keys } = yield* engine.compute('concepts', study);
-  const labels = conceptLabels(study.state, keys);
-  const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
-  if (selection.kind === 'concept' || selection.kind === 'link') {
-    const asked = selection.kind === 'concept' ? [selection.key] : selection.keys;
-    const concepts = asked.map((key) => keys.indexOf(key));
-    const title = asked.map((key, i) => (concepts[i] < 0 ? key : labels[concepts[i]])).join(' — ');
-    return { title, query: concepts.includes(-1) ? nothing : { kind: 'concepts', concepts } };
-  }
-  const { themes } = yield* engine.compute('themes', study);
-  const theme = themes.find(({ letter }) => letter === selection.letter);
-  if (!theme) return { title: selection.letter, query: nothing };
-  const query = { kind: 'theme', concepts: theme.concepts, fewest: fewestInWindow(study.state) } as const;
-  const title = `${theme.letter} ${theme.label}`;
-  if (selection.kind === 'theme') return { title, query };
-  const { names, groupOf } = groupsOf(workingSources(study.state), selection.attribute);
-  const group = names.indexOf(selection.group);
-  const sources = new Set(Array.from(groupOf.keys()).filter((s) => group >= 0 && groupOf[s] === group));
-  return { title: `${title} · ${selection.group}`, query: { ...query, sources } };
-}

@@ -7,7 +7,8 @@ import { comparedAttribute, groupsOf, type StudySource } from '@green-thicket/co
 import { workingSources } from '@green-thicket/core/study/subset';
 import { counted } from '@green-thicket/core/study/sentences';
 import { MarkedText } from './MarkedText.tsx';
-import { useSelection, type OpenSource } from './selection.ts';
+import { LOOK_NAMES } from '../reading/look-names.ts';
+import { LOOKS, useSelection, type OpenSource } from './selection.ts';
 
 const FIRST_PASSAGES = 30;
 
@@ -54,7 +55,7 @@ function PassageList({ selection }: { selection: Selection }) {
   const [limit, setLimit] = useState(FIRST_PASSAGES);
   const { data, isPlaceholderData } = useView('passages', { selection, limit });
   const { state } = useStudy();
-  const { openSource, select } = useSelection();
+  const { openSource, select, look, setLook } = useSelection();
   if (!data) return <p className="reader-empty">Finding passages …</p>;
   const sourceOf = new Map(state.sources.map((source) => [source.id, source]));
   return (
@@ -67,8 +68,21 @@ function PassageList({ selection }: { selection: Selection }) {
       </div>
       <p className="reader-count">
         {data.windows === 0
-          ? 'No window has this.'
-          : `${counted(data.windows, 'window')} in ${counted(data.total, 'passage')} of ${counted(data.sources, 'source')}`}
+          ? (data.fault ?? (data.unit === 'place' ? 'It stands nowhere.' : 'No window has this.'))
+          : `${counted(data.windows, data.unit)} in ${counted(data.total, 'passage')} of ${counted(data.sources, 'source')}`}
+      </p>
+      <p className="look-links">
+        {LOOKS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            className="linklike"
+            aria-pressed={look === each}
+            onClick={() => setLook(each)}
+          >
+            {LOOK_NAMES[each]}
+          </button>
+        ))}
       </p>
       {data.rows.map((passage) => {
         const source = sourceOf.get(passage.sourceId);

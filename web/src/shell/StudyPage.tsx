@@ -22,12 +22,15 @@ import { LinksStop } from '../stops/links/LinksStop.tsx';
 import { MapStop } from '../stops/map/MapStop.tsx';
 import { SourcesStop } from '../stops/sources/SourcesStop.tsx';
 import { ThemesStop } from '../stops/themes/ThemesStop.tsx';
+import { ReadingStage } from '../reading/ReadingStage.tsx';
+import { SearchBox } from '../reading/SearchBox.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { FileDrop } from './FileDrop.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { Reader } from './Reader.tsx';
 import { RegisterKeeper } from './RegisterKeeper.tsx';
+import { useSelection } from './selection.ts';
 import { StatusLine } from './StatusLine.tsx';
 import { StudyContext, type OpenStudy } from './study-context.ts';
 import { STOP_NAMES, Trail } from './Trail.tsx';
@@ -49,6 +52,7 @@ function isStop(name: string | undefined): name is Stop {
 /** A study: its title and trail, the stop that is open, and the Reader. */
 export function StudyPage() {
   const { id = '', stop } = useParams();
+  const { look } = useSelection();
   const { modal } = App.useApp();
   const live = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
   // A large study is drawn in slices, so that the page answers meanwhile.
@@ -121,6 +125,7 @@ export function StudyPage() {
               {STOP_NAMES[stop]} of {state.title}
             </h1>
             <EditableTitle />
+            <SearchBox />
             <div className="title-actions">
               <span className="kept-note">
                 Kept in this browser ·{' '}
@@ -157,7 +162,7 @@ export function StudyPage() {
           <PointedStepContext.Provider value={pointing}>
             <MethodSentence stop={stop} />
             <div className="columns">
-              <Stage />
+              {look ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
               <Reader />
             </div>
           </PointedStepContext.Provider>

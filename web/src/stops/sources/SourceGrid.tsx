@@ -15,7 +15,7 @@ const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
 /** Least widths of the columns, in pixels. */
 const NAME_WIDTH = 150;
-const ATTRIBUTE_WIDTH = 100;
+const ATTRIBUTE_WIDTH = 84;
 
 /**
  * The collection as a grid: attributes are typed, pasted and filled as in a spreadsheet; only rows in sight are drawn. Their

@@ -1,0 +1,337 @@
+import { alongPath, branchesOf } from '../reading/branches.ts';
+import { orderOfLines } from '../reading/concordance.ts';
+import {
+  hitsIn,
+  hitsOf,
+  NO_HITS,
+  passagesOfHits,
+  sentenceAt,
+  sourcesOfHits,
+  type Hits,
+} from '../reading/hits.ts';
+import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
+import { findHits, readQuery, SearchError } from '../reading/search.ts';
+import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
+import type { Stepwise } from '../numeric/stepwise.ts';
+import { partAround } from './part-around.ts';
+import { conceptLabels, fewestInWindow, languageOf } from './stages.ts';
+import { groupsOf } from './study.ts';
+import { workingSources } from './subset.ts';
+import type { ViewContext, ViewMakers } from './view-context.ts';
+import type { ConcordanceLine, FollowingSelection, MarkRow, PassagesView, Selection } from './view-types.ts';
+
+/** The views that show the original words behind a selection. */
+export const READING_VIEWS: ViewMakers<'passages' | 'source' | 'concordance' | 'dispersion' | 'branches'> = {
+  *passages({ selection, limit }, context) {
+    const { engine, study, original } = context;
+    const tokens = yield* engine.compute('tokens', study);
+    const concepts = yield* engine.compute('concepts', study);
+    const counts = yield* engine.compute('counts', study);
+    const windows = yield* engine.compute('windows', study);
+    const resolved = yield* resolveSelection(selection, context);
+    if (resolved.hits) return yield* passagesOfPlaces(resolved, limit, context);
+    const { title, query } = resolved;
+    const found = findPassages(tokens, concepts, counts, windows, query, {
+      limit,
+      order: query.kind === 'theme' ? 'marks' : 'text',
+    });
+    const asRows = yield* markRows(context);
+    const sources = workingSources(study.state);
+    return {
+      title,
+      unit: 'window',
+      windows: found.windows,
+      total: found.total,
+      sources: found.sources,
+      perSource: Array.from(found.windowsPerSource),
+      rows: found.passages.map((passage) => {
+        const { id } = sources[passage.source];
+        return {
+          sourceId: id,
+          paragraph: passage.paragraph,
+          start: passage.start,
+          end: passage.end,
+          text: original(id).slice(passage.start, passage.end),
+          marks: asRows(passage.marks),
+          windows: passage.windows,
+          shortened: passage.shortened,
+        };
+      }),
+    };
+  },
+
+  *source({ sourceId, selection, at }, context) {
+    const { engine, study, original } = context;
+    const number = workingSources(study.state).findIndex((source) => source.id === sourceId);
+    if (!study.state.sources.some((source) => source.id === sourceId)) {
+      return { text: '', start: 0, total: 0, marks: [] };
+    }
+    const whole = original(sourceId);
+    let marks: MarkRow[] = [];
+    // A source outside the subset can be read, but nothing is counted in it.
+    if (selection && number >= 0) {
+      const tokens = yield* engine.compute('tokens', study);
+      const concepts = yield* engine.compute('concepts', study);
+      const { query, hits } = yield* resolveSelection(selection, context);
+      const asRows = yield* markRows(context);
+      marks = hits
+        ? marksOfHits(
+            tokens,
+            hitsIn(tokens, hits, (source) => source === number),
+          )
+        : asRows(marksInSource(tokens, concepts, number, new Set(query.concepts)));
+    }
+    const { start, end } = partAround(whole, at >= 0 ? at : (marks[0]?.start ?? 0));
+    return {
+      text: whole.slice(start, end),
+      start,
+      total: whole.length,
+      marks: marks.filter((mark) => mark.start >= start && mark.end <= end),
+    };
+  },
+
+  *concordance({ selection, order, context: reach, limit, group }, context) {
+    const { engine, study, original } = context;
+    const tokens = yield* engine.compute('tokens', study);
+    const { title, hits: all, fault } = yield* hitsOfSelection(selection, context);
+    const sources = workingSources(study.state);
+    const isMeant = (source: number): boolean =>
+      group === null || (sources[source].attributes[group.attribute] ?? '').trim() === group.value;
+    const hits = group === null ? all : hitsIn(tokens, all, isMeant);
+    const lines: ConcordanceLine[] = [];
+    for (const line of orderOfLines(tokens, hits, order).subarray(0, limit)) {
+      const { id } = sources[tokens.sentenceSource[sentenceAt(tokens, hits.first[line])]];
+      const text = original(id);
+      const start = tokens.start[hits.first[line]];
+      const end = tokens.end[hits.end[line] - 1];
+      lines.push({
+        sourceId: id,
+        start,
+        end,
+        left: oneLine(text.slice(Math.max(0, start - reach), start)),
+        hit: text.slice(start, end),
+        right: oneLine(text.slice(end, end + reach)),
+      });
+    }
+    return { title, total: hits.first.length, lines, ...(fault === undefined ? {} : { fault }) };
+  },
+
+  *dispersion({ selections }, context) {
+    const { engine, study } = context;
+    const tokens = yield* engine.compute('tokens', study);
+    const { keys } = yield* engine.compute('concepts', study);
+    const { themeOf, themes } = yield* engine.compute('themes', study);
+    const sources = workingSources(study.state);
+    const words = Math.max(1, tokens.type.length);
+    const rows = [];
+    for (const selection of selections) {
+      const { title, hits } = yield* hitsOfSelection(selection, context);
+      const sourceOf = sourcesOfHits(tokens, hits);
+      const perSource = new Int32Array(sources.length);
+      for (const source of sourceOf) perSource[source]++;
+      const concept = selection.kind === 'concept' ? keys.indexOf(selection.key) : -1;
+      const letter =
+        selection.kind === 'theme' || selection.kind === 'cell'
+          ? selection.letter
+          : concept >= 0 && themeOf[concept] >= 0
+            ? themes[themeOf[concept]].letter
+            : '';
+      rows.push({
+        title,
+        letter,
+        total: hits.first.length,
+        places: Array.from(evenly(hits.first.length, MOST_TICKS), (i) => ({
+          at: hits.first[i] / words,
+          sourceId: sources[sourceOf[i]].id,
+          start: tokens.start[hits.first[i]],
+        })),
+        perSource: Array.from(perSource),
+      });
+    }
+    const sourceStarts = sources.map((_, source) => tokens.sentenceFirst[tokens.sourceFirst[source]] / words);
+    return { rows, sourceStarts };
+  },
+
+  *branches({ selection, direction, path }, context) {
+    const tokens = yield* context.engine.compute('tokens', context.study);
+    const { title, hits } = yield* hitsOfSelection(selection, context);
+    return { title, ...branchesOf(tokens, hits, sentencesOf(tokens), direction, path) };
+  },
+};
+
+/** Ticks drawn of one row; of more, as many are taken evenly. */
+const MOST_TICKS = 1500;
+
+function* evenly(count: number, most: number): Generator<number> {
+  const shown = Math.min(count, most);
+  for (let i = 0; i < shown; i++) yield Math.floor((i * count) / shown);
+}
+
+const oneLine = (text: string): string => text.replace(/\s+/g, ' ');
+
+const sentencesOfTokens = new WeakMap<Tokens, Int32Array>();
+function sentencesOf(tokens: Tokens): Int32Array {
+  let sentences = sentencesOfTokens.get(tokens);
+  if (!sentences) sentencesOfTokens.set(tokens, (sentences = sentenceOfTokens(tokens)));
+  return sentences;
+}
+
+/** What a selection asks for: windows of chosen concepts, or places of words. */
+interface Resolved {
+  readonly title: string;
+  readonly query: PassageQuery;
+  readonly hits?: Hits;
+  readonly fault?: string;
+}
+
+const NOTHING: PassageQuery = { kind: 'concepts', concepts: [] };
+
+function* searched(typed: string, { engine, study, lexicon }: ViewContext): Stepwise<Resolved> {
+  const tokens = yield* engine.compute('tokens', study);
+  const terms = yield* engine.compute('terms', study);
+  const languages = yield* engine.compute('languages', study);
+  const title = `“${typed}”`;
+  try {
+    const isEnglish = languageOf(study.state, languages) === 'en';
+    const hits = findHits(
+      readQuery(typed),
+      tokens,
+      terms,
+      sentencesOf(tokens),
+      isEnglish ? lexicon() : undefined,
+    );
+    return { title, query: NOTHING, hits };
+  } catch (error) {
+    if (error instanceof SearchError) return { title, query: NOTHING, hits: NO_HITS, fault: error.message };
+    throw error;
+  }
+}
+
+/** The mentions of a selection that some words follow, with those words. */
+function* following({ of, direction, words }: FollowingSelection, context: ViewContext): Stepwise<Resolved> {
+  const tokens = yield* context.engine.compute('tokens', context.study);
+  const { title, hits } = yield* hitsOfSelection(of, context);
+  const along = alongPath(tokens, hits, sentencesOf(tokens), direction, words);
+  const more = words.length;
+  return {
+    title:
+      direction === 'after'
+        ? `${title} … ${words.join(' ')}`
+        : `${[...words].reverse().join(' ')} … ${title}`,
+    query: NOTHING,
+    hits: {
+      first: Int32Array.from(along, (i) => hits.first[i] - (direction === 'before' ? more : 0)),
+      end: Int32Array.from(along, (i) => hits.end[i] + (direction === 'after' ? more : 0)),
+    },
+  };
+}
+
+/** The places of a candidate that is no chosen concept. */
+function* unchosen(key: string, { engine, study }: ViewContext): Stepwise<Resolved> {
+  const candidates = yield* engine.compute('candidates', study);
+  const asked = candidates.keys.indexOf(key);
+  const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
+  const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (candidate) => candidate === asked);
+  return { title: study.state.conceptLabels[key] ?? key, query: NOTHING, hits };
+}
+
+/** Every mention a selection stands for: of its concepts, in the sources it names, or of what was searched for. */
+function* hitsOfSelection(
+  selection: Selection,
+  context: ViewContext,
+): Stepwise<{ title: string; hits: Hits; fault?: string }> {
+  const { title, query, hits, fault } = yield* resolveSelection(selection, context);
+  if (hits) return { title, hits, ...(fault === undefined ? {} : { fault }) };
+  const { engine, study } = context;
+  const concepts = yield* engine.compute('concepts', study);
+  const tokens = yield* engine.compute('tokens', study);
+  const asked = new Set(query.concepts);
+  const all = hitsOf(concepts.occurrence, concepts.occurrenceFirst, concepts.occurrenceEnd, (concept) =>
+    asked.has(concept),
+  );
+  const meant = query.kind === 'theme' ? query.sources : undefined;
+  return { title, hits: meant ? hitsIn(tokens, all, (source) => meant.has(source)) : all };
+}
+
+function marksOfHits(tokens: Tokens, hits: Hits): MarkRow[] {
+  return Array.from(hits.first, (first, i) => ({
+    start: tokens.start[first],
+    end: tokens.end[hits.end[i] - 1],
+    key: '',
+    letter: '',
+  }));
+}
+
+function* passagesOfPlaces(
+  { title, hits = NO_HITS, fault }: Resolved,
+  limit: number,
+  { engine, study, original }: ViewContext,
+): Stepwise<PassagesView> {
+  const tokens = yield* engine.compute('tokens', study);
+  const sources = workingSources(study.state);
+  const { passages, total } = passagesOfHits(tokens, hits, limit);
+  const perSource = new Int32Array(sources.length);
+  for (const source of sourcesOfHits(tokens, hits)) perSource[source]++;
+  return {
+    title,
+    unit: 'place',
+    ...(fault === undefined ? {} : { fault }),
+    windows: hits.first.length,
+    total,
+    sources: perSource.filter((count) => count > 0).length,
+    perSource: Array.from(perSource),
+    rows: passages.map((passage) => {
+      const { id } = sources[passage.source];
+      return {
+        sourceId: id,
+        paragraph: passage.paragraph,
+        start: passage.start,
+        end: passage.end,
+        text: original(id).slice(passage.start, passage.end),
+        marks: passage.marks.map(({ start, end }) => ({ start, end, key: '', letter: '' })),
+        windows: passage.windows,
+        shortened: false,
+      };
+    }),
+  };
+}
+
+/** Turns marks by concept number into marks by key, with the letter of their theme. */
+function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Mark[]) => MarkRow[]> {
+  const { keys } = yield* engine.compute('concepts', study);
+  const { themeOf, themes } = yield* engine.compute('themes', study);
+  return (marks) =>
+    marks.map(({ start, end, concept }) => ({
+      start,
+      end,
+      key: keys[concept],
+      letter: themeOf[concept] < 0 ? '' : themes[themeOf[concept]].letter,
+    }));
+}
+
+/** What a selection asks of the passages; one that is gone from the study asks for nothing. */
+function* resolveSelection(selection: Selection, context: ViewContext): Stepwise<Resolved> {
+  if (selection.kind === 'search') return yield* searched(selection.query, context);
+  if (selection.kind === 'following') return yield* following(selection, context);
+  const { engine, study } = context;
+  const { keys } = yield* engine.compute('concepts', study);
+  const labels = conceptLabels(study.state, keys);
+  const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
+  if (selection.kind === 'concept' || selection.kind === 'link') {
+    const asked = selection.kind === 'concept' ? [selection.key] : selection.keys;
+    const concepts = asked.map((key) => keys.indexOf(key));
+    if (selection.kind === 'concept' && concepts[0] < 0) return yield* unchosen(selection.key, context);
+    const title = asked.map((key, i) => (concepts[i] < 0 ? key : labels[concepts[i]])).join(' — ');
+    return { title, query: concepts.includes(-1) ? nothing : { kind: 'concepts', concepts } };
+  }
+  const { themes } = yield* engine.compute('themes', study);
+  const theme = themes.find(({ letter }) => letter === selection.letter);
+  if (!theme) return { title: selection.letter, query: nothing };
+  const query = { kind: 'theme', concepts: theme.concepts, fewest: fewestInWindow(study.state) } as const;
+  const title = `${theme.letter} ${theme.label}`;
+  if (selection.kind === 'theme') return { title, query };
+  const { names, groupOf } = groupsOf(workingSources(study.state), selection.attribute);
+  const group = names.indexOf(selection.group);
+  const sources = new Set(Array.from(groupOf.keys()).filter((s) => group >= 0 && groupOf[s] === group));
+  return { title: `${title} · ${selection.group}`, query: { ...query, sources } };
+}

@@ -1,0 +1,96 @@
+import { expect } from 'chai';
+import { By, Key } from 'selenium-webdriver';
+import { setStage, type Browser } from './browser.ts';
+
+describe('reading', () => {
+  const stage = setStage();
+  let browser: Browser;
+  beforeEach(async () => {
+    browser = stage.browser;
+    await stage.openSample();
+  });
+  const search = async (query: string): Promise<void> => {
+    const box = await browser.find('.search-box');
+    await box.sendKeys(Key.chord(Key.CONTROL, 'a'), query, Key.ENTER);
+  };
+  const pick = async (label: string, entry: string): Promise<void> => {
+    await browser.click(`[aria-label="${label}"]`);
+    await browser.until(`${label} has no ${entry}`, async () => {
+      const found = await browser.driver.findElements(
+        By.xpath(
+          `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`,
+        ),
+      );
+      if (found.length === 0) return false;
+      await found[0].click();
+      return true;
+    });
+  };
+  const number = (text: string): number => Number(/\d[\d,]*/.exec(text)?.[0].replace(/,/g, ''));
+
+  it('finds words in all their forms, exact phrases, and words near each other', async () => {
+    await browser.driver.actions().sendKeys('/').perform();
+    await browser.driver.actions().sendKeys('wait', Key.ENTER).perform();
+    await browser.waitForText('.reader-count', /\d+ places/);
+    const forms = await browser.driver.executeScript<string[]>(
+      "return [...new Set([...document.querySelectorAll('.passage mark')].map((mark) => mark.textContent.toLowerCase()))]",
+    );
+    expect(forms).to.include.members(['wait', 'waiting']);
+    await search('"night shift"');
+    await browser.waitForText('.reader', '“"night shift"”');
+    await search('rain near5 shelter');
+    await browser.waitForText('.passage', /rain|shelter/i);
+    await search('*');
+    await browser.waitForText('.reader-count', 'A * stands for letters of a word');
+    await search('zzyzx');
+    await browser.waitForText('.reader-count', 'It stands nowhere.');
+  });
+
+  it('shows how drivers use a word and how residents do, side by side', async () => {
+    await search('safe');
+    await browser.press('In lines');
+    await browser.waitForText('.concordance', /“safe”, \d+ mentions/);
+    const all = number(await browser.textOf('.concordance .pane-title'));
+    await pick('Compare groups of', 'by role');
+    await browser.until(
+      'There are not two groups',
+      async () => (await browser.all('.concordance')).length === 2,
+    );
+    await pick('Second group', 'shift worker');
+    await browser.find('[aria-label="“safe” in shift worker, in lines"]');
+    const [first, second] = await Promise.all(
+      (await browser.all('.concordance .pane-title')).map(async (title) =>
+        number((await title.getText()).split('”,')[1]),
+      ),
+    );
+    expect(first + second)
+      .to.be.at.most(all)
+      .and.above(0);
+    await browser.click('.concordance-line');
+    await browser.waitForText('.whole-text', /safe/i);
+    await browser.press('Back to Map');
+    await browser.find('.map-word');
+  });
+
+  it('shows where concepts stand and what follows a word, down to the passages', async () => {
+    await browser.goTo('concepts');
+    await (await browser.find('input[aria-label="Find a word"]')).sendKeys('driver');
+    await browser.click('.concept-row');
+    await browser.press('Where');
+    await browser.waitForText('.dispersion-row', /driver \d+ mentions/);
+    await pick('Concepts to show beside it', 'shelter');
+    await browser.until('There is one row', async () => (await browser.all('.dispersion-row')).length === 2);
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.click('.dispersion-row svg');
+    await browser.find('.whole-text mark');
+    await browser.press('Back to passages');
+    await browser.choose('What follows');
+    await browser.find('.branch-fork .branch-line');
+    await browser.click('.branch-fork button.branch-word:not([disabled])');
+    await browser.find('.branch-fork .branch-fork .branch-line');
+    const count = number(await browser.textOf('.branch-fork .branch-count'));
+    await browser.click('.branch-fork .branch-count');
+    await browser.waitForText('.reader-count', new RegExp(`^${count} places?`));
+    await browser.find('.branch-fork .branch-fork .branch-line');
+  });
+});

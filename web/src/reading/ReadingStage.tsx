@@ -1,0 +1,40 @@
+import { Button, Segmented } from 'antd';
+import { LOOKS, useSelection } from '../shell/selection.ts';
+import { Branches } from './Branches.tsx';
+import { Concordance } from './Concordance.tsx';
+import { Dispersion } from './Dispersion.tsx';
+import { LOOK_NAMES } from './look-names.ts';
+
+/** The words behind a selection on the whole stage: in lines, where they stand, or what follows them. */
+export function ReadingStage({ back }: { back: string }) {
+  const { selection, look, setLook } = useSelection();
+  // Reading the passages of a branch leaves the branches as they are.
+  const root = selection?.kind === 'following' ? selection.of : selection;
+  return (
+    <main className="stage reading-stage" aria-label="Reading">
+      <div className="stage-bar">
+        <Segmented
+          aria-label="How to look at the words"
+          value={look}
+          options={LOOKS.map((each) => ({ value: each, label: LOOK_NAMES[each] }))}
+          onChange={setLook}
+        />
+        <span className="stage-bar-end">
+          <Button onClick={() => setLook(undefined)}>Back to {back}</Button>
+        </span>
+      </div>
+      {!selection ? (
+        <div className="empty-stage">
+          <h2>Nothing is picked</h2>
+          <p>Search the texts above, or go back and pick a concept, a link or a theme.</p>
+        </div>
+      ) : look === 'lines' ? (
+        <Concordance selection={selection} />
+      ) : look === 'where' ? (
+        <Dispersion selection={selection} />
+      ) : (
+        root && <Branches key={JSON.stringify(root)} selection={root} />
+      )}
+    </main>
+  );
+}
