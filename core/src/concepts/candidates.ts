@@ -7,7 +7,7 @@ import { pullOfCandidates } from './pull.ts';
 import { findPhrases, phraseAt, type PhraseSettings } from './phrases.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
 import type { StopWords } from './stop-words.ts';
-import { OPEN, STOPPED, stoppedTypes, type Terms } from './terms.ts';
+import { OPEN, STOPPED, stoppedTypes, termsByForm, type Terms } from './terms.ts';
 
 /** Words and phrases that could become concepts, with their figures, sorted by falling mentions, then by key. */
 export interface Candidates {
@@ -39,6 +39,46 @@ export interface CandidateSettings extends PhraseSettings {
 
 /** A candidate mentioned less often has no figures worth ordering by and is left out. */
 const FEWEST_MENTIONS = 2;
+
+/** A phrase of the researcher's own: its key and the terms of its words. */
+interface OwnPhrase {
+  readonly key: string;
+  readonly terms: readonly number[];
+}
+
+/** The researcher's own phrases by their first term, the longest first; those with a word that is nowhere are left out. */
+function ownPhrases(tokens: Tokens, terms: Terms, keys: readonly string[]): Map<number, OwnPhrase[]> {
+  const own = new Map<number, OwnPhrase[]>();
+  const phrases = [...new Set(keys)].filter((key) => key.includes(' '));
+  if (phrases.length === 0) return own;
+  const termOf = termsByForm(tokens, terms);
+  terms.labels.forEach((label, term) => termOf.set(label, term));
+  for (const key of phrases) {
+    const numbers = key.split(' ').map((word) => termOf.get(word) ?? -1);
+    if (numbers.includes(-1)) continue;
+    own.set(numbers[0], [...(own.get(numbers[0]) ?? []), { key, terms: numbers }]);
+  }
+  for (const list of own.values()) list.sort((a, b) => b.terms.length - a.terms.length);
+  return own;
+}
+
+function ownPhraseAt(
+  tokens: Tokens,
+  terms: Terms,
+  own: ReadonlyMap<number, readonly OwnPhrase[]>,
+  token: number,
+): { key: string; end: number } | undefined {
+  for (const { key, terms: words } of own.get(terms.ofType[tokens.type[token]]) ?? []) {
+    const end = token + words.length;
+    if (end > tokens.type.length) continue;
+    const fits = words.every(
+      (term, i) =>
+        terms.ofType[tokens.type[token + i]] === term && (i === 0 || tokens.joined[token + i] === 1),
+    );
+    if (fits) return { key, end };
+  }
+  return undefined;
+}
 
 /** Finds candidates and their occurrences; a token counts once, in the longest kept phrase. */
 export function* findCandidates(
@@ -83,6 +123,11 @@ export function* findCandidates(
     );
   };
   const isWanted = Uint8Array.from(terms.labels, (_, term) => (wanted(term) ? 1 : 0));
+  // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
+  const isOwn = Uint8Array.from(terms.labels, (label) =>
+    settings.merges[label] !== undefined || mergeTargets.has(label) ? 1 : 0,
+  );
+  const own = ownPhrases(tokens, terms, [...Object.keys(settings.merges), ...mergeTargets]);
 
   const rawOccurrence = new Int32List();
   const first = new Int32List();
@@ -90,7 +135,16 @@ export function* findCandidates(
   const total = tokens.type.length;
   for (let t = 0; t < total;) {
     const type = tokens.type[t];
-    if (stopped[type] === STOPPED) {
+    const ownEnd = own.size > 0 ? ownPhraseAt(tokens, terms, own, t) : undefined;
+    if (ownEnd) {
+      rawOccurrence.push(candidateOf(ownEnd.key));
+      first.push(t);
+      end.push(ownEnd.end);
+      t = ownEnd.end;
+      continue;
+    }
+    const isOwnWord = terms.ofType[type] >= 0 && isOwn[terms.ofType[type]] === 1;
+    if (stopped[type] === STOPPED && !isOwnWord) {
       t++;
       continue;
     }
@@ -103,7 +157,7 @@ export function* findCandidates(
       continue;
     }
     const term = terms.ofType[type];
-    if (isWanted[term] && stopped[type] === OPEN) {
+    if (isOwnWord || (isWanted[term] && stopped[type] === OPEN)) {
       if (termId[term] < 0) termId[term] = candidateOf(terms.labels[term]);
       rawOccurrence.push(termId[term]);
       first.push(t);

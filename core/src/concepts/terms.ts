@@ -91,6 +91,24 @@ function stemKeys(tokens: Tokens, language: LanguageCode): (type: number) => str
   return (type) => tokens.forms[best.get(stems[type]) ?? type].replaceAll('’', "'");
 }
 
+/** The terms by every form they are written in, small letters; a form of several terms is that of the most mentions. */
+export function termsByForm(tokens: Tokens, terms: Terms): Map<string, number> {
+  const found = new Map<string, number>();
+  const weight = new Map<string, number>();
+  terms.labels.forEach((label, term) => {
+    if (!found.has(label.toLowerCase())) found.set(label.toLowerCase(), term);
+  });
+  tokens.forms.forEach((form, type) => {
+    const term = terms.ofType[type];
+    if (term < 0) return;
+    const small = form.toLowerCase().replaceAll('’', "'");
+    if ((weight.get(small) ?? 0) >= tokens.mentionsOf[type]) return;
+    weight.set(small, tokens.mentionsOf[type]);
+    found.set(small, term);
+  });
+  return found;
+}
+
 /** A type that may be a concept or part of one. */
 export const OPEN = 0;
 /** A type that is no concept by itself but may be part of a phrase. */

@@ -189,6 +189,14 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   addStopWords: { words: keys.required() },
   removeStopWords: { words: keys.required() },
   mergeConcepts: { into: key.required(), keys: keys.required() },
+  mergeMany: {
+    groups: Joi.array()
+      .items(Joi.object({ into: key.required(), keys: keys.required() }))
+      .min(1)
+      .max(100_000)
+      .required(),
+  },
+  refuseMerge: { keys: Joi.array().items(key).length(2).required() },
   splitConcept: { key: key.required() },
   renameConcept: { key: key.required(), label: text.required() },
   setWindows: { change: settingsChange('windows') },

@@ -62,6 +62,13 @@ export type Decision =
   | { readonly kind: 'addStopWords'; readonly words: readonly string[] }
   | { readonly kind: 'removeStopWords'; readonly words: readonly string[] }
   | { readonly kind: 'mergeConcepts'; readonly into: string; readonly keys: readonly string[] }
+  /** Several merges at once, as from a list of synonyms. */
+  | {
+      readonly kind: 'mergeMany';
+      readonly groups: readonly { readonly into: string; readonly keys: readonly string[] }[];
+    }
+  /** A suggested merge that is refused for good: the two keys, sorted. */
+  | { readonly kind: 'refuseMerge'; readonly keys: readonly [string, string] }
   | { readonly kind: 'splitConcept'; readonly key: string }
   | { readonly kind: 'renameConcept'; readonly key: string; readonly label: string }
   | { readonly kind: 'setWindows'; readonly change: Partial<WindowSettings> }
@@ -219,6 +226,13 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       }
       return { ...state, merges };
     }
+    case 'mergeMany':
+      return decision.groups.reduce(
+        (now, { into, keys }) => decide(now, { kind: 'mergeConcepts', into, keys }),
+        state,
+      );
+    case 'refuseMerge':
+      return { ...state, refusedMerges: withAll(state.refusedMerges, [decision.keys.join('\t')]) };
     case 'splitConcept':
       return {
         ...state,
@@ -367,6 +381,10 @@ export function describeDecision(decision: Decision): string {
       return `let ${list(decision.words)} back in`;
     case 'mergeConcepts':
       return `merge ${list(decision.keys)} into ${decision.into}`;
+    case 'mergeMany':
+      return `merge by a list of ${decision.groups.length}`;
+    case 'refuseMerge':
+      return `keep ${decision.keys[0]} and ${decision.keys[1]} apart`;
     case 'splitConcept':
       return `split ${decision.key}`;
     case 'renameConcept':

@@ -93,6 +93,8 @@ export interface StudyState {
   readonly dropped: readonly string[];
   /** Variant key → key of the concept it counts for. */
   readonly merges: Readonly<Record<string, string>>;
+  /** Suggested merges that were refused: two keys, sorted, with a tab between. */
+  readonly refusedMerges: readonly string[];
   readonly conceptLabels: Readonly<Record<string, string>>;
   /** Theme letter → name. */
   readonly themeNames: Readonly<Record<string, string>>;
@@ -134,6 +136,7 @@ export const EMPTY_STUDY: StudyState = {
   kept: [],
   dropped: [],
   merges: {},
+  refusedMerges: [],
   conceptLabels: {},
   themeNames: {},
 };

@@ -1,5 +1,7 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
+import type { Suggestion } from '../concepts/suggestions.ts';
+import type { SynonymReport } from '../concepts/synonyms.ts';
 import type { Branches } from '../reading/branches.ts';
 import type { LineOrder } from '../reading/concordance.ts';
 import type { CleaningMark } from '../text/cleaning.ts';
@@ -363,6 +365,9 @@ export interface ViewQuestions {
   cleanedFile: { readonly as: 'zip' | 'csv' };
   recipeReport: { readonly recipe: Recipe };
   concepts: null;
+  /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
+  suggestions: { readonly refused: readonly string[] };
+  synonyms: { readonly text: string };
   links: { readonly concept: string | null; readonly limit: number };
   themes: null;
   map: null;
@@ -407,6 +412,8 @@ export interface ViewAnswers {
   cleanedFile: CleanedFileView;
   recipeReport: RecipeReportView;
   concepts: ConceptsView;
+  suggestions: { readonly suggestions: readonly Suggestion[] };
+  synonyms: SynonymReport;
   links: LinksView;
   themes: ThemesView;
   map: MapView;

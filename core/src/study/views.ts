@@ -1,4 +1,6 @@
 import { scoreOf } from '../concepts/selection.ts';
+import { suggestMerges } from '../concepts/suggestions.ts';
+import { planSynonyms, readSynonyms } from '../concepts/synonyms.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
@@ -31,6 +33,8 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   cleanedFile: 'tokens',
   recipeReport: 'themes',
   concepts: 'themes',
+  suggestions: 'candidates',
+  synonyms: 'candidates',
   links: 'themes',
   themes: 'themes',
   map: 'map',
@@ -100,6 +104,18 @@ const MAKERS: ViewMakers<ViewName> = {
       };
     });
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *suggestions({ refused }, { engine, study }) {
+    const candidates = yield* engine.compute('candidates', study);
+    return { suggestions: suggestMerges(candidates, new Set(refused)) };
+  },
+
+  *synonyms({ text }, { engine, study }) {
+    const tokens = yield* engine.compute('tokens', study);
+    const terms = yield* engine.compute('terms', study);
+    const candidates = yield* engine.compute('candidates', study);
+    return planSynonyms(readSynonyms(text), tokens, terms, candidates);
   },
 
   *links({ concept, limit }, { engine, study }) {

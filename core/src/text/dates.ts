@@ -1,16 +1,31 @@
 /** Which of two numbers is the day where a date is written as 4/5/2031. */
 export type DateOrder = 'dmy' | 'mdy';
 
-const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ');
-const MONTH_NAME =
-  'jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?';
+/** Names of the months, January to December, in the languages texts are read in and in English short. */
+const MONTH_NAMES: readonly (readonly string[])[] = [
+  'jan feb mar apr may jun jul aug sep oct nov dec',
+  'january february march april may june july august sept october november december',
+  'januar februar märz april mai juni juli august september oktober november dezember',
+  'janvier février mars avril mai juin juillet août septembre octobre novembre décembre',
+  'enero febrero marzo abril mayo junio julio agosto septiembre octubre noviembre diciembre',
+  'gennaio febbraio marzo aprile maggio giugno luglio agosto settembre ottobre novembre dicembre',
+  'janeiro fevereiro março abril maio junho julho agosto setembro outubro novembro dezembro',
+  'januari februari maart april mei juni juli augustus september oktober november december',
+  'januari februari mars april maj juni juli augusti september oktober november december',
+].map((names) => names.split(' '));
+/** The number of each month’s name, from 1. */
+const MONTHS = new Map(
+  MONTH_NAMES.flatMap((names) => names.map((name, i): [string, number] => [name, i + 1])),
+);
+// The longest first, so that March is not read as Mar.
+const MONTH_NAME = [...MONTHS.keys()].sort((a, b) => b.length - a.length).join('|');
 
 /** Year first; day and month in either order; day, month name, year; month name, day, year. */
 const DATE = new RegExp(
   '(?<!\\d)(?:' +
     '(?<y1>\\d{4})[-/.](?<m1>\\d{1,2})[-/.](?<d1>\\d{1,2})' +
     '|(?<a>\\d{1,2})([-/.])(?<b>\\d{1,2})\\5(?<y2>\\d{4}|\\d{2})' +
-    `|(?<d3>\\d{1,2})(?:st|nd|rd|th)?[ -]?(?:of )?(?<m3>${MONTH_NAME})\\.?,?[ -]?(?<y3>\\d{4})` +
+    `|(?<d3>\\d{1,2})(?:st|nd|rd|th|\\.|º|er)?[ -]?(?:of |de )?(?<m3>${MONTH_NAME})\\.?,?(?: de| del)?[ -]?(?<y3>\\d{4})` +
     `|(?<m4>${MONTH_NAME})\\.? (?<d4>\\d{1,2})(?:st|nd|rd|th)?,? (?<y4>\\d{4})` +
     ')(?!\\d)',
   'iu',
@@ -51,7 +66,7 @@ export function readDate(value: string, order: DateOrder): ReadDate | undefined 
 }
 
 function monthNumber(name: string): number {
-  return MONTHS.indexOf(name.slice(0, 3).toLowerCase()) + 1;
+  return MONTHS.get(name.toLowerCase()) ?? 0;
 }
 
 function made(

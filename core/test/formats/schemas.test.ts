@@ -50,6 +50,8 @@ const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } = {
   addStopWords: { kind: 'addStopWords', words: ['c'] },
   removeStopWords: { kind: 'removeStopWords', words: ['d'] },
   mergeConcepts: { kind: 'mergeConcepts', into: 'a', keys: ['e'] },
+  mergeMany: { kind: 'mergeMany', groups: [{ into: 'a', keys: ['f', 'g h'] }] },
+  refuseMerge: { kind: 'refuseMerge', keys: ['a', 'b'] },
   splitConcept: { kind: 'splitConcept', key: 'a' },
   renameConcept: { kind: 'renameConcept', key: 'a', label: 'A' },
   setWindows: { kind: 'setWindows', change: windows },

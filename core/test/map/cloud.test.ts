@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { packCloud, type CloudWord, type PlacedWord } from '../../src/map/cloud.ts';
+import { drawBars, drawCloud, sharedRanks } from '../../src/map/word-picture.ts';
 
 const SIZE = { width: 400, height: 300 };
 const boxOf = ({ x, y, width, size }: PlacedWord) => ({
@@ -50,5 +51,24 @@ describe('a packed cloud', () => {
     const rows = packCloud(list, { ...SIZE, order: 'rows', largest: 30 });
     expect(rows.map(({ text }) => text).slice(0, 3)).to.deep.equal(['word0', 'word1', 'word2']);
     expect(packCloud([], SIZE)).to.deep.equal([]);
+  });
+});
+
+describe('pictures of words', () => {
+  it('are drawn with every word, safe to open, ties sharing a rank', () => {
+    expect(sharedRanks([9, 7, 7, 5])).to.deep.equal([1, 2, 2, 4]);
+    const words = [
+      { text: 'rain & <b>', weight: 7 },
+      { text: 'bus', weight: 9 },
+      { text: 'fare', weight: 7 },
+    ];
+    const bars = drawBars(words, 'T "x"');
+    expect(bars.svg)
+      .to.include('rain &amp; &lt;b&gt;')
+      .and.include('<title>T &quot;x&quot;</title>')
+      .and.include('>=</text>');
+    expect(bars.svg.indexOf('>bus<')).to.be.below(bars.svg.indexOf('>fare<'));
+    expect(drawCloud(words, 'T').svg.match(/data-word/g)).to.have.length(3);
+    expect(drawCloud([], 'T').svg).to.match(/^<svg.*<\/svg>$/);
   });
 });

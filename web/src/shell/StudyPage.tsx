@@ -24,6 +24,7 @@ import { SourcesStop } from '../stops/sources/SourcesStop.tsx';
 import { ThemesStop } from '../stops/themes/ThemesStop.tsx';
 import { ReadingStage } from '../reading/ReadingStage.tsx';
 import { SearchBox } from '../reading/SearchBox.tsx';
+import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { FileDrop } from './FileDrop.tsx';
 import { Mark } from './Mark.tsx';
@@ -75,6 +76,7 @@ export function StudyPage() {
     return { id, state, ...loaded.study, hashes: new Map<StageName, string>(), decide };
   }, [id, loaded, state, decide]);
 
+  const [listing, setListing] = useState(false);
   const [pointed, point] = useState<string>();
   const pointing = useMemo(() => ({ pointed, point }), [pointed]);
 
@@ -128,7 +130,7 @@ export function StudyPage() {
             <SearchBox />
             <div className="title-actions">
               <span className="kept-note">
-                Kept in this browser ·{' '}
+                Kept ·{' '}
                 {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
               </span>
               <Button
@@ -151,6 +153,13 @@ export function StudyPage() {
               </Button>
               <Button
                 ghost
+                title="Every decision with its time; go back to any"
+                onClick={() => setListing(true)}
+              >
+                Decisions
+              </Button>
+              <Button
+                ghost
                 title="Save the study with its texts to a .thicket file"
                 onClick={() => void saveStudyFile(id, state.title)}
               >
@@ -167,6 +176,7 @@ export function StudyPage() {
             </div>
           </PointedStepContext.Provider>
           <StatusLine />
+          <DecisionList open={listing} onClose={() => setListing(false)} />
         </div>
       </IntakeDesk>
     </StudyContext.Provider>

@@ -15,8 +15,10 @@ export interface StudyRow {
   changed: string;
 }
 
-export interface DecisionRow extends DecisionRecord {
+export interface DecisionRow extends Omit<DecisionRecord, 'reason'> {
   readonly studyId: string;
+  /** The one part of a record that may be written later. */
+  reason?: string;
 }
 
 export interface OriginalRow {

@@ -211,6 +211,22 @@ async function moveHead(id: string, to: (log: DecisionLog) => number): Promise<v
   );
 }
 
+/** Goes to any decision of the record; the line that redo follows stays where it is. */
+export const goToDecision = (id: string, seq: number): Promise<void> => moveHead(id, () => seq);
+
+/** Gives a decision a word of reason, or takes it away where that is empty. */
+export async function giveReason(id: string, seq: number, reason: string): Promise<void> {
+  await kept(() =>
+    database.decisions
+      .where('[studyId+seq]')
+      .equals([id, seq])
+      .modify((row) => {
+        if (reason === '') delete row.reason;
+        else row.reason = reason;
+      }),
+  );
+}
+
 export const undo = (id: string): Promise<void> => moveHead(id, undone);
 export const redo = (id: string): Promise<void> => moveHead(id, redone);
 

@@ -1,14 +1,27 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { Input, Segmented, Table } from 'antd';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
+import { ConceptLists } from './ConceptLists.tsx';
+import { MergeSuggestions } from './MergeSuggestions.tsx';
+import { WordPicture } from './WordPicture.tsx';
 import { WordField } from './WordField.tsx';
 
-const LEDGER_ROWS = 150;
+const LEDGER_ROW = 36;
+
+const FACE_HELP = {
+  field:
+    'Across: how many sources use it. Up: its pull. Size: its mentions. Faint words are left out. Drop one word on another to merge them.',
+  table: 'Every candidate with its figures. Tick some to decide on all of them at once.',
+  bars: 'The kept concepts by their mentions; those with as many share a rank.',
+  cloud: 'The kept concepts, the larger the more mentions, the most mentioned in the middle.',
+} as const;
 
 /** Concepts: a field of words with the ledger beside it; what is picked can be kept, dropped, merged and renamed. */
 export function ConceptsStop() {
@@ -16,7 +29,8 @@ export function ConceptsStop() {
   const { data, isPlaceholderData } = useView('concepts', null);
   const { selection, select } = useSelection();
   const [filter, setFilter] = useState('');
-  const [face, setFace] = useState<'field' | 'table'>('field');
+  const [face, setFace] = useState<'field' | 'table' | 'bars' | 'cloud'>('field');
+  const [panel, setPanel] = useState<'words' | 'suggestions' | 'lists'>('words');
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   const pick = (key: string): void => select({ kind: 'concept', key });
   const rows = useMemo(() => {
@@ -28,7 +42,6 @@ export function ConceptsStop() {
         row.variants.some((variant) => variant.key.includes(wanted)),
     );
   }, [data, filter]);
-  const most = Math.max(1, ...rows.slice(0, LEDGER_ROWS).map((row) => row.mentions));
   const pickedRow = data?.rows.find((row) => row.key === picked);
   if (state.sources.length === 0) {
     return (
@@ -46,30 +59,43 @@ export function ConceptsStop() {
   return (
     <>
       <section className="ledger" aria-label="Words">
-        <Input
-          allowClear
-          aria-label="Find a word"
-          placeholder="Find a word"
-          value={filter}
-          onChange={(event) => setFilter(event.target.value)}
+        <Segmented
+          block
+          size="small"
+          aria-label="Words, suggestions or lists"
+          value={panel}
+          options={[
+            { value: 'words', label: 'Words' },
+            { value: 'suggestions', label: 'Merges?' },
+            { value: 'lists', label: 'Lists' },
+          ]}
+          onChange={setPanel}
         />
-        <p className="quiet ledger-count">
-          {data
-            ? `${data.chosen} kept of ${data.candidates.toLocaleString('en-GB')} candidates`
-            : 'Finding words …'}
-        </p>
-        <ul
-          className={`plain-list scroll-list${isPlaceholderData ? ' dimmed' : ''}`}
-          data-testid="concept-ledger"
-        >
-          {rows.slice(0, LEDGER_ROWS).map((row) => (
-            <LedgerRow key={row.key} row={row} most={most} picked={row.key === picked} onPick={pick} />
-          ))}
-          {rows.length > LEDGER_ROWS && (
-            <li className="quiet">{rows.length - LEDGER_ROWS} more; type to find one.</li>
-          )}
-          {data && rows.length === 0 && <li className="quiet">No word is like that.</li>}
-        </ul>
+        {panel === 'words' && (
+          <>
+            <Input
+              allowClear
+              aria-label="Find a word"
+              placeholder="Find a word"
+              value={filter}
+              onChange={(event) => setFilter(event.target.value)}
+            />
+            <p className="quiet ledger-count">
+              {data
+                ? `${data.chosen} kept of ${data.candidates.toLocaleString('en-GB')} candidates`
+                : 'Finding words …'}
+            </p>
+            <Ledger
+              rows={rows}
+              picked={picked}
+              onPick={pick}
+              dimmed={isPlaceholderData}
+              known={data !== undefined}
+            />
+          </>
+        )}
+        {panel === 'suggestions' && <MergeSuggestions />}
+        {panel === 'lists' && <ConceptLists />}
       </section>
       <main className="stage" aria-label="Concepts">
         <div className="stage-bar">
@@ -79,14 +105,12 @@ export function ConceptsStop() {
             options={[
               { value: 'field', label: 'Field' },
               { value: 'table', label: 'Table' },
+              { value: 'bars', label: 'Bars' },
+              { value: 'cloud', label: 'Cloud' },
             ]}
             onChange={setFace}
           />
-          <span className="quiet">
-            {face === 'field'
-              ? 'Across: how many sources use it. Up: its pull. Size: its mentions. Faint words are left out. Drop one word on another to merge them.'
-              : 'Every candidate with its figures.'}
-          </span>
+          <span className="quiet">{FACE_HELP[face]}</span>
         </div>
         <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
           {data && face === 'field' && (
@@ -98,6 +122,9 @@ export function ConceptsStop() {
             />
           )}
           {data && face === 'table' && <FiguresTable rows={rows} onPick={pick} />}
+          {data && (face === 'bars' || face === 'cloud') && (
+            <WordPicture kind={face} rows={data.rows} onPick={pick} />
+          )}
         </div>
         {pickedRow && <ConceptCard key={pickedRow.key} row={pickedRow} rows={data?.rows ?? []} />}
       </main>
@@ -112,6 +139,47 @@ const STATUS_WORDS = {
   out: 'left out',
 } as const;
 
+/** The words as a list with bars; only those in sight are drawn, however many there are. */
+function Ledger({
+  rows,
+  picked,
+  onPick,
+  dimmed,
+  known,
+}: {
+  rows: readonly CandidateRow[];
+  picked: string | undefined;
+  onPick: (key: string) => void;
+  dimmed: boolean;
+  known: boolean;
+}) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => LEDGER_ROW,
+    overscan: 10,
+  });
+  const most = rows.reduce((highest, row) => Math.max(highest, row.mentions), 1);
+  return (
+    <div
+      ref={scroller}
+      className={`scroll-list${dimmed ? ' dimmed' : ''}`}
+      data-testid="concept-ledger"
+      tabIndex={-1}
+    >
+      {known && rows.length === 0 && <p className="quiet">No word is like that.</p>}
+      <ul className="plain-list ledger-rows" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map(({ index, start }) => (
+          <li key={rows[index].key} style={{ transform: `translateY(${start}px)` }}>
+            <LedgerRow row={rows[index]} most={most} picked={rows[index].key === picked} onPick={onPick} />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 function LedgerRow({
   row,
   most,
@@ -124,76 +192,83 @@ function LedgerRow({
   onPick: (key: string) => void;
 }) {
   return (
-    <li>
-      <button
-        type="button"
-        className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
-        aria-pressed={picked}
-        title={STATUS_WORDS[row.status]}
-        onClick={() => onPick(row.key)}
-      >
-        <span className="row-name">
-          {row.label}
-          {row.status === 'kept' && <span className="row-flag"> kept</span>}
-          {row.status === 'dropped' && <span className="row-flag"> dropped</span>}
-        </span>
-        <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
-        <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />
-      </button>
-    </li>
+    <button
+      type="button"
+      className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
+      aria-pressed={picked}
+      title={STATUS_WORDS[row.status]}
+      onClick={() => onPick(row.key)}
+    >
+      <span className="row-name">
+        {row.label}
+        {row.status === 'kept' && <span className="row-flag"> kept</span>}
+        {row.status === 'dropped' && <span className="row-flag"> dropped</span>}
+      </span>
+      <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
+      <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />
+    </button>
   );
 }
 
 function FiguresTable({ rows, onPick }: { rows: readonly CandidateRow[]; onPick: (key: string) => void }) {
+  const [ticked, setTicked] = useState<readonly string[]>([]);
   const by =
     (key: 'mentions' | 'sources' | 'spread' | 'pull' | 'score') => (a: CandidateRow, b: CandidateRow) =>
       a[key] - b[key];
   return (
-    <Table
-      size="small"
-      virtual
-      pagination={false}
-      scroll={{ y: 430, x: 640 }}
-      rowKey="key"
-      dataSource={[...rows]}
-      columns={[
-        {
-          title: 'Concept',
-          dataIndex: 'label',
-          width: 170,
-          sorter: (a, b) => (a.label < b.label ? -1 : 1),
-          render: (label: string, row) => (
-            <button type="button" className="linklike" onClick={() => onPick(row.key)}>
-              {label}
-            </button>
-          ),
-        },
-        { title: 'Kind', dataIndex: 'part', width: 80 },
-        { title: 'Mentions', dataIndex: 'mentions', width: 85, sorter: by('mentions') },
-        { title: 'Sources', dataIndex: 'sources', width: 80, sorter: by('sources') },
-        {
-          title: <span title="How evenly the sources use it, 0 to 1 (1 − DP)">Spread</span>,
-          dataIndex: 'spread',
-          width: 75,
-          sorter: by('spread'),
-          render: (value: number) => value.toFixed(2),
-        },
-        {
-          title: (
-            <span title="How selective it is in the company it keeps; 0 is no more than chance">Pull</span>
-          ),
-          dataIndex: 'pull',
-          width: 70,
-          sorter: by('pull'),
-          render: (value: number) => value.toFixed(2),
-        },
-        {
-          title: 'Standing',
-          dataIndex: 'status',
-          width: 110,
-          render: (status: CandidateRow['status']) => STATUS_WORDS[status],
-        },
-      ]}
-    />
+    <>
+      <BulkChoice rows={rows} ticked={ticked} onDone={() => setTicked([])} />
+      <Table
+        size="small"
+        virtual
+        pagination={false}
+        scroll={{ y: 400, x: 640 }}
+        rowKey="key"
+        rowSelection={{
+          selectedRowKeys: [...ticked],
+          onChange: (keys) => setTicked(keys.map(String)),
+          columnWidth: 34,
+        }}
+        dataSource={[...rows]}
+        columns={[
+          {
+            title: 'Concept',
+            dataIndex: 'label',
+            width: 170,
+            sorter: (a, b) => (a.label < b.label ? -1 : 1),
+            render: (label: string, row) => (
+              <button type="button" className="linklike" onClick={() => onPick(row.key)}>
+                {label}
+              </button>
+            ),
+          },
+          { title: 'Kind', dataIndex: 'part', width: 80 },
+          { title: 'Mentions', dataIndex: 'mentions', width: 85, sorter: by('mentions') },
+          { title: 'Sources', dataIndex: 'sources', width: 80, sorter: by('sources') },
+          {
+            title: <span title="How evenly the sources use it, 0 to 1 (1 − DP)">Spread</span>,
+            dataIndex: 'spread',
+            width: 75,
+            sorter: by('spread'),
+            render: (value: number) => value.toFixed(2),
+          },
+          {
+            title: (
+              <span title="How selective it is in the company it keeps; 0 is no more than chance">Pull</span>
+            ),
+            dataIndex: 'pull',
+            width: 70,
+            sorter: by('pull'),
+            render: (value: number) => value.toFixed(2),
+          },
+          {
+            title: 'Standing',
+            dataIndex: 'status',
+            width: 110,
+            render: (status: CandidateRow['status']) => STATUS_WORDS[status],
+          },
+        ]}
+      />
+    </>
   );
 }

@@ -1,0 +1,69 @@
+import { packCloud } from './cloud.ts';
+import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
+
+/** A word of a picture, with its number. */
+export interface PicturedWord {
+  readonly text: string;
+  readonly weight: number;
+}
+
+const FONT = "'Figtree Variable', Figtree, 'Helvetica Neue', Arial, sans-serif";
+
+/** A drawing as SVG 1.1 with its size in pixels. */
+export interface WordDrawing {
+  readonly svg: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const escaped = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+function drawing(width: number, height: number, title: string, inner: string): WordDrawing {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="${escaped(FONT)}"><title>${escaped(title)}</title><rect width="${width}" height="${height}" fill="${PAPER}"/>${inner}</svg>`;
+  return { svg, width, height };
+}
+
+export const CLOUD_SIZE = { width: 720, height: 460 };
+
+/** A packed cloud; each word carries its number in the list as `data-word`. */
+export function drawCloud(words: readonly PicturedWord[], title: string): WordDrawing {
+  const placed = packCloud(words, CLOUD_SIZE);
+  const inner = placed
+    .map(
+      ({ index, text, x, y, size }) =>
+        `<text data-word="${index}" x="${x.toFixed(1)}" y="${(y + size * 0.35).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="650" fill="${MOSS}" text-anchor="middle">${escaped(text)}</text>`,
+    )
+    .join('');
+  return drawing(CLOUD_SIZE.width, CLOUD_SIZE.height, title, inner);
+}
+
+const BAR = { row: 19, label: 170, longest: 460, width: 720 };
+
+/** Ranks of falling weights; those with the same weight share one: 1, 2, 2, 4. */
+export function sharedRanks(weights: readonly number[]): number[] {
+  return weights.map((weight) => 1 + weights.filter((other) => other > weight).length);
+}
+
+/** Words as bars by falling weight, with their ranks; ties share a rank. */
+export function drawBars(words: readonly PicturedWord[], title: string): WordDrawing {
+  const sorted = words
+    .map((word, index) => ({ ...word, index }))
+    .sort((a, b) => b.weight - a.weight || a.index - b.index);
+  const most = Math.max(1, ...sorted.map(({ weight }) => weight));
+  const ranks = sharedRanks(sorted.map(({ weight }) => weight));
+  const inner = sorted
+    .map(({ text, weight, index }, i) => {
+      const y = 14 + i * BAR.row;
+      const length = ((BAR.longest * weight) / most).toFixed(1);
+      const rank = i > 0 && ranks[i] === ranks[i - 1] ? '=' : String(ranks[i]);
+      return (
+        `<g data-word="${index}" font-size="12.5"><text x="24" y="${y}" fill="${NEUTRAL_INK}" text-anchor="end">${rank}</text>` +
+        `<text x="${BAR.label}" y="${y}" fill="${MOSS}" text-anchor="end">${escaped(text)}</text>` +
+        `<rect x="${BAR.label + 8}" y="${y - 9}" width="${length}" height="10" rx="2" fill="#7d9483"/>` +
+        `<text x="${(BAR.label + 14 + Number(length)).toFixed(1)}" y="${y}" fill="${NEUTRAL_INK}">${weight}</text></g>`
+      );
+    })
+    .join('');
+  return drawing(BAR.width, 12 + sorted.length * BAR.row, title, inner);
+}

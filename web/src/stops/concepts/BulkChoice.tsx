@@ -1,0 +1,74 @@
+import { Button } from 'antd';
+import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import { counted } from '@green-thicket/core/study/sentences';
+import { useStudy } from '../../shell/study-context.ts';
+
+/** What can be decided about several concepts at once; each is one decision. */
+export function BulkChoice({
+  rows,
+  ticked,
+  onDone,
+}: {
+  rows: readonly CandidateRow[];
+  ticked: readonly string[];
+  onDone: () => void;
+}) {
+  const { decide } = useStudy();
+  const chosen = rows.filter((row) => ticked.includes(row.key));
+  const none = chosen.length === 0;
+  const keys = chosen.map((row) => row.key);
+  const most = chosen.reduce<CandidateRow | undefined>(
+    (best, row) => (!best || row.mentions > best.mentions ? row : best),
+    undefined,
+  );
+  const act = (work: () => void): void => {
+    work();
+    onDone();
+  };
+  return (
+    <div className="stage-bar bulk-bar">
+      <span className="quiet">{none ? 'None ticked' : `${counted(keys.length, 'concept')} ticked`}</span>
+      <Button size="small" disabled={none} onClick={() => act(() => decide({ kind: 'keepConcepts', keys }))}>
+        Keep
+      </Button>
+      <Button size="small" disabled={none} onClick={() => act(() => decide({ kind: 'dropConcepts', keys }))}>
+        Drop
+      </Button>
+      <Button
+        size="small"
+        disabled={none}
+        title="Puts single words on the study’s stop list; phrases are dropped"
+        onClick={() =>
+          act(() => {
+            const words = keys.filter((key) => !key.includes(' '));
+            const phrases = keys.filter((key) => key.includes(' '));
+            if (words.length > 0) decide({ kind: 'addStopWords', words });
+            if (phrases.length > 0) decide({ kind: 'dropConcepts', keys: phrases });
+          })
+        }
+      >
+        Never show
+      </Button>
+      <Button
+        size="small"
+        disabled={none}
+        title="Leaves them to the selection again"
+        onClick={() => act(() => decide({ kind: 'leaveConcepts', keys }))}
+      >
+        Leave to the selection
+      </Button>
+      <Button
+        size="small"
+        disabled={keys.length < 2}
+        onClick={() =>
+          act(() => {
+            if (!most) return;
+            decide({ kind: 'mergeConcepts', into: most.key, keys: keys.filter((key) => key !== most.key) });
+          })
+        }
+      >
+        {keys.length < 2 || !most ? 'Merge' : `Merge into ${most.label}`}
+      </Button>
+    </div>
+  );
+}
