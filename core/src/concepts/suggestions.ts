@@ -68,8 +68,13 @@ export function isSlip(a: string, b: string): boolean {
  * those merged already, are not named again.
  *
  * @param refused pairs of keys, sorted, with a tab between
+ * @param isWord whether a key is a word of the language: two such words that differ by a letter are two words
  */
-export function suggestMerges(candidates: Candidates, refused: ReadonlySet<string>): Suggestion[] {
+export function suggestMerges(
+  candidates: Candidates,
+  refused: ReadonlySet<string>,
+  isWord: (key: string) => boolean = () => false,
+): Suggestion[] {
   const count = Math.min(candidates.keys.length, LOOKED_AT);
   const found = new Map<string, Suggestion>();
   const propose = (a: number, b: number, reason: SuggestionReason): void => {
@@ -119,6 +124,7 @@ export function suggestMerges(candidates: Candidates, refused: ReadonlySet<strin
     }
     for (const other of others) {
       const rare = candidates.mentions[i] <= Math.max(2, SLIP_SHARE * candidates.mentions[other]);
+      if (isWord(word) && isWord(candidates.keys[other])) continue;
       if (rare && isSlip(word, candidates.keys[other]) && !isInflection(word, candidates.keys[other])) {
         propose(other, i, 'slip');
       }

@@ -8,7 +8,7 @@ import { READING_VIEWS } from './reading-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { CandidateRow, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
-import { conceptLabels, type StageName } from './stages.ts';
+import { conceptLabels, languageOf, type StageName } from './stages.ts';
 import { comparedAttribute } from './study.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
@@ -106,9 +106,11 @@ const MAKERS: ViewMakers<ViewName> = {
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
   },
 
-  *suggestions({ refused }, { engine, study }) {
+  *suggestions({ refused }, { engine, study, lexicon }) {
+    const languages = yield* engine.compute('languages', study);
+    const known = languageOf(study.state, languages) === 'en' ? lexicon().senses : undefined;
     const candidates = yield* engine.compute('candidates', study);
-    return { suggestions: suggestMerges(candidates, new Set(refused)) };
+    return { suggestions: suggestMerges(candidates, new Set(refused), (key) => known?.has(key) ?? false) };
   },
 
   *synonyms({ text }, { engine, study }) {
