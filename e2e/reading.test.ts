@@ -93,4 +93,55 @@ describe('reading', () => {
     await browser.waitForText('.reader-count', new RegExp(`^${count} places?`));
     await browser.find('.branch-fork .branch-fork .branch-line');
   });
+
+  it('keeps an excerpt with a note, and finds it unharmed whatever changes', async () => {
+    await search('shelter');
+    await browser.find('.passage');
+    const quote = await browser.textOf('.passage-text');
+    await browser.click('.passage-keep');
+    await browser.press('Notebook 1');
+    await browser.waitForText('.notebook-entry blockquote', quote);
+    const note = await browser.find('.notebook-entry textarea');
+    await note.sendKeys('to quote in chapter two');
+    await (await browser.find('[aria-label="New memo"]')).sendKeys('Ask the council about benches.');
+    await browser.press('Keep this memo');
+    await browser.until(
+      'The memo is not kept',
+      async () => (await browser.all('.notebook-entry')).length === 2,
+    );
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    // The analysis changes under it, and goes back again.
+    await browser.goTo('sources');
+    await browser.press('with everyone who speaks in them');
+    await browser.press('Leave out Interviewer');
+    await browser.waitForText('.method-sentence', 'without what Interviewer said');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.goTo('clean');
+    await browser.click('.step-list [aria-label="Capitals"]');
+    await browser.find('.step-part.is-off');
+    await browser.settled();
+    await browser.press('Undo');
+    await browser.press('Undo');
+    await browser.driver.navigate().refresh();
+    await browser.press('Notebook 2');
+    await (await browser.find('[aria-label="Find in the Notebook"]')).sendKeys('chapter');
+    await browser.until(
+      'More than the excerpt is found',
+      async () => (await browser.all('.notebook-entry')).length === 1,
+    );
+    await browser.waitForText('.notebook-entry blockquote', quote);
+    await browser.click('.notebook-entry .linklike');
+    await browser.waitForText('.whole-text .here', quote.slice(0, 40));
+    // It goes with the study's file.
+    await browser.press('Save study');
+    const saved = await browser.download('.thicket');
+    await browser.driver.get(stage.served.address);
+    await (await browser.find('input[aria-label="Study file"]')).sendKeys(saved);
+    await browser.find('.map-word');
+    await browser.press('Notebook 2');
+    await browser.waitForText('.ant-drawer', 'Ask the council about benches.');
+    await browser.click('[aria-label="Remove from the Notebook"]');
+    await browser.press('Put it back');
+    await browser.until('It is gone', async () => (await browser.all('.notebook-entry')).length === 2);
+  });
 });

@@ -3,7 +3,8 @@ import Joi from 'joi';
 import { hashText } from '../numeric/hash.ts';
 import type { DecisionLog } from '../study/decisions.ts';
 import { foldDecisions } from '../study/decisions.ts';
-import { decisionSchema, keys, letter, text, whole } from './decision-schemas.ts';
+import type { NotebookEntry } from '../study/notebook.ts';
+import { decisionSchema, id, keys, letter, text, whole } from './decision-schemas.ts';
 import { liftRecords, STUDY_VERSION } from './study-versions.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 
@@ -13,6 +14,8 @@ export interface StudyFile {
   readonly register: readonly ThemeIdentity[];
   /** Originals by source id, those of removed sources too, so that undo can bring them back. */
   readonly originals: ReadonlyMap<string, string>;
+  /** Excerpts and memos. */
+  readonly notebook?: readonly NotebookEntry[];
 }
 
 export const STUDY_FORMAT = 'green-thicket-study';
@@ -50,16 +53,34 @@ const studySchema = Joi.object({
       }),
     )
     .required(),
+  notebook: Joi.array()
+    .items(
+      Joi.object({
+        id: id.required(),
+        time: Joi.string().isoDate().required(),
+        note: text.required(),
+        tags: keys.required(),
+        excerpt: Joi.object({
+          sourceId: id.required(),
+          sourceName: text.required(),
+          start: whole.min(0).required(),
+          end: whole.min(0).required(),
+          quote: Joi.string().allow('').max(1_000_000).required(),
+        }),
+      }),
+    )
+    .max(100_000),
 }).required();
 
 interface StudyJson extends DecisionLog {
   readonly decisions: DecisionLog['records'];
   readonly register: ThemeIdentity[];
+  readonly notebook?: NotebookEntry[];
 }
 
 /** Packs a study: a ZIP of study.json and sources/<id>.txt. Equal studies give equal bytes. */
 export function writeStudyFile(file: StudyFile): Uint8Array {
-  const { log, register, originals } = file;
+  const { log, register, originals, notebook = [] } = file;
   const json = {
     format: STUDY_FORMAT,
     version: STUDY_VERSION,
@@ -67,6 +88,7 @@ export function writeStudyFile(file: StudyFile): Uint8Array {
     tip: log.tip,
     decisions: log.records,
     register,
+    ...(notebook.length > 0 ? { notebook } : {}),
   };
   const entries: Record<string, Uint8Array> = { 'study.json': strToU8(JSON.stringify(json, null, 1)) };
   for (const sourceId of [...originals.keys()].sort()) {
@@ -124,7 +146,7 @@ export function readStudyFile(bytes: Uint8Array): StudyFile {
   if (new Set(ids).size !== ids.length) {
     throw new StudyFileError('The study file is damaged: a source is in it twice.');
   }
-  return { log, register: value.register, originals };
+  return { log, register: value.register, originals, notebook: value.notebook ?? [] };
 }
 
 /** Every part of a source is inside an original that is there, and is the text it says it is. */

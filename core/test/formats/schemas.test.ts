@@ -6,6 +6,7 @@ import { writeRecipe } from '../../src/formats/recipe-file.ts';
 import { readStudyFile, writeStudyFile } from '../../src/formats/study-file.ts';
 import { foldDecisions, type Decision } from '../../src/study/decisions.ts';
 import { makePart, makeSource } from '../../src/study/intake.ts';
+import { findEntries } from '../../src/study/notebook.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { DEFAULT_SETTINGS } from '../../src/study/study.ts';
 import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';
@@ -77,12 +78,24 @@ const log = { records, head: records.length, tip: records.length };
 
 describe('the schemas in the documentation', () => {
   it('fit a study with a decision of every kind, which comes back as it was', () => {
-    const bytes = writeStudyFile({ log, register: [], originals: new Map([[source.id, text]]) });
+    const notebook = [
+      { id: 'm1', time: '2031-01-01T00:00:00.000Z', note: 'A thought.', tags: [] },
+      {
+        id: 'e1',
+        time: '2031-01-02T00:00:00.000Z',
+        note: '',
+        tags: ['rain'],
+        excerpt: { sourceId: source.id, sourceName: 'a.txt', start: 0, end: 4, quote: 'One.' },
+      },
+    ];
+    const bytes = writeStudyFile({ log, register: [], originals: new Map([[source.id, text]]), notebook });
+    expect(findEntries(notebook, '').map(({ id }) => id)).to.deep.equal(['e1', 'm1']);
+    expect(findEntries(notebook, 'RAIN one').map(({ id }) => id)).to.deep.equal(['e1']);
     const study: unknown = JSON.parse(strFromU8(unzipSync(bytes)['study.json']));
     const validate = ajv.compile(schema('study.schema.json'));
     validate(study);
     expect(validate.errors ?? []).to.deep.equal([]);
-    expect(readStudyFile(bytes).log).to.deep.equal(log);
+    expect(readStudyFile(bytes)).to.deep.include({ log, notebook });
   });
 
   it('fit a recipe, and neither fits what is no such file', () => {

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { useStudy } from './study-context.ts';
 import { useView } from '../engine/use-view.ts';
@@ -6,7 +6,9 @@ import type { PassagesView, Selection, SourceView } from '@green-thicket/core/st
 import { comparedAttribute, groupsOf, type StudySource } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { counted } from '@green-thicket/core/study/sentences';
+import { keepEntry } from '../store/studies.ts';
 import { MarkedText } from './MarkedText.tsx';
+import { useTellFault } from './use-fault.ts';
 import { LOOK_NAMES } from '../reading/look-names.ts';
 import { LOOKS, useSelection, type OpenSource } from './selection.ts';
 
@@ -52,11 +54,28 @@ function SourceHead({ source }: { source: StudySource }) {
 }
 
 function PassageList({ selection }: { selection: Selection }) {
+  const { id } = useStudy();
   const [limit, setLimit] = useState(FIRST_PASSAGES);
   const { data, isPlaceholderData } = useView('passages', { selection, limit });
   const { state } = useStudy();
   const { openSource, select, look, setLook } = useSelection();
+  const { message } = App.useApp();
+  const tellFault = useTellFault();
   if (!data) return <p className="reader-empty">Finding passages …</p>;
+  const keepPassage = (
+    { start, end, text, marks }: PassagesView['rows'][number],
+    source: StudySource,
+  ): void =>
+    void tellFault('The passage was not kept', async () => {
+      // What it was found by is its first tag, so that it can be found by that again.
+      const tags = [...new Set(marks.map((mark) => mark.key).filter((key) => key !== ''))].slice(0, 3);
+      await keepEntry(id, {
+        note: '',
+        tags,
+        excerpt: { sourceId: source.id, sourceName: source.name, start, end, quote: text },
+      });
+      void message.success('Kept in the Notebook.');
+    });
   const sourceOf = new Map(state.sources.map((source) => [source.id, source]));
   return (
     <div className={isPlaceholderData ? 'dimmed' : undefined}>
@@ -99,6 +118,14 @@ function PassageList({ selection }: { selection: Selection }) {
               >
                 <SourceHead source={source} />
                 <span>¶ {passage.paragraph}</span>
+              </button>
+              <button
+                type="button"
+                className="passage-keep linklike"
+                title="Keep this passage in the Notebook"
+                onClick={() => keepPassage(passage, source)}
+              >
+                Keep
               </button>
             </header>
             <p className="passage-text">

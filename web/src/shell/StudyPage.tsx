@@ -11,7 +11,7 @@ import {
 } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import type { StageName } from '@green-thicket/core/study/stages';
-import { loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
+import { listEntries, loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
 import { PointedStepContext } from '../stops/clean/pointed-step.ts';
@@ -29,6 +29,7 @@ import { EditableTitle } from './EditableTitle.tsx';
 import { FileDrop } from './FileDrop.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
+import { Notebook } from './Notebook.tsx';
 import { Reader } from './Reader.tsx';
 import { RegisterKeeper } from './RegisterKeeper.tsx';
 import { useSelection } from './selection.ts';
@@ -77,6 +78,8 @@ export function StudyPage() {
   }, [id, loaded, state, decide]);
 
   const [listing, setListing] = useState(false);
+  const [noting, setNoting] = useState(false);
+  const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
   const [pointed, point] = useState<string>();
   const pointing = useMemo(() => ({ pointed, point }), [pointed]);
 
@@ -158,6 +161,9 @@ export function StudyPage() {
               >
                 Decisions
               </Button>
+              <Button ghost title="Excerpts and memos" onClick={() => setNoting(true)}>
+                Notebook{entries > 0 ? ` ${entries}` : ''}
+              </Button>
               <Button
                 ghost
                 title="Save the study with its texts to a .thicket file"
@@ -176,6 +182,7 @@ export function StudyPage() {
             </div>
           </PointedStepContext.Provider>
           <StatusLine />
+          <Notebook open={noting} onClose={() => setNoting(false)} />
           <DecisionList open={listing} onClose={() => setListing(false)} />
         </div>
       </IntakeDesk>

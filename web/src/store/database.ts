@@ -1,6 +1,7 @@
 import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/decisions';
 import { liftRecords } from '@green-thicket/core/formats/study-versions';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 
 /** A study's row: its markers and letters; its decisions and originals are kept in their own tables. */
@@ -27,10 +28,15 @@ export interface OriginalRow {
   readonly text: string;
 }
 
+export interface NotebookRow extends NotebookEntry {
+  readonly studyId: string;
+}
+
 class ThicketDatabase extends Dexie {
   studies!: EntityTable<StudyRow, 'id'>;
   decisions!: Table<DecisionRow, [string, number]>;
   originals!: Table<OriginalRow, [string, string]>;
+  notebook!: Table<NotebookRow, [string, string]>;
 
   constructor() {
     super('green-thicket');
@@ -50,6 +56,7 @@ class ThicketDatabase extends Dexie {
           await decisions.bulkPut(liftRecords(own, 1) as DecisionRow[]);
         }
       });
+    this.version(3).stores({ notebook: '[studyId+id], studyId' });
   }
 }
 

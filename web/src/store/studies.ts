@@ -5,7 +5,8 @@ import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { StudyFile } from '@green-thicket/core/formats/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
-import { database, type DecisionRow, type StudyRow } from './database.ts';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { database, type DecisionRow, type NotebookRow, type StudyRow } from './database.ts';
 
 const now = (): string => new Date().toISOString();
 
@@ -86,6 +87,9 @@ async function putStudy(
 export async function importStudy(file: StudyFile): Promise<string> {
   const id = crypto.randomUUID();
   await kept(() => putStudy(id, file.log, file.register, file.originals));
+  await kept(() =>
+    database.notebook.bulkPut((file.notebook ?? []).map((entry) => ({ ...entry, studyId: id }))),
+  );
   return id;
 }
 
@@ -103,12 +107,14 @@ export async function exportStudy(id: string): Promise<StudyFile> {
     log: { ...study.log, records },
     register: study.register,
     originals: new Map(rows.filter((row) => recorded.has(row.id)).map((row) => [row.id, row.text])),
+    notebook: (await listEntries(id)).map(({ studyId: _study, ...entry }) => entry),
   };
 }
 
 export async function deleteStudy(id: string): Promise<void> {
   await kept(() =>
-    database.transaction('rw', database.studies, database.decisions, database.originals, async () => {
+    database.transaction('rw', database.tables, async () => {
+      await database.notebook.where('studyId').equals(id).delete();
       await database.studies.delete(id);
       await database.decisions.where('studyId').equals(id).delete();
       await database.originals.where('studyId').equals(id).delete();
@@ -226,6 +232,33 @@ export async function giveReason(id: string, seq: number, reason: string): Promi
       }),
   );
 }
+
+/** The excerpts and memos of a study, the first kept first. */
+export const listEntries = (id: string): Promise<NotebookRow[]> =>
+  database.notebook.where('studyId').equals(id).sortBy('time');
+
+/** Keeps an excerpt or a memo; it stands beside the decisions, and undo does not touch it. */
+export async function keepEntry(id: string, entry: Omit<NotebookEntry, 'id' | 'time'>): Promise<void> {
+  await kept(() => database.notebook.add({ ...entry, id: crypto.randomUUID(), time: now(), studyId: id }));
+}
+
+export async function changeEntry(
+  id: string,
+  entryId: string,
+  change: Partial<Pick<NotebookEntry, 'note' | 'tags'>>,
+): Promise<void> {
+  await kept(() => database.notebook.update([id, entryId], change));
+}
+
+/** Takes an entry out, and returns it, so that it can be put back. */
+export async function removeEntry(id: string, entryId: string): Promise<NotebookRow | undefined> {
+  const entry = await database.notebook.get([id, entryId]);
+  await kept(() => database.notebook.delete([id, entryId]));
+  return entry;
+}
+
+export const putEntryBack = (entry: NotebookRow): Promise<unknown> =>
+  kept(() => database.notebook.put(entry));
 
 export const undo = (id: string): Promise<void> => moveHead(id, undone);
 export const redo = (id: string): Promise<void> => moveHead(id, redone);
