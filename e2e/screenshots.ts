@@ -29,6 +29,7 @@ try {
     ['links', 'links?concept=driver', '.ant-table-row'],
     ['themes', 'themes?theme=B', '.theme-column'],
     ['map', 'map?concept=camera&with=police', '.passage'],
+    ['lines', 'concepts?find=wait&look=lines', '.concordance-line'],
     ['compare', 'compare?theme=A&attribute=role&group=shift+worker', '.passage'],
   ];
   for (const [name, address, ready] of views) {

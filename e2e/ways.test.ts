@@ -167,11 +167,11 @@ describe('ways through the interface', () => {
   it('shows the figures as a table that can be sorted', async () => {
     await openSample();
     await browser.goTo('concepts');
-    await browser.click('.ant-segmented-item:nth-child(2)');
+    await browser.choose('Table');
     await browser.find('.ant-table-row');
     const column = async (): Promise<number[]> =>
       browser.driver.executeScript<number[]>(
-        "return Array.from(document.querySelectorAll('.ant-table-row'), (row) => Number(row.children[2].textContent))",
+        "return Array.from(document.querySelectorAll('.ant-table-row'), (row) => Number(row.children[3].textContent))",
       );
     const header = await browser.driver.findElement(
       By.xpath(
