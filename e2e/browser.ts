@@ -133,6 +133,27 @@ export class Browser {
     });
   }
 
+  /** Chooses an entry of a list that opens, by the list's label. */
+  async pick(label: string, entry: string): Promise<void> {
+    await this.click(`[aria-label="${label}"]`);
+    const path = `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`;
+    await this.until(`${label} has no ${entry}`, async () => {
+      const found = await this.driver.findElements(By.xpath(path));
+      if (found.length === 0) return false;
+      await found[0].click();
+      return true;
+    });
+  }
+
+  /** Chooses an entry of a menu that is open. */
+  async pickFromMenu(words: string): Promise<void> {
+    const path = `//*[@role='menuitem'][contains(., ${JSON.stringify(words)})]`;
+    await this.until(`The menu has no ${words}`, async () => {
+      await this.driver.findElement(By.xpath(path)).click();
+      return true;
+    });
+  }
+
   /** Clicks the first such thing, once it is there and can be clicked. */
   async click(css: string): Promise<void> {
     await this.until(`${css} can’t be clicked`, async () => {

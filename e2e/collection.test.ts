@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strFromU8, unzipSync } from 'fflate';
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import { root, setStage, type Browser } from './browser.ts';
 
 const survey = join(root, 'demo/night-buses-survey/survey.csv');
@@ -27,23 +27,9 @@ describe('a messy collection', () => {
     await browser.press('Start an empty study');
     await browser.find('input[type=file][multiple]');
   };
-  /** Chooses an entry of a list that opens, by typing where it can be searched. */
-  const pick = async (label: string, entry: string): Promise<void> => {
-    await browser.click(`[aria-label="${label}"]`);
-    await browser.until(`${label} has no ${entry}`, async () => {
-      const found = await browser.driver.findElements(
-        By.xpath(
-          `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`,
-        ),
-      );
-      if (found.length === 0) return false;
-      await found[0].click();
-      return true;
-    });
-  };
   const addSurvey = async (): Promise<void> => {
     await add(survey);
-    await pick('Text column', 'remarks');
+    await browser.pick('Text column', 'remarks');
     await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
     await browser.press('Add 72 sources');
     await browser.waitForText('.intake-report', '72 sources came in');
@@ -64,7 +50,7 @@ describe('a messy collection', () => {
       'This column was taken because “form record” has the longest cells',
     );
     await browser.waitForText('.table-note', 'All 120 rows');
-    await pick('Text column', 'remarks');
+    await browser.pick('Text column', 'remarks');
     await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
     await browser.waitForText('.preview-table', 'The nightbus got me home');
     await browser.press('Add 72 sources');
@@ -152,12 +138,7 @@ describe('a messy collection', () => {
     await browser.driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_LEFT).keyUp(Key.ALT).perform();
     await browser.waitForText('.method-sentence', /numbers are taken out, handles are taken out/);
     await browser.press('Recipe');
-    await browser.until('The menu has no such entry', async () => {
-      await browser.driver
-        .findElement(By.xpath("//*[@role='menuitem'][contains(., 'Save these steps')]"))
-        .click();
-      return true;
-    });
+    await browser.pickFromMenu('Save these steps');
     const recipe = await browser.download('.recipe.json');
     const text = readFileSync(recipe, 'utf8');
     expect(text).to.include('"kind": "repeats"').and.not.include('nightbus');
@@ -216,10 +197,10 @@ describe('a messy collection', () => {
     const all = await browser.mapWords();
     await browser.goTo('sources');
     await browser.press('all 36 sources');
-    await pick('Attribute to pick by', 'role');
+    await browser.pick('Attribute to pick by', 'role');
     await browser.choose('shift worker · 12');
     await browser.waitForText('.method-sentence', '12 of 36 sources, where role is shift worker');
-    await pick('Attribute to pick by', 'date');
+    await browser.pick('Attribute to pick by', 'date');
     const from = await browser.find('[aria-label="date from"]');
     await from.sendKeys('1 March 2025', Key.ENTER);
     await browser.waitForText('.control-box', 'date is on or after 2025-03-01');
@@ -254,12 +235,7 @@ describe('a messy collection', () => {
     );
     await browser.waitForText('.trail', '3 sources');
     await browser.press('Fill them …');
-    await browser.until('The menu has no such entry', async () => {
-      await browser.driver
-        .findElement(By.xpath("//*[@role='menuitem'][contains(., 'From the sources’ names')]"))
-        .click();
-      return true;
-    });
+    await browser.pickFromMenu('From the sources’ names');
     const pattern = await browser.find('[aria-label="Pattern of the names"]');
     await pattern.sendKeys('{role}{place}');
     await browser.waitForText('.control-fault', 'there must be what parts them');
@@ -337,10 +313,7 @@ describe('a messy collection', () => {
     await browser.settled();
     expect(await browser.textOf('.clean-body')).not.to.include('what is a good night');
     await browser.press('Save cleaned text');
-    await browser.until('The menu has no such entry', async () => {
-      await browser.driver.findElement(By.xpath("//*[@role='menuitem'][contains(., 'in a .zip')]")).click();
-      return true;
-    });
+    await browser.pickFromMenu('in a .zip');
     const entries = unzipSync(readFileSync(await browser.download('.zip')));
     expect(Object.keys(entries)).to.have.length(4);
     expect(

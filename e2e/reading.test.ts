@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import { setStage, type Browser } from './browser.ts';
 
 describe('reading', () => {
@@ -12,19 +12,6 @@ describe('reading', () => {
   const search = async (query: string): Promise<void> => {
     const box = await browser.find('.search-box');
     await box.sendKeys(Key.chord(Key.CONTROL, 'a'), query, Key.ENTER);
-  };
-  const pick = async (label: string, entry: string): Promise<void> => {
-    await browser.click(`[aria-label="${label}"]`);
-    await browser.until(`${label} has no ${entry}`, async () => {
-      const found = await browser.driver.findElements(
-        By.xpath(
-          `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`,
-        ),
-      );
-      if (found.length === 0) return false;
-      await found[0].click();
-      return true;
-    });
   };
   const number = (text: string): number => Number(/\d[\d,]*/.exec(text)?.[0].replace(/,/g, ''));
 
@@ -51,12 +38,12 @@ describe('reading', () => {
     await browser.press('In lines');
     await browser.waitForText('.concordance', /“safe”, \d+ mentions/);
     const all = number(await browser.textOf('.concordance .pane-title'));
-    await pick('Compare groups of', 'by role');
+    await browser.pick('Compare groups of', 'by role');
     await browser.until(
       'There are not two groups',
       async () => (await browser.all('.concordance')).length === 2,
     );
-    await pick('Second group', 'shift worker');
+    await browser.pick('Second group', 'shift worker');
     await browser.find('[aria-label="“safe” in shift worker, in lines"]');
     const [first, second] = await Promise.all(
       (await browser.all('.concordance .pane-title')).map(async (title) =>
@@ -78,7 +65,7 @@ describe('reading', () => {
     await browser.click('.concept-row');
     await browser.press('Where');
     await browser.waitForText('.dispersion-row', /driver \d+ mentions/);
-    await pick('Concepts to show beside it', 'shelter');
+    await browser.pick('Concepts to show beside it', 'shelter');
     await browser.until('There is one row', async () => (await browser.all('.dispersion-row')).length === 2);
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.click('.dispersion-row svg');

@@ -43,31 +43,58 @@ function localStart(text: string, at: number): number {
  */
 export function findSpecials(text: string): Special[] {
   const found: Special[] = [];
-  if (text.includes('://') || text.includes('www.')) {
-    for (const { index, 0: address } of text.matchAll(WEB)) {
-      found.push({ start: index, end: index + address.length, kind: 'address' });
-    }
-  }
-  for (const sign of ['@', '#'] as const) {
-    for (let at = text.indexOf(sign); at >= 0; at = text.indexOf(sign, at + 1)) {
-      if (sign === '@') {
-        const start = localStart(text, at);
-        const end = start < 0 ? -1 : matchAt(DOMAIN, text, at + 1);
-        if (end > 0) {
-          found.push({ start, end, kind: 'address' });
-          continue;
-        }
-      }
-      if (WORD_CHARACTER.test(characterBefore(text, at))) continue;
-      const end = matchAt(NAME, text, at + 1);
-      if (end > 0) found.push({ start: at, end, kind: sign === '@' ? 'handle' : 'hashtag' });
-    }
-  }
-  found.sort((a, b) => a.start - b.start || b.end - a.end);
+  const hasWeb = text.includes('://') || text.includes('www.');
+  const signs = placesOfSigns(text);
+  if (!hasWeb && signs.length === 0) return found;
   let last = 0;
-  return found.filter(({ start, end }) => {
-    if (start < last) return false;
-    last = end;
-    return true;
-  });
+  let web = hasWeb ? webFrom(text, 0) : undefined;
+  for (const at of signs) {
+    // What stands before the sign comes first; a sign inside it is no sign any more.
+    for (;;) {
+      if (web && web.start < last) web = webFrom(text, last);
+      const special = at < last ? undefined : specialAt(text, at, last);
+      if (!web || web.start > (special?.start ?? at)) {
+        if (special) {
+          found.push(special);
+          last = special.end;
+        }
+        break;
+      }
+      found.push(web);
+      last = web.end;
+    }
+  }
+  for (;;) {
+    if (web && web.start < last) web = webFrom(text, last);
+    if (!web) return found;
+    found.push(web);
+    last = web.end;
+  }
+}
+
+/** The places of all @ and #, in order. */
+function placesOfSigns(text: string): number[] {
+  const places: number[] = [];
+  for (const sign of ['@', '#']) {
+    for (let at = text.indexOf(sign); at >= 0; at = text.indexOf(sign, at + 1)) places.push(at);
+  }
+  return places.sort((a, b) => a - b);
+}
+
+function webFrom(text: string, place: number): Special | undefined {
+  WEB.lastIndex = place;
+  const match = WEB.exec(text);
+  return match ? { start: match.index, end: match.index + match[0].length, kind: 'address' } : undefined;
+}
+
+/** The mail address, handle or hashtag of the sign at a place, not reaching back before `from`. */
+function specialAt(text: string, at: number, from: number): Special | undefined {
+  if (text[at] === '@') {
+    const start = localStart(text, at);
+    const end = start < from ? -1 : matchAt(DOMAIN, text, at + 1);
+    if (end > 0) return { start, end, kind: 'address' };
+  }
+  if (WORD_CHARACTER.test(characterBefore(text, at))) return undefined;
+  const end = matchAt(NAME, text, at + 1);
+  return end > 0 ? { start: at, end, kind: text[at] === '@' ? 'handle' : 'hashtag' } : undefined;
 }
