@@ -8,6 +8,7 @@ import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { benchBrowser } from './browser.ts';
 import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
+import { benchPlanted } from './planted.ts';
 import { benchReading } from './reading.ts';
 import { benchWarm } from './warm.ts';
 
@@ -107,6 +108,7 @@ if (!small) benchCommand(1_000_000);
 benchWarm(small ? 100_000 : 1_000_000);
 benchSteps(small ? 100_000 : 1_000_000);
 benchReading(small ? 100_000 : 1_000_000);
+benchPlanted();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);
   await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);
