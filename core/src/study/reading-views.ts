@@ -9,16 +9,29 @@ import {
   sourcesOfHits,
   type Hits,
 } from '../reading/hits.ts';
-import { findPassages, marksInSource, type Mark, type PassageQuery } from '../reading/passages.ts';
+import {
+  findPassages,
+  marksInSource,
+  type Mark,
+  type Passage,
+  type PassageQuery,
+} from '../reading/passages.ts';
 import { findHits, readQuery, SearchError } from '../reading/search.ts';
 import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { partAround } from './part-around.ts';
 import { conceptLabels, fewestInWindow, languageOf } from './stages.ts';
-import { groupsOf } from './study.ts';
+import { groupsOf, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
-import type { ConcordanceLine, FollowingSelection, MarkRow, PassagesView, Selection } from './view-types.ts';
+import type {
+  ConcordanceLine,
+  FollowingSelection,
+  MarkRow,
+  PassageRow,
+  PassagesView,
+  Selection,
+} from './view-types.ts';
 
 /** The views that show the original words behind a selection. */
 export const READING_VIEWS: ViewMakers<'passages' | 'source' | 'concordance' | 'dispersion' | 'branches'> = {
@@ -44,19 +57,7 @@ export const READING_VIEWS: ViewMakers<'passages' | 'source' | 'concordance' | '
       total: found.total,
       sources: found.sources,
       perSource: Array.from(found.windowsPerSource),
-      rows: found.passages.map((passage) => {
-        const { id } = sources[passage.source];
-        return {
-          sourceId: id,
-          paragraph: passage.paragraph,
-          start: passage.start,
-          end: passage.end,
-          text: original(id).slice(passage.start, passage.end),
-          marks: asRows(passage.marks),
-          windows: passage.windows,
-          shortened: passage.shortened,
-        };
-      }),
+      rows: found.passages.map((passage) => passageRow(passage, sources, original, asRows(passage.marks))),
     };
   },
 
@@ -262,6 +263,18 @@ function marksOfHits(tokens: Tokens, hits: Hits): MarkRow[] {
   }));
 }
 
+/** A passage as it is shown, in the original words. */
+function passageRow(
+  { source, paragraph, start, end, windows, shortened }: Passage,
+  sources: readonly StudySource[],
+  original: (id: string) => string,
+  marks: readonly MarkRow[],
+): PassageRow {
+  const { id } = sources[source];
+  const text = original(id).slice(start, end);
+  return { sourceId: id, paragraph, start, end, text, marks, windows, shortened };
+}
+
 function* passagesOfPlaces(
   { title, hits = NO_HITS, fault }: Resolved,
   limit: number,
@@ -280,19 +293,14 @@ function* passagesOfPlaces(
     total,
     sources: perSource.filter((count) => count > 0).length,
     perSource: Array.from(perSource),
-    rows: passages.map((passage) => {
-      const { id } = sources[passage.source];
-      return {
-        sourceId: id,
-        paragraph: passage.paragraph,
-        start: passage.start,
-        end: passage.end,
-        text: original(id).slice(passage.start, passage.end),
-        marks: passage.marks.map(({ start, end }) => ({ start, end, key: '', letter: '' })),
-        windows: passage.windows,
-        shortened: false,
-      };
-    }),
+    rows: passages.map((passage) =>
+      passageRow(
+        passage,
+        sources,
+        original,
+        passage.marks.map(({ start, end }) => ({ start, end, key: '', letter: '' })),
+      ),
+    ),
   };
 }
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { finish } from '../../src/numeric/stepwise.ts';
+import { describeDecision } from '../../src/study/decision-texts.ts';
 import {
   decide,
-  describeDecision,
   foldDecisions,
   redone,
   undone,

@@ -1,11 +1,7 @@
 import { Button, Drawer, Input } from 'antd';
 import { useState } from 'react';
-import {
-  describeDecision,
-  recordsInForce,
-  redone,
-  type DecisionRecord,
-} from '@green-thicket/core/study/decisions';
+import { describeDecision } from '@green-thicket/core/study/decision-texts';
+import { recordsInForce, redone, type DecisionRecord } from '@green-thicket/core/study/decisions';
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';
 

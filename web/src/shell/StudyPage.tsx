@@ -2,13 +2,8 @@ import { App, Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
-import {
-  describeDecision,
-  foldDecisions,
-  redone,
-  undone,
-  type Decision,
-} from '@green-thicket/core/study/decisions';
+import { describeDecision } from '@green-thicket/core/study/decision-texts';
+import { foldDecisions, redone, undone, type Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import type { StageName } from '@green-thicket/core/study/stages';
 import { listEntries, loadStudy, makeDecision, redo, undo } from '../store/studies.ts';

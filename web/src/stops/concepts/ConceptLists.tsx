@@ -7,6 +7,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import { wordsOf } from '@green-thicket/core/text/scan';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
+import { AddInput } from '../../shell/AddInput.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { download, fileName } from '../../store/save-file.ts';
@@ -202,40 +203,32 @@ function SearchTerms() {
   const { state, decide } = useStudy();
   const { data } = useView('concepts', null);
   const { message } = App.useApp();
-  const [term, setTerm] = useState('');
-  const stop = (): void => {
+  const setAside = (term: string): boolean => {
     const words = wordsOf(term).map((word) => word.toLowerCase());
-    if (words.length === 0) return;
+    if (words.length === 0) return false;
     if (words.length === 1) {
       if (!state.stopWords.includes(words[0])) decide({ kind: 'addStopWords', words });
-    } else {
-      // The words of a phrase are left alone: a night shift is no night bus.
-      const wanted = bareKey(words.join(' '));
-      const keys = (data?.rows ?? []).map((row) => row.key).filter((key) => bareKey(key) === wanted);
-      if (keys.length === 0) {
-        void message.info(`“${term.trim()}” is no concept here, however it is written.`);
-        return;
-      }
-      decide({ kind: 'dropConcepts', keys });
-      void message.info(`Set aside: ${keys.join(', ')}.`);
+      return true;
     }
-    setTerm('');
+    // The words of a phrase are left alone: a night shift is no night bus.
+    const wanted = bareKey(words.join(' '));
+    const keys = (data?.rows ?? []).map((row) => row.key).filter((key) => bareKey(key) === wanted);
+    if (keys.length === 0) {
+      void message.info(`“${term}” is no concept here, however it is written.`);
+      return false;
+    }
+    decide({ kind: 'dropConcepts', keys });
+    void message.info(`Set aside: ${keys.join(', ')}.`);
+    return true;
   };
   return (
-    <Input
-      size="small"
-      aria-label="What the texts were collected by"
+    <AddInput
+      label="What the texts were collected by"
       placeholder="Collected by …, such as night bus"
       title="A search term is in every text and tells them apart too little. It is set aside in all its forms."
-      value={term}
-      maxLength={200}
-      onChange={(event) => setTerm(event.target.value)}
-      onPressEnter={stop}
-      suffix={
-        <button type="button" className="linklike" disabled={term.trim() === ''} onClick={stop}>
-          Set aside
-        </button>
-      }
+      action="Set aside"
+      longest={200}
+      onAdd={setAside}
     />
   );
 }

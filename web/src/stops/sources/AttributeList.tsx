@@ -1,7 +1,8 @@
-import { Button, Dropdown, Input } from 'antd';
+import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import { AddInput } from '../../shell/AddInput.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { FillFromDates } from './FillFromDates.tsx';
 import { FillFromNames } from './FillFromNames.tsx';
@@ -12,15 +13,8 @@ import { chooseFiles } from './choose-files.ts';
 export function AttributeList() {
   const { state, decide } = useStudy();
   const { addFiles } = useIntake();
-  const [name, setName] = useState('');
   const [dialog, setDialog] = useState<'names' | 'dates'>();
   const attributes = attributeNames(state.sources);
-  const add = (): void => {
-    const attribute = name.trim();
-    if (attribute === '' || attributes.includes(attribute)) return;
-    decide({ kind: 'setAttribute', ids: state.sources.map((source) => source.id), attribute, value: '' });
-    setName('');
-  };
   return (
     <>
       <h2 className="pane-title">Attributes</h2>
@@ -37,19 +31,20 @@ export function AttributeList() {
           ))}
         </ul>
       )}
-      <Input
-        size="small"
-        aria-label="New attribute"
+      <AddInput
+        label="New attribute"
         placeholder="New: role, place, date …"
-        value={name}
-        maxLength={60}
-        onChange={(event) => setName(event.target.value)}
-        onPressEnter={add}
-        suffix={
-          <button type="button" className="linklike" disabled={name.trim() === ''} onClick={add}>
-            Add
-          </button>
-        }
+        action="Add"
+        onAdd={(attribute) => {
+          if (attributes.includes(attribute)) return false;
+          decide({
+            kind: 'setAttribute',
+            ids: state.sources.map((source) => source.id),
+            attribute,
+            value: '',
+          });
+          return true;
+        }}
       />
       <Dropdown
         trigger={['click']}

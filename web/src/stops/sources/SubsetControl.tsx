@@ -11,6 +11,7 @@ import {
   type Condition,
   type Subset,
 } from '@green-thicket/core/study/subset';
+import { AddInput } from '../../shell/AddInput.tsx';
 import type { ControlProps } from '../../shell/control-inputs.tsx';
 
 /** The subset the study works with, built by picking values; what remains is said at once. */
@@ -190,14 +191,8 @@ function RangeEnd({
 
 function NamedSubsets({ state, decide }: Pick<ControlProps, 'state' | 'decide'>) {
   const { subset } = state.settings.sources;
-  const [name, setName] = useState('');
   const named = Object.entries(state.subsets);
   const isNamed = named.some(([, each]) => JSON.stringify(each) === JSON.stringify(subset));
-  const keep = (): void => {
-    if (name.trim() === '') return;
-    decide({ kind: 'keepSubset', name: name.trim(), subset });
-    setName('');
-  };
   return (
     <>
       {named.length > 0 && (
@@ -230,19 +225,11 @@ function NamedSubsets({ state, decide }: Pick<ControlProps, 'state' | 'decide'>)
             Work with all sources
           </Button>
           {!isNamed && (
-            <Input
-              size="small"
-              aria-label="Name of this subset"
+            <AddInput
+              label="Name of this subset"
               placeholder="Keep it under a name"
-              value={name}
-              maxLength={60}
-              onChange={(event) => setName(event.target.value)}
-              onPressEnter={keep}
-              suffix={
-                <button type="button" className="linklike" disabled={name.trim() === ''} onClick={keep}>
-                  Keep
-                </button>
-              }
+              action="Keep"
+              onAdd={(name) => decide({ kind: 'keepSubset', name, subset })}
             />
           )}
         </div>

@@ -1,5 +1,5 @@
 import { Checkbox, Modal, Radio, Select, Switch } from 'antd';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { ATTRIBUTE_TYPES, type AttributeType } from '@green-thicket/core/study/attributes';
 import type { Description } from '@green-thicket/core/study/describing-table';
 import { counted } from '@green-thicket/core/study/sentences';
@@ -41,22 +41,25 @@ export function TableDialog({
   const [description, setDescription] = useState<Description>();
   const [busy, setBusy] = useState(false);
 
-  const look = (sheet: number, hasHead?: boolean): Promise<void> =>
-    tellFault('The table can’t be looked at', async () => {
-      const found = await intakeWorker.lookAtSheet(table.table, sheet, sources, hasHead);
-      setChosen((before) => ({
-        sheet,
-        look: found,
-        choice: found.choice,
-        as: before?.as ?? (found.nameColumn === undefined ? 'sources' : 'attributes'),
-        nameColumn: found.nameColumn ?? 0,
-      }));
-    });
-  // The table is looked at once; later looks are asked for by the researcher.
+  // Attributes that come in while the dialog is open are no reason to look again.
+  const known = useRef(sources);
+  const look = useCallback(
+    (sheet: number, hasHead?: boolean): Promise<void> =>
+      tellFault('The table can’t be looked at', async () => {
+        const found = await intakeWorker.lookAtSheet(table.table, sheet, known.current, hasHead);
+        setChosen((before) => ({
+          sheet,
+          look: found,
+          choice: found.choice,
+          as: before?.as ?? (found.nameColumn === undefined ? 'sources' : 'attributes'),
+          nameColumn: found.nameColumn ?? 0,
+        }));
+      }),
+    [table.table, tellFault],
+  );
   useEffect(() => {
     void look(0);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [table.table]);
+  }, [look]);
 
   useEffect(() => {
     if (!chosen) return undefined;
