@@ -81,6 +81,8 @@ export function listed(words: readonly string[]): string {
     : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
 
+const NOTHING_TAKEN_OUT = 'nothing is taken out';
+
 /** What a window is, in words. */
 export function windowText({ unit, size, acrossParagraphs }: StudyState['settings']['windows']): string {
   if (unit === 'sentences' || unit === 'words') {
@@ -134,7 +136,7 @@ export function methodSentences(
         ...(i === 0 ? [] : [i === cleaning.steps.length - 1 ? ' and ' : ', ']),
         { step: step.id, on: step.on, text: stepText(step) },
       ]),
-      ...(cleaning.steps.length === 0 ? ['nothing is taken out'] : []),
+      ...(cleaning.steps.length === 0 ? [NOTHING_TAKEN_OUT] : []),
       '; ',
       control('addStep', 'add a step'),
       '. The originals stay as they are.',
@@ -201,9 +203,22 @@ export function methodSentences(
   };
 }
 
-/** A sentence as plain words. */
+/** A sentence as plain words. Of cleaning steps only those that are on are said: the others did nothing. */
 export function sentenceText(parts: readonly SentencePart[]): string {
-  return parts
+  const isStep = (part: SentencePart): boolean => typeof part !== 'string' && 'step' in part;
+  const first = parts.findIndex(isStep);
+  const said = parts.flatMap((part) =>
+    typeof part !== 'string' && 'step' in part && part.on ? [part.text] : [],
+  );
+  const words =
+    first < 0
+      ? parts
+      : [
+          ...parts.slice(0, first),
+          said.length > 0 ? listed(said) : NOTHING_TAKEN_OUT,
+          ...parts.slice(parts.findLastIndex(isStep) + 1),
+        ];
+  return words
     .filter((part) => typeof part === 'string' || !('control' in part && part.control === 'addStep'))
     .map((part) => (typeof part === 'string' ? part : part.text))
     .join('')

@@ -1,0 +1,61 @@
+import type { Decision } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/decisions.ts';
+import { makePart, makeSource } from '../../src/study/intake.ts';
+import { recipeOf } from '../../src/study/recipe.ts';
+import { DEFAULT_SETTINGS } from '../../src/study/study.ts';
+import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';
+
+export const text = 'One.\n\nTwo.\n';
+export const source = makeSource('a.txt', text, { role: 'nurse' });
+const steps = CLEANING_KINDS.map((kind) => newStep(kind, []));
+const { concepts, windows, links, themes, map, compare } = DEFAULT_SETTINGS;
+
+/** A decision of every kind. */
+export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } = {
+  renameStudy: { kind: 'renameStudy', title: 'T' },
+  addSources: { kind: 'addSources', sources: [source], note: 'n', types: { role: 'text' } },
+  setAttribute: { kind: 'setAttribute', ids: [source.id], attribute: 'place', value: 'x' },
+  setValues: { kind: 'setValues', values: { age: { [source.id]: '7' } } },
+  setAttributeType: { kind: 'setAttributeType', attribute: 'age', type: 'number' },
+  renameAttribute: { kind: 'renameAttribute', attribute: 'age', name: 'years' },
+  setCuts: { kind: 'setCuts', cuts: { [source.id]: [[0, 2]] } },
+  splitSources: {
+    kind: 'splitSources',
+    parts: { [source.id]: [makePart(source, 'a: 1', 'One.', { start: 0, end: 4 }, {}, [[0, 1]])] },
+  },
+  setSources: {
+    kind: 'setSources',
+    change: { subset: [{ kind: 'range', attribute: 'years', from: '1', to: '' }], dateOrder: 'dmy' },
+  },
+  keepSubset: {
+    kind: 'keepSubset',
+    name: 's',
+    subset: [{ kind: 'values', attribute: 'role', values: [''] }],
+  },
+  forgetSubset: { kind: 'forgetSubset', name: 's' },
+  setSpeakers: { kind: 'setSpeakers', change: { leftOut: ['A', ''], roles: { B: 'driver' } } },
+  setCleaning: { kind: 'setCleaning', steps, what: 'add all' },
+  setConcepts: { kind: 'setConcepts', change: concepts },
+  keepConcepts: { kind: 'keepConcepts', keys: ['a'] },
+  dropConcepts: { kind: 'dropConcepts', keys: ['b'] },
+  leaveConcepts: { kind: 'leaveConcepts', keys: ['b'] },
+  addStopWords: { kind: 'addStopWords', words: ['c'] },
+  removeStopWords: { kind: 'removeStopWords', words: ['d'] },
+  mergeConcepts: { kind: 'mergeConcepts', into: 'a', keys: ['e'] },
+  mergeMany: { kind: 'mergeMany', groups: [{ into: 'a', keys: ['f', 'g h'] }] },
+  refuseMerge: { kind: 'refuseMerge', keys: ['a', 'b'] },
+  splitConcept: { kind: 'splitConcept', key: 'a' },
+  renameConcept: { kind: 'renameConcept', key: 'a', label: 'A' },
+  setWindows: { kind: 'setWindows', change: windows },
+  setLinks: { kind: 'setLinks', change: links },
+  setThemes: { kind: 'setThemes', change: themes },
+  renameTheme: { kind: 'renameTheme', letter: 'A', name: 'x' },
+  setMap: { kind: 'setMap', change: map },
+  setCompare: { kind: 'setCompare', change: compare },
+  applyRecipe: {
+    kind: 'applyRecipe',
+    recipe: recipeOf(foldDecisions({ records: [], head: 0, tip: 0 })),
+  },
+  removeAttribute: { kind: 'removeAttribute', attribute: 'place' },
+  removeSources: { kind: 'removeSources', ids: ['gone'] },
+};
