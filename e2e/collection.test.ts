@@ -322,4 +322,105 @@ describe('a messy collection', () => {
         .join(),
     ).to.include('single gloves');
   });
+
+  it('is looked over: copies, languages that mix, and dates in the texts that could be read two ways', async () => {
+    const said =
+      'On 4/5/2031 we met at the depot. The bus was late and we had to wait in the rain for it, which nobody liked at all.';
+    await add(
+      file('a.txt', said),
+      file('b.txt', `${said} Yes.`),
+      file(
+        'c.txt',
+        'Am 3. Mai 2031 war der Bus zu spät und wir haben im Regen auf ihn gewartet, das war nicht schön.',
+      ),
+    );
+    await browser.waitForText('.trail', '3 sources');
+    await browser.waitForText('.ledger', 'Language: 2 English and 1 German.');
+    await browser.press('Note it as an attribute');
+    await browser.find('[aria-label="language of c.txt: German"]');
+    await browser.waitForText('.ledger', '1 pair of sources says the same, or nearly.');
+    await browser.press('Look at them');
+    await browser.waitForText('.ant-modal .preview-table', /100 %\s*a\.txt\s*b\.txt/);
+    await browser.press('Remove the second');
+    await browser.waitForText('.trail', '2 sources');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.waitForText('.ledger', 'No two sources say the same.');
+    await browser.press('Fill them …');
+    await browser.pickFromMenu('From the dates in the texts');
+    await browser.waitForText('.ant-modal', '1 date such as 4/5/2031 can be read two ways');
+    const set = await browser.button('Set it for 2 sources');
+    expect(await set.isEnabled(), 'it is asked first').to.equal(false);
+    await browser.choose('month first');
+    await browser.press('Set it for 2 sources');
+    await browser.find('[aria-label="date of a.txt: 2031-04-05"]');
+    await browser.find('[aria-label="date of c.txt: 2031-05-03"]');
+    expect(await browser.all('.stage-note'), 'and not asked again').to.deep.equal([]);
+  });
+
+  it('has steps that are dragged, and says where their order matters', async () => {
+    await add(file('a.txt', 'They were shar-\ning a fare.\nAnd the rest was fine.'));
+    await browser.waitForText('.trail', '1 source');
+    await browser.goTo('clean');
+    await browser.press('add a step');
+    await browser.waitForText('.add-step', /Line breaks\s1/);
+    await browser.driver.executeScript(
+      "[...document.querySelectorAll('.add-step button')].find((each) => each.textContent.startsWith('Line breaks')).click()",
+    );
+    await browser.waitForText(
+      '.method-sentence',
+      'hyphenated line ends are joined, line breaks become spaces',
+    );
+    const from = await browser.find('[data-step=lineBreaks]');
+    const onto = await browser.find('[data-step=hyphens]');
+    await browser.driver
+      .actions()
+      .move({ origin: from })
+      .press()
+      .move({ origin: onto, x: -20, y: 0 })
+      .release()
+      .perform();
+    await browser.waitForText(
+      '.method-sentence',
+      'line breaks become spaces, hyphenated line ends are joined',
+    );
+    expect(await browser.all('.ant-popover:not(.ant-popover-hidden)'), 'a drag opens nothing').to.deep.equal(
+      [],
+    );
+    await browser.waitForText(
+      '.order-note',
+      /line breaks and hyphenated line ends matters here.*sharing for shar/,
+    );
+    await browser.press('Swap them');
+    await browser.waitForText(
+      '.method-sentence',
+      'hyphenated line ends are joined, line breaks become spaces',
+    );
+    // It matters in this order too, and is said from where the researcher stands.
+    await browser.waitForText('.order-note', /shar for sharing/);
+    await browser.press('Undo');
+    await browser.waitForText('.order-note', /sharing for shar/);
+  });
+
+  it('of very many files can be stopped while it is read, and then nothing of it is there', async () => {
+    await add(file('first.txt', 'A first text.'));
+    await browser.waitForText('.trail', '1 source');
+    await browser.driver.executeScript(
+      `const transfer = new DataTransfer();
+      for (let i = 0; i < 20000; i++) transfer.items.add(new File(['Note ' + i + ' about the rain.'], 't' + i + '.txt'));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));`,
+    );
+    await browser.waitForText('.ant-message', /Reading 20,000 files: \d+ %/);
+    await browser.press('Stop');
+    await browser.waitForText('.ant-message', 'Stopped. Nothing was added.');
+    expect(await browser.textOf('.trail')).to.include('1 source\n');
+    const kept = await browser.driver.executeAsyncScript<number>(
+      `const done = arguments[arguments.length - 1];
+      const open = indexedDB.open('green-thicket');
+      open.onsuccess = () => {
+        const count = open.result.transaction('originals').objectStore('originals').count();
+        count.onsuccess = () => done(count.result);
+      };`,
+    );
+    expect(kept, 'originals in the browser').to.equal(1);
+  });
 });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -175,5 +175,57 @@ describe('the command line', () => {
     expect(status).to.equal(0);
     expect(stderr).to.match(/too few to link anything\. More text/);
     expect(read('short', 'links.csv').trim()).to.equal('source,target,windows_both,npmi,g2,p,q');
+  });
+
+  it('reads documents and tables of every kind, and says what it guessed', () => {
+    const { status, stderr } = thicket(
+      'analyse',
+      join(root, 'demo/night-buses-documents'),
+      '--out',
+      at('documents'),
+    );
+    expect(status).to.equal(0);
+    expect(stderr)
+      .to.include('at-the-stop.xlsx: “talk” has the longest cells')
+      .and.include('1 of 6 rows of at-the-stop.xlsx has no text in “talk”; the others make 5 sources.')
+      .and.include('The sheet Stops of at-the-stop.xlsx was left out; the first was read.')
+      .and.include('Read 8 sources.');
+  });
+
+  it('takes a table that names the files of its folder for their attributes', () => {
+    mkdirSync(at('notes'));
+    writeFileSync(at('notes/anna.txt'), 'Rain and wind at the shelter. The shelter has a bench.');
+    writeFileSync(at('notes/bela.txt'), 'Wind and rain at the bench. The bench has a shelter.');
+    writeFileSync(at('notes/people.csv'), 'who,role\nanna,nurse\nbela,driver\neve,baker\n');
+    const { status, stderr } = thicket('analyse', at('notes'), '--out', at('named'));
+    expect(status).to.equal(0);
+    expect(stderr)
+      .to.include('people.csv names the other files, so it was read as their attributes.')
+      .and.include('No source is called eve; its attributes are not used.')
+      .and.include('Read 2 sources.');
+  });
+
+  it('says in the method only what was done', () => {
+    writeFileSync(
+      at('plain.json'),
+      '{"cleaning":{"steps":[{"id":"case","on":true,"kind":"case"},{"id":"accents","on":false,"kind":"accents"}]}}',
+    );
+    expect(
+      thicket('analyse', at('notes'), '--settings', at('plain.json'), '--out', at('plain'), '--quiet').status,
+    ).to.equal(0);
+    expect(read('plain', 'methods.md'))
+      .to.include('Before words are counted, capitals are read as small letters.')
+      .and.not.include('accents');
+    writeFileSync(at('broken.json'), '{"cleaning":{"steps":[{"id":"x","on":true,"kind":"magic"}]}}');
+    const { status, stderr } = thicket(
+      'analyse',
+      at('notes'),
+      '--settings',
+      at('broken.json'),
+      '--out',
+      at('never'),
+    );
+    expect(status).to.equal(2);
+    expect(stderr).to.match(/settings in .*broken\.json can’t be used/);
   });
 });
