@@ -237,7 +237,7 @@ export class Browser {
   /** Everything of the map's drawing that a change would show in. */
   async mapDrawing(): Promise<string> {
     return this.driver.executeScript<string>(
-      "return Array.from(document.querySelectorAll('.concept-map path, .concept-map text'), (each) => (each.getAttribute('d') ?? '') + (each.getAttribute('x') ?? '') + each.textContent).join('|')",
+      "return Array.from(document.querySelectorAll('.concept-map path, .concept-map text'), (each) => (each.getAttribute('d') ?? '') + (each.getAttribute('transform') ?? '') + each.textContent).join('|')",
     );
   }
 

@@ -87,7 +87,7 @@ describe('concepts', () => {
     await find('');
     await browser.choose('Table');
     await find('shelter');
-    await browser.click('.ant-table-row .ant-checkbox-input, .ant-table-tbody-virtual .ant-checkbox-input');
+    await browser.click('.figure-table .grid-row .tick');
     await browser.waitForText('.bulk-bar', '1 concept ticked');
     await browser.press('Never show');
     await browser.waitForText('.method-sentence', '1 own one');

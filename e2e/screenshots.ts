@@ -26,7 +26,7 @@ try {
     ['sources', 'sources', '.grid-row'],
     ['clean', 'clean', '.clean-body'],
     ['concepts', 'concepts?concept=night+shift', '.concept-card'],
-    ['links', 'links?concept=driver', '.ant-table-row'],
+    ['links', 'links?concept=driver', '.figure-table .grid-row'],
     ['themes', 'themes?theme=B', '.theme-column'],
     ['map', 'map?concept=camera&with=police', '.passage'],
     ['lines', 'concepts?find=wait&look=lines', '.concordance-line'],

@@ -182,7 +182,7 @@ describe('a researcher', () => {
     await browser.waitForText('.method-sentence', 'a paragraph');
     await browser.until('The links stayed', async () => (await browser.textOf('.figures-list')) !== before);
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await browser.click('.ant-table-row .linklike');
+    await browser.click('.figure-table .grid-row .linklike');
     await browser.waitForText('.reader', /\d+ windows? in \d+ passages?/);
   });
 

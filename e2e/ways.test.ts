@@ -75,7 +75,7 @@ describe('ways through the interface', () => {
     await browser.settled();
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.goTo('links');
-    await browser.click('.ant-table-row .linklike');
+    await browser.click('.figure-table .grid-row .linklike');
     await browser.find('.passage');
     await browser.press('Undo');
     await browser.goTo('sources');
@@ -168,21 +168,19 @@ describe('ways through the interface', () => {
     await openSample();
     await browser.goTo('concepts');
     await browser.choose('Table');
-    await browser.find('.ant-table-row');
+    await browser.find('.figure-table .grid-row');
     const column = async (): Promise<number[]> =>
       browser.driver.executeScript<number[]>(
-        "return Array.from(document.querySelectorAll('.ant-table-row'), (row) => Number(row.children[3].textContent))",
+        "return Array.from(document.querySelectorAll('.figure-table .grid-row'), (row) => Number(row.children[3].textContent))",
       );
-    const header = await browser.driver.findElement(
-      By.xpath(
-        "//*[@role='columnheader' or self::th or contains(@class,'ant-table-cell')][normalize-space()='Mentions']",
-      ),
-    );
-    await header.click();
-    await browser.until('The table is not sorted upwards', async () => {
+    const inOrder = (sign: number) => async (): Promise<boolean> => {
       const values = await column();
-      return values.length > 3 && values.every((value, i) => i === 0 || values[i - 1] <= value);
-    });
+      return values.length > 3 && values.every((value, i) => i === 0 || sign * (value - values[i - 1]) >= 0);
+    };
+    await browser.press('Mentions');
+    await browser.until('The most frequent is not first', inOrder(-1));
+    await browser.press('Mentions ↓');
+    await browser.until('The least frequent is not first', inOrder(1));
   });
 
   it('can be stopped at long work, says so, and goes on', async () => {

@@ -25,6 +25,7 @@ export const antTheme: ThemeConfig = {
     colorBorderSecondary: RULE,
     fontFamily: SANS,
     fontSize: 14,
+    fontWeightStrong: 650,
     borderRadius: 5,
     wireframe: false,
   },

@@ -1,24 +1,47 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { useDeferredValue } from 'react';
 import { inputHash } from '@green-thicket/core/study/stages';
 import { VIEW_STAGE } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../shell/study-context.ts';
 import { askView } from './client.ts';
 
+/** A computed view as a component shows it. */
+export interface View<Answer> extends Pick<
+  UseQueryResult<Answer>,
+  'error' | 'isError' | 'isFetching' | 'refetch'
+> {
+  /** The newest answer that is drawn, or being drawn; undefined before the first. */
+  readonly data: Answer | undefined;
+  /** Whether the answer is of another question or of the study as it was: shown dimmed. */
+  readonly isPlaceholderData: boolean;
+}
+
 /**
  * A computed view of the present study. While a new answer is made the old one stays, and `isPlaceholderData` says so.
+ *
+ * An answer comes in the middle of anything; it is drawn in slices, so that the page answers meanwhile.
  */
 export function useView<V extends ViewName>(
   view: V,
   question: ViewQuestions[V],
   enabled = true,
-): UseQueryResult<ViewAnswers[V]> {
+): View<ViewAnswers[V]> {
   const { id, state, register, hashes } = useStudy();
   const hash = inputHash(VIEW_STAGE[view], { state, register }, hashes);
-  return useQuery<ViewAnswers[V]>({
+  const { data, error, isError, isFetching, isPlaceholderData, refetch } = useQuery<ViewAnswers[V]>({
     queryKey: ['view', id, view, hash, question],
     queryFn: ({ signal }) => askView({ studyId: id, state, register }, view, question, signal),
     placeholderData: (previous) => previous,
     enabled: enabled && state.sources.length > 0,
   });
+  const drawn = useDeferredValue(data, undefined);
+  return {
+    data: drawn,
+    isPlaceholderData: isPlaceholderData || drawn !== data,
+    error,
+    isError,
+    isFetching,
+    refetch,
+  };
 }

@@ -77,7 +77,7 @@ function Fork({
               className="branch-word"
               aria-expanded={branch.next > 0 ? isOpen : undefined}
               disabled={branch.next === 0}
-              style={{ fontSize: `${13 + 8 * Math.sqrt(branch.count / most)}px` }}
+              style={{ fontSize: `${Math.round(13 + 8 * Math.sqrt(branch.count / most))}px` }}
               onClick={() => {
                 const next = new Set(open);
                 if (isOpen) next.delete(key);

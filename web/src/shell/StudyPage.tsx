@@ -22,6 +22,7 @@ import { SearchBox } from '../reading/SearchBox.tsx';
 import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { FileDrop } from './FileDrop.tsx';
+import { InTurn } from './InTurn.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { Notebook } from './Notebook.tsx';
@@ -172,7 +173,9 @@ export function StudyPage() {
           <PointedStepContext.Provider value={pointing}>
             <MethodSentence stop={stop} />
             <div className="columns">
-              {look ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
+              <InTurn key={look ? 'look' : stop}>
+                {look ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
+              </InTurn>
               <Reader />
             </div>
           </PointedStepContext.Provider>

@@ -7,6 +7,7 @@ import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { SANS } from '../../theme.ts';
+import { scaledType } from '../scaled-type.ts';
 
 const BARS = 20;
 const CLOUD = { width: 360, height: 330 };
@@ -91,9 +92,7 @@ function WordCloud({ figures, onPick }: { figures: WordFigures; onPick: (word: s
       {words.map(({ index, text, x, y, size }) => (
         <text
           key={text}
-          x={x}
-          y={y}
-          fontSize={size}
+          {...scaledType(x, y, size)}
           fontFamily={SANS}
           fontWeight={650}
           fill={MOSS}

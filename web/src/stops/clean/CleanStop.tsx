@@ -4,6 +4,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { TextPlace } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { CleanedExport } from './CleanedExport.tsx';
 import { CleanFigures } from './CleanFigures.tsx';
@@ -71,7 +72,7 @@ export function CleanStop() {
   };
   const here = sources.indexOf(source);
   return (
-    <>
+    <InTurn>
       <section className="ledger" aria-label="Steps">
         <Segmented
           block
@@ -144,7 +145,7 @@ export function CleanStop() {
           </>
         )}
       </main>
-    </>
+    </InTurn>
   );
 }
 

@@ -5,6 +5,7 @@ import { attributeNames } from '@green-thicket/core/study/study';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
@@ -31,7 +32,7 @@ export function CompareStop() {
   const wilson = groups.filter((group) => group.interval === 'wilson');
   const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
   return (
-    <>
+    <InTurn>
       <ThemeLedger />
       <main className="stage" aria-label="Compare">
         {attributeNames(workingSources(state)).length > 0 && (
@@ -158,7 +159,7 @@ export function CompareStop() {
           </div>
         )}
       </main>
-    </>
+    </InTurn>
   );
 }
 

@@ -10,11 +10,11 @@ export function BulkChoice({
   onDone,
 }: {
   rows: readonly CandidateRow[];
-  ticked: readonly string[];
+  ticked: ReadonlySet<string>;
   onDone: () => void;
 }) {
   const { decide } = useStudy();
-  const chosen = rows.filter((row) => ticked.includes(row.key));
+  const chosen = rows.filter((row) => ticked.has(row.key));
   const none = chosen.length === 0;
   const keys = chosen.map((row) => row.key);
   const most = chosen.reduce<CandidateRow | undefined>(

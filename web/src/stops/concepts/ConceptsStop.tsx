@@ -1,15 +1,17 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Input, Segmented, Table } from 'antd';
+import { Input, Segmented } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
-import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
+import { ConceptFigures } from './ConceptFigures.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
+import { STATUS_WORDS } from './status-words.ts';
 import { WordPicture } from './WordPicture.tsx';
 import { WordField } from './WordField.tsx';
 
@@ -57,7 +59,7 @@ export function ConceptsStop() {
     );
   }
   return (
-    <>
+    <InTurn>
       <section className="ledger" aria-label="Words">
         <Segmented
           block
@@ -112,7 +114,9 @@ export function ConceptsStop() {
           />
           <span className="quiet">{FACE_HELP[face]}</span>
         </div>
-        <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+        <div
+          className={`stage-body${face === 'table' ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
+        >
           {data && face === 'field' && (
             <WordField
               rows={data.rows}
@@ -121,23 +125,16 @@ export function ConceptsStop() {
               sources={workingSources(state).length}
             />
           )}
-          {data && face === 'table' && <FiguresTable rows={rows} onPick={pick} />}
+          {data && face === 'table' && <ConceptFigures rows={rows} onPick={pick} />}
           {data && (face === 'bars' || face === 'cloud') && (
             <WordPicture kind={face} rows={data.rows} onPick={pick} />
           )}
         </div>
         {pickedRow && <ConceptCard key={pickedRow.key} row={pickedRow} rows={data?.rows ?? []} />}
       </main>
-    </>
+    </InTurn>
   );
 }
-
-const STATUS_WORDS = {
-  chosen: 'in',
-  kept: 'kept by you',
-  dropped: 'dropped by you',
-  out: 'left out',
-} as const;
 
 /** The words as a list with bars; only those in sight are drawn, however many there are. */
 function Ledger({
@@ -207,68 +204,5 @@ function LedgerRow({
       <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
       <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />
     </button>
-  );
-}
-
-function FiguresTable({ rows, onPick }: { rows: readonly CandidateRow[]; onPick: (key: string) => void }) {
-  const [ticked, setTicked] = useState<readonly string[]>([]);
-  const by =
-    (key: 'mentions' | 'sources' | 'spread' | 'pull' | 'score') => (a: CandidateRow, b: CandidateRow) =>
-      a[key] - b[key];
-  return (
-    <>
-      <BulkChoice rows={rows} ticked={ticked} onDone={() => setTicked([])} />
-      <Table
-        size="small"
-        virtual
-        pagination={false}
-        scroll={{ y: 400, x: 640 }}
-        rowKey="key"
-        rowSelection={{
-          selectedRowKeys: [...ticked],
-          onChange: (keys) => setTicked(keys.map(String)),
-          columnWidth: 34,
-        }}
-        dataSource={[...rows]}
-        columns={[
-          {
-            title: 'Concept',
-            dataIndex: 'label',
-            width: 170,
-            sorter: (a, b) => (a.label < b.label ? -1 : 1),
-            render: (label: string, row) => (
-              <button type="button" className="linklike" onClick={() => onPick(row.key)}>
-                {label}
-              </button>
-            ),
-          },
-          { title: 'Kind', dataIndex: 'part', width: 80 },
-          { title: 'Mentions', dataIndex: 'mentions', width: 85, sorter: by('mentions') },
-          { title: 'Sources', dataIndex: 'sources', width: 80, sorter: by('sources') },
-          {
-            title: <span title="How evenly the sources use it, 0 to 1 (1 − DP)">Spread</span>,
-            dataIndex: 'spread',
-            width: 75,
-            sorter: by('spread'),
-            render: (value: number) => value.toFixed(2),
-          },
-          {
-            title: (
-              <span title="How selective it is in the company it keeps; 0 is no more than chance">Pull</span>
-            ),
-            dataIndex: 'pull',
-            width: 70,
-            sorter: by('pull'),
-            render: (value: number) => value.toFixed(2),
-          },
-          {
-            title: 'Standing',
-            dataIndex: 'status',
-            width: 110,
-            render: (status: CandidateRow['status']) => STATUS_WORDS[status],
-          },
-        ]}
-      />
-    </>
   );
 }

@@ -3,6 +3,7 @@ import { overlaps, type Box } from '@green-thicket/core/map/placement';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../../shell/study-context.ts';
+import { scaledType } from '../scaled-type.ts';
 
 const WIDTH = 680;
 const HEIGHT = 470;
@@ -127,9 +128,7 @@ export function WordField({
             tabIndex={0}
             aria-pressed={row.key === picked}
             className={`field-word is-${row.status}${row.key === picked ? ' here' : ''}${under?.row.key === row.key ? ' target' : ''}`}
-            x={dragged ? drag.x : x}
-            y={(dragged ? drag.y : y) + type * 0.33}
-            fontSize={type}
+            {...scaledType(dragged ? drag.x : x, (dragged ? drag.y : y) + type * 0.33, type)}
             textAnchor="middle"
             onPointerDown={(event) => {
               if (event.button === 0) setDrag({ key: row.key, ...place(event), moved: false });

@@ -1,13 +1,18 @@
-import { Select, Table } from 'antd';
+import { Select } from 'antd';
+import { useMemo } from 'react';
 import type { LinkRow } from '@green-thicket/core/study/view-types';
 import { counted, MEASURE_NAMES } from '@green-thicket/core/study/sentences';
 import { useView } from '../../engine/use-view.ts';
+import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLetter } from '../ThemeLetter.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 
 const MOST_ROWS = 5000;
+
+const keyOf = (row: LinkRow): string => `${row.source}—${row.target}`;
 
 /** Links: the distribution of strengths with the cut-off, the sorted list, and the company of one concept. */
 export function LinksStop() {
@@ -19,8 +24,65 @@ export function LinksStop() {
   const { measure, cutOff } = state.settings.links;
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
   const linkKey = selection?.kind === 'link' ? selection.keys.join('—') : '';
+  const columns = useMemo(
+    (): FigureColumn<LinkRow>[] => [
+      {
+        key: 'link',
+        title: concept ? 'Company' : 'Link',
+        width: 220,
+        value: (row) => (concept ? row.targetLabel : `${row.sourceLabel} — ${row.targetLabel}`),
+        render: (row) => (
+          <button
+            type="button"
+            className="linklike"
+            title="Read its passages"
+            onClick={() => select({ kind: 'link', keys: [row.source, row.target] })}
+          >
+            {!concept && (
+              <>
+                <ThemeLetter letter={row.sourceTheme} /> {row.sourceLabel} —{' '}
+              </>
+            )}
+            <ThemeLetter letter={row.targetTheme} /> {row.targetLabel}
+          </button>
+        ),
+      },
+      {
+        key: 'both',
+        title: 'Windows',
+        hint: 'Windows with both',
+        width: 95,
+        value: (row) => row.both,
+      },
+      {
+        key: 'npmi',
+        title: 'NPMI',
+        hint: 'How much oftener they share a window than by chance, −1 to 1',
+        width: 80,
+        value: (row) => row.npmi,
+        render: (row) => row.npmi.toFixed(2),
+      },
+      {
+        key: 'g2',
+        title: 'G²',
+        hint: 'Log-likelihood ratio, corrected for overlapping windows',
+        width: 75,
+        value: (row) => row.g2,
+        render: (row) => row.g2.toFixed(1),
+      },
+      {
+        key: 'q',
+        title: 'q',
+        hint: 'Chance, adjusted for testing many pairs (Benjamini and Hochberg)',
+        width: 80,
+        value: (row) => row.q,
+        render: (row) => (row.q < 0.001 ? '< 0.001' : row.q.toFixed(3)),
+      },
+    ],
+    [concept, select],
+  );
   return (
-    <>
+    <InTurn>
       <section className="ledger" aria-label="Company">
         <h2 className="pane-title">Company of</h2>
         <Select
@@ -63,74 +125,24 @@ export function LinksStop() {
             </p>
           </div>
         ) : (
-          <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+          <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
             {data && (
-              <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURE_NAMES[measure]} />
-            )}
-            {data && (
-              <Table<LinkRow>
-                size="small"
-                virtual
-                pagination={false}
-                scroll={{ y: 300, x: 580 }}
-                rowKey={(row) => `${row.source}—${row.target}`}
-                dataSource={[...data.rows]}
-                rowClassName={(row) =>
-                  `${row.stands ? '' : 'not-standing'} ${`${row.source}—${row.target}` === linkKey ? 'picked-row' : ''}`
-                }
-                columns={[
-                  {
-                    title: concept ? 'Company' : 'Link',
-                    key: 'link',
-                    width: 240,
-                    render: (_, row) => (
-                      <button
-                        type="button"
-                        className="linklike"
-                        title="Read its passages"
-                        onClick={() => select({ kind: 'link', keys: [row.source, row.target] })}
-                      >
-                        {!concept && (
-                          <>
-                            <ThemeLetter letter={row.sourceTheme} /> {row.sourceLabel} —{' '}
-                          </>
-                        )}
-                        <ThemeLetter letter={row.targetTheme} /> {row.targetLabel}
-                      </button>
-                    ),
-                  },
-                  { title: 'Windows', dataIndex: 'both', width: 105, sorter: (a, b) => a.both - b.both },
-                  {
-                    title: (
-                      <span title="How much oftener they share a window than by chance, −1 to 1">NPMI</span>
-                    ),
-                    dataIndex: 'npmi',
-                    width: 80,
-                    sorter: (a, b) => a.npmi - b.npmi,
-                    render: (value: number) => value.toFixed(2),
-                  },
-                  {
-                    title: <span title="Log-likelihood ratio, corrected for overlapping windows">G²</span>,
-                    dataIndex: 'g2',
-                    width: 70,
-                    sorter: (a, b) => a.g2 - b.g2,
-                    render: (value: number) => value.toFixed(1),
-                  },
-                  {
-                    title: (
-                      <span title="Chance, adjusted for testing many pairs (Benjamini and Hochberg)">q</span>
-                    ),
-                    dataIndex: 'q',
-                    width: 90,
-                    sorter: (a, b) => a.q - b.q,
-                    render: (value: number) => (value < 0.001 ? '< 0.001' : value.toFixed(3)),
-                  },
-                ]}
-              />
+              <InTurn>
+                <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURE_NAMES[measure]} />
+                <FigureTable
+                  label={concept ? 'Company' : 'Links'}
+                  rows={data.rows}
+                  rowKey={keyOf}
+                  rowClass={(row) =>
+                    `${row.stands ? '' : 'not-standing'} ${keyOf(row) === linkKey ? 'picked-row' : ''}`
+                  }
+                  columns={columns}
+                />
+              </InTurn>
             )}
           </div>
         )}
       </main>
-    </>
+    </InTurn>
   );
 }

@@ -48,7 +48,7 @@ export function StrengthChart({
           x: {
             title: { display: true, text: `${measure} of pairs that share enough windows` },
             grid: { display: false },
-            ticks: { maxRotation: 0, autoSkip: true, maxTicksLimit: 9 },
+            ticks: { maxRotation: 0, autoSkip: true, maxTicksLimit: 9, sampleSize: 4 },
           },
           y: { title: { display: true, text: 'pairs' }, ticks: { precision: 0 } },
         },

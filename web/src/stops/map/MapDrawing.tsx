@@ -3,6 +3,7 @@ import { labelLines, linkPath, roundedPath } from '@green-thicket/core/map/draw'
 import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palette';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../shell/selection.ts';
+import { scaledType } from '../scaled-type.ts';
 
 function onKeys(act: () => void) {
   return (event: React.KeyboardEvent): void => {
@@ -108,10 +109,8 @@ export const MapDrawing = memo(function MapDrawing({
       {scene.parcels.map((parcel) => (
         <text
           key={parcel.letter}
-          x={parcel.nameX}
-          y={parcel.nameY + parcel.nameType * 0.35}
+          {...scaledType(parcel.nameX, parcel.nameY + parcel.nameType * 0.35, parcel.nameType)}
           textAnchor="middle"
-          fontSize={parcel.nameType}
           className="parcel-name"
           fill={parcel.ink}
           stroke={tint(parcel.ink, 0.08)}
@@ -136,9 +135,7 @@ export const MapDrawing = memo(function MapDrawing({
             onKeyDown={onKeys(pick)}
           >
             <text
-              x={left}
-              y={base}
-              fontSize={label.type}
+              {...scaledType(left, base, label.type)}
               fontWeight={label.bold ? 650 : 500}
               fill={picked ? '#8f3f1d' : ink}
               stroke={tint(ink, 0.08)}

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawMap } from '@green-thicket/core/map/draw';
 import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/scene';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { download, fileName } from '../../store/save-file.ts';
@@ -18,14 +19,14 @@ export function MapStop() {
   const { data, isPlaceholderData } = useView('map', null);
   const { select } = useSelection();
   const { modal } = App.useApp();
-  const svg = useRef<SVGSVGElement>(null);
+  const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
   const [transform, setTransform] = useState('');
   const [find, setFind] = useState('');
   const drawn = (data?.scene.parcels.length ?? 0) > 0;
 
   useEffect(() => {
-    if (!svg.current || !drawn) return undefined;
+    if (!sheet) return undefined;
     const behaviour = d3Zoom<SVGSVGElement, unknown>()
       .scaleExtent([0.8, 8])
       .translateExtent([
@@ -33,26 +34,26 @@ export function MapStop() {
         [MAP_WIDTH + 100, MAP_HEIGHT + 100],
       ])
       .on('zoom', (event: { transform: { toString(): string } }) => setTransform(event.transform.toString()));
-    const sheet = d3Select(svg.current);
-    sheet.call(behaviour).on('dblclick.zoom', null);
+    const ground = d3Select(sheet);
+    ground.call(behaviour).on('dblclick.zoom', null);
     zooming.current = behaviour;
     return () => {
-      sheet.on('.zoom', null);
+      ground.on('.zoom', null);
     };
-  }, [drawn]);
+  }, [sheet]);
 
   const zoomBy = (factor: number): void => {
-    if (svg.current && zooming.current) zooming.current.scaleBy(d3Select(svg.current), factor);
+    if (sheet && zooming.current) zooming.current.scaleBy(d3Select(sheet), factor);
   };
   const whole = (): void => {
-    if (svg.current && zooming.current) zooming.current.transform(d3Select(svg.current), zoomIdentity);
+    if (sheet && zooming.current) zooming.current.transform(d3Select(sheet), zoomIdentity);
   };
   const findConcept = (): void => {
     const wanted = find.trim().toLowerCase();
     const label = data?.scene.labels.find((each) => each.text.toLowerCase().includes(wanted));
-    if (!label || wanted === '' || !svg.current || !zooming.current) return;
+    if (!label || wanted === '' || !sheet || !zooming.current) return;
     zooming.current.transform(
-      d3Select(svg.current),
+      d3Select(sheet),
       zoomIdentity
         .translate(MAP_WIDTH / 2, MAP_HEIGHT / 2)
         .scale(2.2)
@@ -92,7 +93,7 @@ export function MapStop() {
   }, [data]);
 
   return (
-    <>
+    <InTurn>
       <ThemeLedger>
         {bridges.length > 0 && data && (
           <>
@@ -178,7 +179,7 @@ export function MapStop() {
               </Button>
             </div>
             <svg
-              ref={svg}
+              ref={setSheet}
               className={isPlaceholderData ? 'concept-map dimmed' : 'concept-map'}
               viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
               role="group"
@@ -191,6 +192,6 @@ export function MapStop() {
           </>
         )}
       </main>
-    </>
+    </InTurn>
   );
 }

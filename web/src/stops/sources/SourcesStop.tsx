@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { AttributeList } from './AttributeList.tsx';
 import { BringIn } from './BringIn.tsx';
@@ -43,10 +44,10 @@ export function SourcesStop() {
       <section className="ledger" aria-label="Collection">
         <BringIn />
         {state.sources.length > 0 && (
-          <>
+          <InTurn>
             <AttributeList />
             <WorthALook />
-          </>
+          </InTurn>
         )}
       </section>
       <main className="stage" aria-label="Sources">
@@ -59,7 +60,7 @@ export function SourcesStop() {
             </p>
           </div>
         ) : (
-          <>
+          <InTurn>
             <div className="stage-bar">
               <Input
                 className="short"
@@ -104,7 +105,7 @@ export function SourcesStop() {
               onOrder={setOrder}
               onRemove={(id) => remove([id])}
             />
-          </>
+          </InTurn>
         )}
       </main>
       {dialog === 'split' && <SplitDialog sources={meant} onClose={() => setDialog(undefined)} />}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { ThemeRow } from '@green-thicket/core/study/view-types';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
 import { useView } from '../../engine/use-view.ts';
+import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
@@ -14,7 +15,7 @@ export function ThemesStop() {
   const { selection, select } = useSelection();
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   return (
-    <>
+    <InTurn>
       <ThemeLedger />
       <main className="stage" aria-label="Themes">
         {data && data.themes.length === 0 ? (
@@ -84,12 +85,14 @@ export function ThemesStop() {
               </p>
             )}
             {data && data.sweep.length > 0 && (
-              <ResolutionChart sweep={data.sweep} resolution={data.resolution} />
+              <InTurn>
+                <ResolutionChart sweep={data.sweep} resolution={data.resolution} />
+              </InTurn>
             )}
           </div>
         )}
       </main>
-    </>
+    </InTurn>
   );
 }
 
