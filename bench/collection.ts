@@ -47,7 +47,7 @@ export function plantedCollection(settings: PlantedSettings): Planted {
   const { words, wordsPerSource, themes, conceptsPerTheme, seed } = settings;
   const random = seededRandom(seed);
   const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
-  const stops = stopWordsInForce('en', []);
+  const stops = stopWordsInForce({ language: 'en', own: [] });
   const known = [...lexicon.senses].filter(
     ([word]) => /^[a-z]{4,10}$/.test(word) && !word.endsWith('s') && !stops.has(word),
   );

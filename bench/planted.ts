@@ -17,7 +17,7 @@ const FIRST = 50;
 export function plantedAmongEquals(seed: number): number {
   const random = seededRandom(seed);
   const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
-  const stops = stopWordsInForce('en', []);
+  const stops = stopWordsInForce({ language: 'en', own: [] });
   const nouns = [...lexicon.senses]
     .filter(
       ([word, [n, v, a, o]]) =>

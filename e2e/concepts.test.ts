@@ -37,7 +37,7 @@ describe('concepts', () => {
 
   it('of several spellings become one, by suggestion, by refusing, and by a file', async () => {
     await withTexts();
-    await browser.choose('Merges?');
+    await browser.choose('Merge');
     await browser.waitForText('[aria-label="Suggested merges"]', 'differ by a hyphen, a space or an accent');
     await browser.click('[aria-label="Merge nightbus into night bus"]');
     await browser.until(

@@ -3,17 +3,22 @@ import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
+import type { Names } from './names.ts';
 import { pullOfCandidates } from './pull.ts';
 import { findPhrases, phraseAt, type PhraseSettings } from './phrases.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
-import type { StopWords } from './stop-words.ts';
+import { NUMBER } from '../text/scan.ts';
+import { isNumberWord, type StopWords } from './stop-words.ts';
 import { OPEN, STOPPED, stoppedTypes, termsByForm, type Terms } from './terms.ts';
+
+/** What a candidate is. */
+export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
 
 /** Words and phrases that could become concepts, with their figures, sorted by falling mentions, then by key. */
 export interface Candidates {
   /** What a candidate is called in decisions and files: its lemma, or the lemmas of a phrase with spaces. */
   readonly keys: readonly string[];
-  readonly part: readonly (PartOfSpeech | 'phrase')[];
+  readonly part: readonly CandidatePart[];
   readonly mentions: Int32Array;
   /** How many sources mention it. */
   readonly sources: Int32Array;
@@ -23,6 +28,8 @@ export interface Candidates {
   readonly pull: Float64Array;
   /** Keys merged into each candidate, with their mentions; empty where nothing was. */
   readonly variants: readonly (readonly { readonly key: string; readonly mentions: number }[])[];
+  /** The shorter forms a name was met in, with their mentions; empty for all else. */
+  readonly shorter: Names['shorter'];
   /** Candidate of each occurrence, in the order of the text. */
   readonly occurrence: Int32Array;
   readonly occurrenceFirst: Int32Array;
@@ -31,7 +38,15 @@ export interface Candidates {
 }
 
 export interface CandidateSettings extends PhraseSettings {
-  readonly parts: { readonly noun: boolean; readonly verb: boolean; readonly adjective: boolean };
+  readonly parts: {
+    readonly noun: boolean;
+    readonly verb: boolean;
+    readonly adjective: boolean;
+    /** Names; where they are left out their words are no other concept either. */
+    readonly name: boolean;
+    /** Numbers, and the words for numbers and times. */
+    readonly number: boolean;
+  };
   readonly phrases: boolean;
   /** Variant key → key of the concept it counts for. */
   readonly merges: Readonly<Record<string, string>>;
@@ -85,6 +100,7 @@ export function* findCandidates(
   tokens: Tokens,
   terms: Terms,
   parts: PartsOfTypes,
+  names: Names,
   stopWords: StopWords,
   settings: CandidateSettings,
 ): Stepwise<Candidates> {
@@ -92,7 +108,7 @@ export function* findCandidates(
   const phrases = settings.phrases ? findPhrases(tokens, terms, parts, stopped, settings) : undefined;
   yield 0.3;
 
-  const names: string[] = [];
+  const labels: string[] = [];
   const idOf = new Map<string, number>();
   const resolved = (key: string): string => {
     let at = key;
@@ -102,25 +118,27 @@ export function* findCandidates(
   const candidateOf = (key: string): number => {
     let id = idOf.get(key);
     if (id === undefined) {
-      id = names.length;
+      id = labels.length;
       idOf.set(key, id);
-      names.push(key);
+      labels.push(key);
     }
     return id;
   };
   // Variants first get ids of their own, so that a merged concept can say what it is made of.
   const termId = new Int32Array(terms.labels.length).fill(-1);
   const phraseId = phrases ? phrases.labels.map((label) => candidateOf(label)) : [];
-  const phraseCount = names.length;
+  const phraseCount = labels.length;
+  const nameId = settings.parts.name ? names.labels.map((label) => candidateOf(label)) : [];
+  const nameOfId = new Map(nameId.map((id, name) => [id, name]));
+  const numberIds = new Set<number>();
   const mergeTargets = new Set(Object.values(settings.merges));
   const wanted = (term: number): boolean => {
     const part = PARTS_OF_SPEECH[terms.part[term]];
     const label = terms.labels[term];
-    return (
-      (part !== 'other' && settings.parts[part]) ||
-      settings.merges[label] !== undefined ||
-      mergeTargets.has(label)
-    );
+    const isWantedPart = isNumberWord(label)
+      ? settings.parts.number
+      : part !== 'other' && settings.parts[part];
+    return isWantedPart || settings.merges[label] !== undefined || mergeTargets.has(label);
   };
   const isWanted = Uint8Array.from(terms.labels, (_, term) => (wanted(term) ? 1 : 0));
   // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
@@ -133,8 +151,10 @@ export function* findCandidates(
   const first = new Int32List();
   const end = new Int32List();
   const total = tokens.type.length;
+  let nextName = 0;
   for (let t = 0; t < total;) {
     const type = tokens.type[t];
+    while (nextName < names.first.length && names.first[nextName] < t) nextName++;
     const ownEnd = own.size > 0 ? ownPhraseAt(tokens, terms, own, t) : undefined;
     if (ownEnd) {
       rawOccurrence.push(candidateOf(ownEnd.key));
@@ -144,6 +164,27 @@ export function* findCandidates(
       continue;
     }
     const isOwnWord = terms.ofType[type] >= 0 && isOwn[terms.ofType[type]] === 1;
+    if (nextName < names.first.length && names.first[nextName] === t) {
+      const nameEnd = names.end[nextName];
+      if (!isOwnWord || nameEnd > t + 1) {
+        if (settings.parts.name) {
+          rawOccurrence.push(nameId[names.name[nextName]]);
+          first.push(t);
+          end.push(nameEnd);
+        }
+        t = nameEnd;
+        continue;
+      }
+    }
+    if (settings.parts.number && tokens.kindOf[type] === NUMBER) {
+      const id = candidateOf(tokens.forms[type]);
+      numberIds.add(id);
+      rawOccurrence.push(id);
+      first.push(t);
+      end.push(t + 1);
+      t++;
+      continue;
+    }
     if (stopped[type] === STOPPED && !isOwnWord) {
       t++;
       continue;
@@ -158,7 +199,10 @@ export function* findCandidates(
     }
     const term = terms.ofType[type];
     if (isOwnWord || (isWanted[term] && stopped[type] === OPEN)) {
-      if (termId[term] < 0) termId[term] = candidateOf(terms.labels[term]);
+      if (termId[term] < 0) {
+        termId[term] = candidateOf(terms.labels[term]);
+        if (isNumberWord(terms.labels[term])) numberIds.add(termId[term]);
+      }
       rawOccurrence.push(termId[term]);
       first.push(t);
       end.push(t + 1);
@@ -168,15 +212,15 @@ export function* findCandidates(
   const raw = rawOccurrence.done();
   yield 0.5;
 
-  const rawMentions = new Int32Array(names.length);
+  const rawMentions = new Int32Array(labels.length);
   for (const id of raw) rawMentions[id]++;
-  const conceptOf = Int32Array.from(names.slice(), (name) => candidateOf(resolved(name)));
-  const mentions = new Int32Array(names.length);
+  const conceptOf = Int32Array.from(labels.slice(), (name) => candidateOf(resolved(name)));
+  const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
-  const order = ranked(names.length, (id) => mentions[id])
+  const order = ranked(labels.length, (id) => mentions[id])
     .filter((id) => mentions[id] >= FEWEST_MENTIONS)
-    .sort((a, b) => mentions[b] - mentions[a] || (names[a] < names[b] ? -1 : 1));
-  const place = new Int32Array(names.length).fill(-1);
+    .sort((a, b) => mentions[b] - mentions[a] || (labels[a] < labels[b] ? -1 : 1));
+  const place = new Int32Array(labels.length).fill(-1);
   order.forEach((id, index) => (place[id] = index));
 
   const occurrence = new Int32List();
@@ -196,9 +240,9 @@ export function* findCandidates(
     const candidate = place[conceptOf[id]];
     if (candidate >= 0 && conceptOf[id] !== id && rawMentions[id] > 0) {
       if (variants[candidate].length === 0 && rawMentions[conceptOf[id]] > 0) {
-        variants[candidate].push({ key: names[conceptOf[id]], mentions: rawMentions[conceptOf[id]] });
+        variants[candidate].push({ key: labels[conceptOf[id]], mentions: rawMentions[conceptOf[id]] });
       }
-      variants[candidate].push({ key: names[id], mentions: rawMentions[id] });
+      variants[candidate].push({ key: labels[id], mentions: rawMentions[id] });
     }
   }
   const partOf = new Map(terms.labels.map((label, term) => [label, PARTS_OF_SPEECH[terms.part[term]]]));
@@ -207,15 +251,24 @@ export function* findCandidates(
     occurrenceFirst: occurrenceFirst.done(),
     occurrenceEnd: occurrenceEnd.done(),
   };
+  const partOfId = (id: number): CandidatePart =>
+    nameOfId.has(id)
+      ? 'name'
+      : numberIds.has(id)
+        ? 'number'
+        : id < phraseCount
+          ? 'phrase'
+          : (partOf.get(labels[id]) ?? PARTS_OF_SPEECH[NOUN]);
   const figures = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length);
   yield 0.7;
   return {
-    keys: order.map((id) => names[id]),
-    part: order.map((id) => (id < phraseCount ? 'phrase' : (partOf.get(names[id]) ?? PARTS_OF_SPEECH[NOUN]))),
+    keys: order.map((id) => labels[id]),
+    part: order.map(partOfId),
     mentions: Int32Array.from(order, (id) => mentions[id]),
     ...figures,
     pull: pullOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length),
     variants,
+    shorter: order.map((id) => names.shorter[nameOfId.get(id) ?? -1] ?? []),
     ...found,
   };
 }

@@ -3,6 +3,7 @@ import type { Lexicon } from '../text/lexicon.ts';
 import { bareForm } from '../text/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
+import { isNumberWord } from './stop-words.ts';
 import { STOPPED } from './terms.ts';
 
 /** The names of people, places and organisations in a collection, each with where it stands. */
@@ -40,9 +41,9 @@ const CAPITALISED_SHARE = 0.7;
 /** The same for a word that is also a common noun, such as Rose. */
 const COMMON_SHARE = 0.95;
 /** A sentence with a larger share of capitals is a heading or shouted: its capitals say nothing. */
-const HEADING_SHARE = 0.6;
+const HEADING_SHARE = 0.75;
 /** … if it has at least so many words. */
-const HEADING_WORDS = 3;
+const HEADING_WORDS = 4;
 /** The most words of a name. */
 const LONGEST_NAME = 6;
 /** Words a name may have in the middle, as in Friends of the Harbour. */
@@ -67,8 +68,9 @@ function capitals(tokens: Tokens, originals: readonly string[]): Uint8Array {
     let words = 0;
     let large = 0;
     for (let t = first; t < limit; t++) {
-      if (tokens.kindOf[tokens.type[t]] !== WORD || tokens.end[t] - tokens.start[t] < 2) continue;
+      if (tokens.kindOf[tokens.type[t]] !== WORD) continue;
       words++;
+      if (tokens.end[t] - tokens.start[t] < 2) continue;
       const letter = original.charCodeAt(tokens.start[t]);
       // Most letters are small ASCII; only the others are worth folding.
       if (letter >= 97 && letter <= 122) continue;
@@ -108,7 +110,7 @@ export function findNames(
   const surfaces = new Map<string, Map<string, number>>();
   const insideRuns = new Set<string>();
   const runs: { first: number; end: number; startsSentence: boolean }[] = [];
-  for (let t = 0; t < capital.length; ) {
+  for (let t = 0; t < capital.length;) {
     if (capital[t] === SMALL || TITLES.has(bare[tokens.type[t]]) || !mayBegin(t)) {
       t++;
       continue;
@@ -128,7 +130,8 @@ export function findNames(
     for (let t = end; t < capital.length && t - from < LONGEST_NAME && tokens.joined[t]; t++) {
       const type = tokens.type[t];
       // A possessive ends a name: Nadia's House is two.
-      if (bare[tokens.type[t - 1]] !== tokens.forms[tokens.type[t - 1]].toLowerCase().replaceAll('’', "'")) break;
+      if (bare[tokens.type[t - 1]] !== tokens.forms[tokens.type[t - 1]].toLowerCase().replaceAll('’', "'"))
+        break;
       if (capital[t] !== SMALL && mayBegin(t)) end = t + 1;
       else if (!CONNECTING.has(bare[type])) break;
     }
@@ -153,7 +156,8 @@ export function findNames(
     let { first } = run;
     const { end } = run;
     const word = (t: number): boolean => isName[tokens.type[t]] === 1;
-    if (run.startsSentence && !word(first) && !(end - first > 1 && insideRuns.has(keyOf(first, end)))) first++;
+    if (run.startsSentence && !word(first) && !(end - first > 1 && insideRuns.has(keyOf(first, end))))
+      first++;
     while (first < end && capital[first] === SMALL) first++;
     if (first >= end || (end - first === 1 && !word(first))) continue;
     const key = keyOf(first, end);
@@ -200,10 +204,13 @@ function wordsThatAreNames(
   return Uint8Array.from(bare, (word, type) => {
     const ruled = said.get(word);
     if (ruled !== undefined) return ruled ? 1 : 0;
-    if (word === '' || stopped[type] === STOPPED || TITLES.has(word)) return 0;
+    // Days and months are written like names but are times.
+    if (word === '' || stopped[type] === STOPPED || TITLES.has(word) || isNumberWord(word)) return 0;
     const id = wordOf[type];
     const share = inside[id] / (inside[id] + small[id]);
-    return inside[id] > 0 && share >= (isCommonNoun(lexicon, word) ? COMMON_SHARE : CAPITALISED_SHARE) ? 1 : 0;
+    return inside[id] > 0 && share >= (isCommonNoun(lexicon, word) ? COMMON_SHARE : CAPITALISED_SHARE)
+      ? 1
+      : 0;
   });
 }
 

@@ -31,6 +31,13 @@ const FIRM = 1;
 /** Now and then a noun or adjective, or a time word: a phrase needs a firm noun beside it. */
 const LOOSE = 2;
 
+/**
+ * A run of loose words alone, such as last train where train was met as a verb too, is a phrase when it is so many
+ * times as frequent as a phrase must be, and its words are bound so closely.
+ */
+const LOOSE_FACTOR = 2;
+const LOOSE_NPMI = 0.4;
+
 function rolesInPhrases(tokens: Tokens, parts: PartsOfTypes, stopped: Uint8Array): Uint8Array {
   const roles = new Uint8Array(tokens.forms.length);
   for (let type = 0; type < roles.length; type++) {
@@ -62,6 +69,7 @@ export function findPhrases(
   const before: number[] = [];
   const lastTerm: number[] = [];
   const endsInNoun: number[] = [];
+  const endsLoosely: number[] = [];
   const unigram = new Int32Array(termCount);
   const total = tokens.type.length;
   let runStart = -1;
@@ -96,19 +104,22 @@ export function findPhrases(
         next.set(key, child);
         mentions.push(0);
         endsInNoun.push(0);
+        endsLoosely.push(0);
         before.push(node);
         lastTerm.push(term);
       }
       mentions[child - termCount]++;
-      if (noun && firm) endsInNoun[child - termCount]++;
+      if (noun) (firm ? endsInNoun : endsLoosely)[child - termCount]++;
     }
   }
 
   const countOf = (node: number): number => (node < termCount ? unigram[node] : mentions[node - termCount]);
   const phraseOfNode = new Int32Array(termCount + mentions.length).fill(-1);
   const enough: number[] = [];
+  const isLoose = (n: number): boolean => endsInNoun[n] * 2 < mentions[n];
+  const fewestOf = (n: number): number => settings.minimumMentions * (isLoose(n) ? LOOSE_FACTOR : 1);
   for (let n = 0; n < mentions.length; n++) {
-    if (mentions[n] >= settings.minimumMentions && endsInNoun[n] * 2 >= mentions[n]) enough.push(n);
+    if (mentions[n] >= fewestOf(n) && (endsInNoun[n] + endsLoosely[n]) * 2 >= mentions[n]) enough.push(n);
   }
   const wordsOf = (n: number): number[] => {
     const words: number[] = [];
@@ -138,7 +149,7 @@ export function findPhrases(
     const both = mentions[n] / total;
     const npmi =
       Math.log(both / ((countOf(before[n]) / total) * (unigram[lastTerm[n]] / total))) / -Math.log(both);
-    if (cValue <= 0 || npmi < settings.minimumNpmi) continue;
+    if (cValue <= 0 || npmi < Math.max(settings.minimumNpmi, isLoose(n) ? LOOSE_NPMI : -1)) continue;
     phraseOfNode[n + termCount] = labels.length;
     labels.push(words.map((word) => terms.labels[word]).join(' '));
     cValues.push(cValue);

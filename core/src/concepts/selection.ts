@@ -8,6 +8,10 @@ export interface SelectionSettings {
   readonly minimumSources: number;
   /** Largest share of the sources that may mention a concept, from 0 to 1. */
   readonly maximumSourceShare: number;
+  /** Fewest letters of a concept, spaces not counted. */
+  readonly minimumLetters: number;
+  /** Least pull of a concept, in nats. */
+  readonly minimumPull: number;
   /** Keys the researcher always keeps. */
   readonly kept: readonly string[];
   /** Keys the researcher dropped. */
@@ -45,6 +49,8 @@ export function selectConcepts(
     !dropped.has(candidates.keys[i]) &&
     (kept.has(candidates.keys[i]) ||
       (candidates.mentions[i] >= settings.minimumMentions &&
+        candidates.pull[i] >= settings.minimumPull &&
+        candidates.keys[i].replaceAll(' ', '').length >= settings.minimumLetters &&
         (!limited ||
           (candidates.sources[i] >= settings.minimumSources &&
             candidates.sources[i] <= Math.max(1, settings.maximumSourceShare * sourceCount)))));

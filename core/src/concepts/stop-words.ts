@@ -45,6 +45,13 @@ saturdays sundays january february march april june july august september octobe
 
 const listed = (text: string): string[] => text.trim().split(/\s+/);
 
+const NUMBERS_AND_TIMES = new Set([...listed(NUMBER_WORDS), ...listed(TIME_WORDS)]);
+
+/** Whether an English word stands for a number or a time: half, Monday, hour. */
+export function isNumberWord(word: string): boolean {
+  return NUMBERS_AND_TIMES.has(word);
+}
+
 /** What the published Spanish list lacks: forms of ser, estar, haber and tener, and pronouns. */
 const SPANISH_FORMS = `
 es son era eran fue fueron ser sea sido soy eres somos está están estaba estaban estar estoy estamos ha han he hay había
@@ -86,6 +93,14 @@ export function stopLayers(language: LanguageCode): readonly StopLayer[] {
     : [{ name: 'function words', words: OTHER_STOP_WORDS[language] }];
 }
 
+/** The layers of a language's stop list that a word is on. */
+export function layersWith(word: string, language: LanguageCode): string[] {
+  const form = stopForm(word.trim());
+  return stopLayers(language)
+    .filter((layer) => layer.words.some((each) => stopForm(each) === form))
+    .map((layer) => layer.name);
+}
+
 /** How a stop word is stopped: it may be no part of a phrase either, or only no concept by itself. */
 export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
 
@@ -94,21 +109,37 @@ export function stopForm(word: string): string {
   return word.toLowerCase().replaceAll('’', "'");
 }
 
-/**
- * All stop words in force.
- *
- * @param language whose published list is in force; none for only the study's own
- * @param own the study's own stop words
- */
-export function stopWordsInForce(language: LanguageCode | undefined, own: readonly string[]): StopWords {
+export interface StopWordSettings {
+  /** The language whose published list is in force; none for only the study's own. */
+  readonly language: LanguageCode | undefined;
+  /** The study's own stop words. */
+  readonly own: readonly string[];
+  /** Words of the published list that are let back in. */
+  readonly allowed?: readonly string[];
+  /** Whether numbers and times are let in with their words. */
+  readonly numbers?: boolean;
+}
+
+/** Layers that numbers let in bring with them. */
+const NUMBER_LAYERS: ReadonlySet<string> = new Set(['numbers', 'times']);
+
+/** All stop words in force. A word on the study's own list is stopped whatever is let back in. */
+export function stopWordsInForce({
+  language,
+  own,
+  allowed = [],
+  numbers = false,
+}: StopWordSettings): StopWords {
   const words = new Map<string, 'everywhere' | 'alone'>();
   for (const layer of language ? stopLayers(language) : []) {
+    if (numbers && NUMBER_LAYERS.has(layer.name)) continue;
     const how = layer.name === 'times' ? 'alone' : 'everywhere';
     for (const word of layer.words) {
       const form = stopForm(word);
       if (!words.has(form)) words.set(form, how);
     }
   }
+  for (const word of allowed) words.delete(stopForm(word));
   for (const word of own) words.set(stopForm(word), 'everywhere');
   return words;
 }

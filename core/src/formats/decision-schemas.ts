@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { ATTRIBUTE_TYPES } from '../study/attributes.ts';
+import { WORD_KINDS } from '../text/parts-of-speech.ts';
 import { LANGUAGES } from '../text/language-names.ts';
 
 export const text = Joi.string().allow('').max(1000);
@@ -10,6 +11,7 @@ export const letter = Joi.string().pattern(/^[A-Z]{1,4}$/);
 export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/);
 const share = Joi.number().min(0).max(1);
 const pieces = Joi.array().items(Joi.array().ordered(whole.min(0).required(), whole.min(0).required()));
+const wordKind = Joi.valid(...WORD_KINDS);
 const attributeType = Joi.valid(...ATTRIBUTE_TYPES);
 const condition = Joi.alternatives().conditional('.kind', {
   is: 'values',
@@ -95,6 +97,8 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     nouns: Joi.boolean(),
     verbs: Joi.boolean(),
     adjectives: Joi.boolean(),
+    names: Joi.boolean(),
+    numbers: Joi.boolean(),
     phrases: Joi.boolean(),
     phraseMentions: whole.min(2),
     phraseNpmi: Joi.number().min(-1).max(1),
@@ -103,6 +107,8 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     minimumMentions: whole.min(1),
     minimumSources: whole.min(1),
     maximumSourceShare: share,
+    minimumLetters: whole.min(1).max(40),
+    minimumPull: Joi.number().min(0).max(100),
   },
   windows: {
     unit: Joi.valid('sentences', 'words', 'paragraph', 'turn', 'source'),
@@ -145,6 +151,8 @@ export const recipeSchema = Joi.object({
     map: wholePart('map').required(),
   }).required(),
   stopWords: keys.required(),
+  allowedWords: keys.required(),
+  wordKinds: Joi.object().pattern(key, wordKind).required(),
   kept: keys.required(),
   dropped: keys.required(),
   merges: Joi.object().pattern(key, key).required(),
@@ -188,6 +196,9 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   leaveConcepts: { keys: keys.required() },
   addStopWords: { words: keys.required() },
   removeStopWords: { words: keys.required() },
+  allowWords: { words: keys.required() },
+  stopAllowing: { words: keys.required() },
+  setWordKind: { words: keys.required(), as: wordKind.allow(null).required() },
   mergeConcepts: { into: key.required(), keys: keys.required() },
   mergeMany: {
     groups: Joi.array()

@@ -1,9 +1,9 @@
 import Joi from 'joi';
 import type { Recipe } from '../study/recipe.ts';
 import { recipeSchema, whole } from './decision-schemas.ts';
+import { liftRecipe, RECIPE_VERSION } from './recipe-versions.ts';
 
 export const RECIPE_FORMAT = 'green-thicket-recipe';
-export const RECIPE_VERSION = 1;
 
 /** Why a recipe file can't be used, as a sentence for the researcher. */
 export class RecipeFileError extends Error {
@@ -36,7 +36,11 @@ export function readRecipe(text: string): Recipe {
       `The recipe has version ${version} and this application reads up to ${RECIPE_VERSION}. Open it with a newer one.`,
     );
   }
-  const { error, value } = schema.validate(parsed, { convert: false }) as {
+  const present =
+    typeof version === 'number' && version < RECIPE_VERSION
+      ? { ...(parsed as object), recipe: liftRecipe((parsed as { recipe?: unknown }).recipe, version) }
+      : parsed;
+  const { error, value } = schema.validate(present, { convert: false }) as {
     error?: Error;
     value: { recipe: Recipe };
   };

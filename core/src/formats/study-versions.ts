@@ -1,7 +1,11 @@
 import type { CleaningStep } from '../text/steps.ts';
+import { liftRecipe } from './recipe-versions.ts';
 
-/** The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets. */
-export const STUDY_VERSION = 2;
+/**
+ * The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets.
+ * Version 3: names and numbers as concepts, words let back in, what words are.
+ */
+export const STUDY_VERSION = 3;
 
 /** The cleaning of version 1: five switches in a fixed order. */
 interface FirstCleaning {
@@ -62,6 +66,15 @@ function isRecord(value: unknown): value is AnyRecord {
  */
 export function liftRecords(records: readonly unknown[], version: number): unknown[] {
   if (version >= STUDY_VERSION) return [...records];
+  const since2 = version < 2 ? liftFirst(records) : [...records];
+  return since2.map((record) => {
+    if (!isRecord(record) || record.decision.kind !== 'applyRecipe') return record;
+    return { ...record, decision: { ...record.decision, recipe: liftRecipe(record.decision.recipe, 1) } };
+  });
+}
+
+/** Records of version 1 as those of version 2. */
+function liftFirst(records: readonly unknown[]): unknown[] {
   const cleaningAt = new Map<number, FirstCleaning>();
   return records.map((record) => {
     if (!isRecord(record)) return record;

@@ -5,6 +5,17 @@ import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
 export interface PicturedWord {
   readonly text: string;
   readonly weight: number;
+  /** Colour of the word; the interface's own where none is given. */
+  readonly ink?: string;
+}
+
+/** How a cloud is packed. */
+export interface CloudChoices {
+  /** The biggest in the middle, or in rows from the biggest on. */
+  readonly order?: 'middle' | 'rows';
+  /** Type sizes of the lightest and the heaviest word, in pixels; the heaviest as large as there is room for if left out. */
+  readonly smallest?: number;
+  readonly largest?: number;
 }
 
 const FONT = "'Figtree Variable', Figtree, 'Helvetica Neue', Arial, sans-serif";
@@ -27,12 +38,16 @@ function drawing(width: number, height: number, title: string, inner: string): W
 export const CLOUD_SIZE = { width: 720, height: 460 };
 
 /** A packed cloud; each word carries its number in the list as `data-word`. */
-export function drawCloud(words: readonly PicturedWord[], title: string): WordDrawing {
-  const placed = packCloud(words, CLOUD_SIZE);
+export function drawCloud(
+  words: readonly PicturedWord[],
+  title: string,
+  choices: CloudChoices = {},
+): WordDrawing {
+  const placed = packCloud(words, { ...CLOUD_SIZE, ...choices });
   const inner = placed
     .map(
       ({ index, text, x, y, size }) =>
-        `<text data-word="${index}" x="${x.toFixed(1)}" y="${(y + size * 0.35).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="650" fill="${MOSS}" text-anchor="middle">${escaped(text)}</text>`,
+        `<text data-word="${index}" x="${x.toFixed(1)}" y="${(y + size * 0.35).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="650" fill="${words[index].ink ?? MOSS}" text-anchor="middle">${escaped(text)}</text>`,
     )
     .join('');
   return drawing(CLOUD_SIZE.width, CLOUD_SIZE.height, title, inner);

@@ -13,6 +13,31 @@ export interface Counts {
   readonly together: Int32Array;
 }
 
+/** How many windows hold each of some candidates or concepts, wholly. */
+export function windowsWithEach(
+  {
+    occurrence,
+    occurrenceFirst,
+    occurrenceEnd,
+  }: Pick<Concepts, 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
+  windows: Windows,
+  count: number,
+): Int32Array {
+  const held = new Int32Array(count);
+  const stamp = new Int32Array(count).fill(-1);
+  let from = 0;
+  for (let w = 0; w < windows.count; w++) {
+    while (from < occurrence.length && occurrenceFirst[from] < windows.first[w]) from++;
+    for (let i = from; i < occurrence.length && occurrenceEnd[i] <= windows.end[w]; i++) {
+      const each = occurrence[i];
+      if (stamp[each] === w) continue;
+      stamp[each] = w;
+      held[each]++;
+    }
+  }
+  return held;
+}
+
 /** Counts concepts and pairs over the windows, exactly. */
 export function countTogether(
   concepts: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,

@@ -8,3 +8,9 @@ export function ranked(count: number, scoreOf: (index: number) => number): numbe
   const scores = Float64Array.from({ length: count }, (_, i) => scoreOf(i));
   return Array.from({ length: count }, (_, i) => i).sort((a, b) => scores[b] - scores[a] || a - b);
 }
+
+/** The value in the middle; the lower of two, and 0 where there is none. */
+export function median(values: readonly number[]): number {
+  const sorted = Float64Array.from(values).sort();
+  return sorted.length === 0 ? 0 : sorted[(sorted.length - 1) >> 1];
+}

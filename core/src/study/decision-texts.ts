@@ -1,4 +1,13 @@
+import type { WordKind } from '../text/parts-of-speech.ts';
 import type { Decision } from './decisions.ts';
+
+const KIND_WORDS: Readonly<Record<WordKind, string>> = {
+  noun: 'a noun',
+  verb: 'a verb',
+  adjective: 'an adjective',
+  other: 'none of these',
+  name: 'a name',
+};
 
 /** A decision in a few words, for the undo button and the record. */
 export function describeDecision(decision: Decision): string {
@@ -55,7 +64,15 @@ export function describeDecision(decision: Decision): string {
     case 'addStopWords':
       return `stop ${list(decision.words)}`;
     case 'removeStopWords':
+      return `take ${list(decision.words)} off the stop list`;
+    case 'allowWords':
       return `let ${list(decision.words)} back in`;
+    case 'stopAllowing':
+      return `leave ${list(decision.words)} to the stop list`;
+    case 'setWordKind':
+      return decision.as === null
+        ? `leave what ${list(decision.words)} is to what was found`
+        : `take ${list(decision.words)} for ${KIND_WORDS[decision.as]}`;
     case 'mergeConcepts':
       return `merge ${list(decision.keys)} into ${decision.into}`;
     case 'mergeMany':

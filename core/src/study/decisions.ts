@@ -1,4 +1,5 @@
 import type { Piece } from '../text/reading-part.ts';
+import type { WordKind } from '../text/parts-of-speech.ts';
 import type { CleaningStep } from '../text/steps.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings } from '../network/windows.ts';
@@ -61,6 +62,11 @@ export type Decision =
   | { readonly kind: 'leaveConcepts'; readonly keys: readonly string[] }
   | { readonly kind: 'addStopWords'; readonly words: readonly string[] }
   | { readonly kind: 'removeStopWords'; readonly words: readonly string[] }
+  /** Words of the published stop list that are let back in, and no longer. */
+  | { readonly kind: 'allowWords'; readonly words: readonly string[] }
+  | { readonly kind: 'stopAllowing'; readonly words: readonly string[] }
+  /** Words, small letters, that are something else than was found; null leaves them to what was found. */
+  | { readonly kind: 'setWordKind'; readonly words: readonly string[]; readonly as: WordKind | null }
   | { readonly kind: 'mergeConcepts'; readonly into: string; readonly keys: readonly string[] }
   /** Several merges at once, as from a list of synonyms. */
   | {
@@ -99,8 +105,10 @@ export interface DecisionLog {
   readonly tip: number;
 }
 
-const without = (from: readonly string[], keys: readonly string[]): string[] =>
-  from.filter((key) => !keys.includes(key));
+const without = (from: readonly string[], keys: readonly string[]): string[] => {
+  const gone = new Set(keys);
+  return from.filter((key) => !gone.has(key));
+};
 const withAll = (to: readonly string[], keys: readonly string[]): string[] => [...new Set([...to, ...keys])];
 
 function changeSettings<K extends keyof StudySettings>(
@@ -216,13 +224,29 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       return { ...state, stopWords: withAll(state.stopWords, decision.words) };
     case 'removeStopWords':
       return { ...state, stopWords: without(state.stopWords, decision.words) };
+    case 'allowWords':
+      return {
+        ...state,
+        allowedWords: withAll(state.allowedWords, decision.words),
+        stopWords: without(state.stopWords, decision.words),
+      };
+    case 'stopAllowing':
+      return { ...state, allowedWords: without(state.allowedWords, decision.words) };
+    case 'setWordKind': {
+      const { as } = decision;
+      const words = new Set(decision.words);
+      const others = Object.entries(state.wordKinds).filter(([word]) => !words.has(word));
+      const said = as === null ? [] : [...words].map((word): [string, WordKind] => [word, as]);
+      return { ...state, wordKinds: Object.fromEntries([...others, ...said]) };
+    }
     case 'mergeConcepts': {
       const merges: Record<string, string> = { ...state.merges };
       // The concept merged into counts for itself, or the variants would run in a circle.
       delete merges[decision.into];
       for (const key of decision.keys) if (key !== decision.into) merges[key] = decision.into;
+      const moved = new Set(decision.keys);
       for (const [variant, into] of Object.entries(merges)) {
-        if (decision.keys.includes(into) && variant !== decision.into) merges[variant] = decision.into;
+        if (moved.has(into) && variant !== decision.into) merges[variant] = decision.into;
       }
       return { ...state, merges };
     }

@@ -1,3 +1,4 @@
+import type { WordKind } from '../text/parts-of-speech.ts';
 import type { StudySettings, StudyState } from './study.ts';
 
 /** The settings a recipe carries: all but those that speak of this study's own sources and groups. */
@@ -10,6 +11,8 @@ export type RecipeSettings = Pick<
 export interface Recipe {
   readonly settings: RecipeSettings;
   readonly stopWords: readonly string[];
+  readonly allowedWords: readonly string[];
+  readonly wordKinds: Readonly<Record<string, WordKind>>;
   readonly kept: readonly string[];
   readonly dropped: readonly string[];
   readonly merges: Readonly<Record<string, string>>;
@@ -19,10 +22,12 @@ export interface Recipe {
 /** The recipe of a study. */
 export function recipeOf(state: StudyState): Recipe {
   const { speakers, cleaning, concepts, windows, links, themes, map } = state.settings;
-  const { stopWords, kept, dropped, merges, conceptLabels } = state;
+  const { stopWords, allowedWords, wordKinds, kept, dropped, merges, conceptLabels } = state;
   return {
     settings: { speakers, cleaning, concepts, windows, links, themes, map },
     stopWords,
+    allowedWords,
+    wordKinds,
     kept,
     dropped,
     merges,
@@ -37,6 +42,8 @@ export function withRecipe(state: StudyState, recipe: Recipe): StudyState {
     ...state,
     settings: { ...state.settings, ...recipe.settings },
     stopWords: all(state.stopWords, recipe.stopWords),
+    allowedWords: all(state.allowedWords, recipe.allowedWords),
+    wordKinds: { ...state.wordKinds, ...recipe.wordKinds },
     kept: all(state.kept, recipe.kept).filter((key) => !recipe.dropped.includes(key)),
     dropped: all(state.dropped, recipe.dropped).filter((key) => !recipe.kept.includes(key)),
     merges: { ...state.merges, ...recipe.merges },

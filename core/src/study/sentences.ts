@@ -24,9 +24,11 @@ export type ControlName =
   | 'parts'
   | 'phrases'
   | 'stopWords'
+  | 'minimumLetters'
   | 'minimumMentions'
   | 'minimumSources'
   | 'maximumSourceShare'
+  | 'minimumPull'
   | 'size'
   | 'window'
   | 'measure'
@@ -64,7 +66,10 @@ const UNIT_TEXTS = {
 
 function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
   if (parts.length === 0) return 'no single words';
-  return language === undefined || language === 'en' ? listed(parts) : 'words';
+  if (language === undefined || language === 'en') return listed(parts);
+  // Another language's parts of speech are not known: any word will do where one of them is wanted.
+  const words = parts.some((part) => part !== 'names' && part !== 'numbers') ? ['words'] : [];
+  return listed([...words, ...parts.filter((part) => part === 'names' || part === 'numbers')]);
 }
 
 /** A count with its noun. */
@@ -104,12 +109,16 @@ export function methodSentences(
     ...(concepts.nouns ? ['nouns'] : []),
     ...(concepts.verbs ? ['verbs'] : []),
     ...(concepts.adjectives ? ['adjectives'] : []),
+    ...(concepts.names ? ['names'] : []),
+    ...(concepts.numbers ? ['numbers'] : []),
   ];
   const stopCount = state.stopWords.length;
+  const allowed = state.allowedWords.length;
+  const backIn = allowed > 0 ? ` but ${counted(allowed, 'word')}` : '';
   const language = concepts.language === 'auto' ? figures.language : concepts.language;
   const languageName = language ? LANGUAGES[language] : 'listed';
   const stops = concepts.listedStopWords
-    ? `the ${languageName} stop words${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+    ? `the ${languageName} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
     : stopCount > 0
       ? counted(stopCount, 'own stop word')
       : 'no stop words';
@@ -152,12 +161,19 @@ export function methodSentences(
       control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
       ', leaving out ',
       control('stopWords', stops),
+      ' and words of fewer than ',
+      control('minimumLetters', counted(concepts.minimumLetters, 'letter')),
       '; those with at least ',
       control('minimumMentions', counted(concepts.minimumMentions, 'mention')),
       ' in at least ',
       control('minimumSources', counted(concepts.minimumSources, 'source')),
       ' and at most ',
       control('maximumSourceShare', `${percent(concepts.maximumSourceShare)} of them`),
+      ' and ',
+      control(
+        'minimumPull',
+        concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
+      ),
       ' are ranked by pull × √mentions and the first ',
       control('size', String(concepts.size)),
       ' kept.',

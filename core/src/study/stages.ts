@@ -1,7 +1,8 @@
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
+import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
-import { stopWordsInForce } from '../concepts/stop-words.ts';
-import { readTerms, type Terms } from '../concepts/terms.ts';
+import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
+import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
 import {
   compareGroups,
   strengthBySource,
@@ -18,7 +19,13 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Lexicon } from '../text/lexicon.ts';
 import { type LanguageCode } from '../text/language-names.ts';
 import { languagesOf, type SourceLanguages } from '../text/languages.ts';
-import { partsOfTypes, unknownParts, type PartsOfTypes, type Tagger } from '../text/parts-of-speech.ts';
+import {
+  correctedParts,
+  partsOfTypes,
+  unknownParts,
+  type PartsOfTypes,
+  type Tagger,
+} from '../text/parts-of-speech.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
@@ -56,6 +63,9 @@ export interface StageResults {
   languages: SourceLanguages;
   tokens: Tokens;
   parts: PartsOfTypes;
+  /** Parts of speech as the researcher put them right. */
+  wordParts: PartsOfTypes;
+  names: Names;
   terms: Terms;
   candidates: Candidates;
   concepts: Concepts;
@@ -104,6 +114,23 @@ export function languageOf(state: StudyState, languages: SourceLanguages): Langu
   return language === 'auto' ? languages.main : language;
 }
 
+/** The choices that decide which words are stopped. */
+function stopWordChoices({ settings, stopWords, allowedWords }: StudyState): unknown {
+  const { listedStopWords, language, numbers } = settings.concepts;
+  return [listedStopWords, language, numbers, stopWords, allowedWords];
+}
+
+/** The stop words in force in a study. */
+export function stopWordsOf(state: StudyState, languages: SourceLanguages): StopWords {
+  const { listedStopWords, numbers } = state.settings.concepts;
+  return stopWordsInForce({
+    language: listedStopWords ? languageOf(state, languages) : undefined,
+    own: state.stopWords,
+    allowed: state.allowedWords,
+    numbers,
+  });
+}
+
 /** The label of each concept: the researcher's, or its key. */
 export function conceptLabels(state: StudyState, keys: readonly string[]): string[] {
   return keys.map((key) => state.conceptLabels[key] ?? key);
@@ -147,14 +174,35 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       return partsOfTypes(tokens, originalsOf(study, resources), resources.lexicon(), resources.tagger());
     },
   },
+  wordParts: {
+    inputs: ['tokens', 'parts'],
+    own: ({ state }) => state.wordKinds,
+    run: (take, { state }) => atOnce(() => correctedParts(take('parts'), take('tokens'), state.wordKinds)),
+  },
+  names: {
+    inputs: ['tokens', 'terms', 'languages'],
+    own: ({ state }) => [stopWordChoices(state), state.wordKinds],
+    run: (take, study, resources) =>
+      atOnce(() => {
+        const language = languageOf(study.state, take('languages'));
+        // German writes every noun with a capital, so a capital tells nothing there.
+        if (language === 'de') return NO_NAMES;
+        const tokens = take('tokens');
+        return findNames(tokens, originalsOf(study, resources), {
+          stopped: stoppedTypes(tokens, take('terms'), stopWordsOf(study.state, take('languages'))),
+          lexicon: language === 'en' ? resources.lexicon() : undefined,
+          said: new Map(Object.entries(study.state.wordKinds).map(([word, kind]) => [word, kind === 'name'])),
+        });
+      }),
+  },
   terms: {
-    inputs: ['tokens', 'parts', 'languages'],
+    inputs: ['tokens', 'wordParts', 'languages'],
     own: ({ state }) => [state.settings.concepts.unit, state.settings.concepts.language],
     run: (take, { state }, { lexicon }) =>
       atOnce(() =>
         readTerms(
           take('tokens'),
-          take('parts'),
+          take('wordParts'),
           lexicon,
           state.settings.concepts.unit,
           languageOf(state, take('languages')),
@@ -162,21 +210,14 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       ),
   },
   candidates: {
-    inputs: ['tokens', 'parts', 'terms', 'languages'],
-    own: ({ state: { settings, stopWords, merges } }) => {
-      const { nouns, verbs, adjectives, phrases, phraseMentions, phraseNpmi, listedStopWords, language } =
-        settings.concepts;
+    inputs: ['tokens', 'wordParts', 'terms', 'names', 'languages'],
+    own: ({ state }) => {
+      const { nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi } =
+        state.settings.concepts;
       return [
-        nouns,
-        verbs,
-        adjectives,
-        phrases,
-        phraseMentions,
-        phraseNpmi,
-        listedStopWords,
-        language,
-        stopWords,
-        merges,
+        [nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi],
+        stopWordChoices(state),
+        state.merges,
       ];
     },
     run: (take, { state }) => {
@@ -184,13 +225,17 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       return findCandidates(
         take('tokens'),
         take('terms'),
-        take('parts'),
-        stopWordsInForce(
-          concepts.listedStopWords ? languageOf(state, take('languages')) : undefined,
-          state.stopWords,
-        ),
+        take('wordParts'),
+        take('names'),
+        stopWordsOf(state, take('languages')),
         {
-          parts: { noun: concepts.nouns, verb: concepts.verbs, adjective: concepts.adjectives },
+          parts: {
+            noun: concepts.nouns,
+            verb: concepts.verbs,
+            adjective: concepts.adjectives,
+            name: concepts.names,
+            number: concepts.numbers,
+          },
           phrases: concepts.phrases,
           minimumMentions: concepts.phraseMentions,
           minimumNpmi: concepts.phraseNpmi,
@@ -202,9 +247,12 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   concepts: {
     inputs: ['candidates'],
     own: ({ state }) => {
-      const { size, minimumMentions, minimumSources, maximumSourceShare } = state.settings.concepts;
-      const sources = workingSources(state).length;
-      return [size, minimumMentions, minimumSources, maximumSourceShare, state.kept, state.dropped, sources];
+      const { size, minimumMentions, minimumSources, maximumSourceShare, minimumLetters, minimumPull } =
+        state.settings.concepts;
+      return [
+        [size, minimumMentions, minimumSources, maximumSourceShare, minimumLetters, minimumPull],
+        [state.kept, state.dropped, workingSources(state).length],
+      ];
     },
     run: (take, { state }) =>
       atOnce(() =>

@@ -1,6 +1,7 @@
 import type { DateOrder } from '../text/dates.ts';
 import { FIRST_STEPS, type CleaningStep } from '../text/steps.ts';
 import type { Piece } from '../text/reading-part.ts';
+import type { WordKind } from '../text/parts-of-speech.ts';
 import type { LanguageCode } from '../text/language-names.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings } from '../network/windows.ts';
@@ -32,6 +33,10 @@ export interface ConceptSettings {
   readonly nouns: boolean;
   readonly verbs: boolean;
   readonly adjectives: boolean;
+  /** Names of people, places and organisations. */
+  readonly names: boolean;
+  /** Numbers, and the words for numbers and times. */
+  readonly numbers: boolean;
   readonly phrases: boolean;
   readonly phraseMentions: number;
   readonly phraseNpmi: number;
@@ -41,6 +46,10 @@ export interface ConceptSettings {
   readonly minimumMentions: number;
   readonly minimumSources: number;
   readonly maximumSourceShare: number;
+  /** Fewest letters of a concept. */
+  readonly minimumLetters: number;
+  /** Least pull of a concept, in nats. */
+  readonly minimumPull: number;
 }
 
 export interface CompareSettings {
@@ -89,6 +98,10 @@ export interface StudyState {
   readonly subsets: Readonly<Record<string, Subset>>;
   readonly settings: StudySettings;
   readonly stopWords: readonly string[];
+  /** Words of the published stop list that are let back in. */
+  readonly allowedWords: readonly string[];
+  /** Word, small letters → what the researcher says it is. */
+  readonly wordKinds: Readonly<Record<string, WordKind>>;
   readonly kept: readonly string[];
   readonly dropped: readonly string[];
   /** Variant key → key of the concept it counts for. */
@@ -110,6 +123,8 @@ export const DEFAULT_SETTINGS: StudySettings = {
     nouns: true,
     verbs: false,
     adjectives: false,
+    names: true,
+    numbers: false,
     phrases: true,
     phraseMentions: 3,
     phraseNpmi: 0.2,
@@ -118,6 +133,8 @@ export const DEFAULT_SETTINGS: StudySettings = {
     minimumMentions: 4,
     minimumSources: 2,
     maximumSourceShare: 0.95,
+    minimumLetters: 2,
+    minimumPull: 0,
   },
   windows: { unit: 'sentences', size: 3, acrossParagraphs: false },
   links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 },
@@ -133,6 +150,8 @@ export const EMPTY_STUDY: StudyState = {
   subsets: {},
   settings: DEFAULT_SETTINGS,
   stopWords: [],
+  allowedWords: [],
+  wordKinds: {},
   kept: [],
   dropped: [],
   merges: {},

@@ -1,5 +1,6 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
+import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { Suggestion } from '../concepts/suggestions.ts';
 import type { SynonymReport } from '../concepts/synonyms.ts';
 import type { Branches } from '../reading/branches.ts';
@@ -66,15 +67,32 @@ export interface CandidateRow {
   readonly sources: number;
   readonly spread: number;
   readonly pull: number;
+  /** Share of the windows it is in, from 0 to 1. */
+  readonly windowShare: number;
+  readonly tfIdf: number;
   readonly score: number;
   readonly status: ConceptStatus;
   readonly variants: readonly { readonly key: string; readonly mentions: number }[];
+  /** Shorter forms of a name, with their mentions. */
+  readonly shorter: readonly { readonly form: string; readonly mentions: number }[];
 }
 
 export interface ConceptsView {
   readonly rows: readonly CandidateRow[];
   readonly candidates: number;
   readonly chosen: number;
+}
+
+/** How distinctive each candidate is of a group, by key. */
+export interface DistinctView {
+  readonly of: Readonly<
+    Record<string, { readonly z: number; readonly here: number; readonly elsewhere: number }>
+  >;
+}
+
+export interface WordKindsView {
+  /** By falling mentions; stop words are none of them. */
+  readonly rows: readonly KindOfWord[];
 }
 
 export interface LinkRow {
@@ -256,6 +274,10 @@ export interface ViewQuestions {
   recipeReport: { readonly recipe: Recipe };
   concepts: null;
   /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
+  /** A group's mentions against the rest's; `members` is a hash of who is in the group. */
+  distinct: { readonly attribute: string; readonly value: string; readonly members: string };
+  /** The words of the study by what they were taken for. */
+  wordKinds: null;
   suggestions: { readonly refused: readonly string[] };
   synonyms: { readonly text: string };
   links: { readonly concept: string | null; readonly limit: number };
@@ -302,6 +324,8 @@ export interface ViewAnswers {
   cleanedFile: CleanedFileView;
   recipeReport: RecipeReportView;
   concepts: ConceptsView;
+  distinct: DistinctView;
+  wordKinds: WordKindsView;
   suggestions: { readonly suggestions: readonly Suggestion[] };
   synonyms: SynonymReport;
   links: LinksView;

@@ -1,6 +1,9 @@
+import { distinctiveness, tfIdf } from '../concepts/distinct.ts';
+import { kindsOfWords } from '../concepts/word-kinds.ts';
 import { scoreOf } from '../concepts/selection.ts';
 import { suggestMerges } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms } from '../concepts/synonyms.ts';
+import { windowsWithEach } from '../network/counts.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
@@ -8,8 +11,10 @@ import { READING_VIEWS } from './reading-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { CandidateRow, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
-import { conceptLabels, languageOf, type StageName } from './stages.ts';
+import { wordsPerSource } from '../text/tokens.ts';
+import { conceptLabels, languageOf, stopWordsOf, type StageName } from './stages.ts';
 import { comparedAttribute } from './study.ts';
+import { workingSources } from './subset.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
@@ -33,6 +38,8 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   cleanedFile: 'tokens',
   recipeReport: 'themes',
   concepts: 'themes',
+  distinct: 'candidates',
+  wordKinds: 'names',
   suggestions: 'candidates',
   synonyms: 'candidates',
   links: 'themes',
@@ -88,6 +95,9 @@ const MAKERS: ViewMakers<ViewName> = {
     const kept = new Set(state.kept);
     const dropped = new Set(state.dropped);
     const labels = conceptLabels(state, candidates.keys);
+    const windows = yield* engine.compute('windows', study);
+    const held = windowsWithEach(candidates, windows, candidates.keys.length);
+    const sourceCount = workingSources(state).length;
     const rows = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).map((i): CandidateRow => {
       const key = candidates.keys[i];
       return {
@@ -98,12 +108,49 @@ const MAKERS: ViewMakers<ViewName> = {
         sources: candidates.sources[i],
         spread: candidates.spread[i],
         pull: candidates.pull[i],
+        windowShare: windows.count === 0 ? 0 : held[i] / windows.count,
+        tfIdf: tfIdf(candidates.mentions[i], candidates.sources[i], sourceCount),
         score: scoreOf(candidates, i),
         status: dropped.has(key) ? 'dropped' : kept.has(key) ? 'kept' : chosen.has(key) ? 'chosen' : 'out',
         variants: candidates.variants[i],
+        shorter: candidates.shorter[i],
       };
     });
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *distinct({ attribute, value }, { engine, study }) {
+    const tokens = yield* engine.compute('tokens', study);
+    const candidates = yield* engine.compute('candidates', study);
+    const { keys, occurrence, occurrenceFirst } = candidates;
+    const sources = workingSources(study.state);
+    const isMember = sources.map((source) => (source.attributes[attribute] ?? '').trim() === value);
+    const here = new Int32Array(keys.length);
+    const elsewhere = new Int32Array(keys.length);
+    const words = wordsPerSource(tokens);
+    let groupWords = 0;
+    let next = 0;
+    for (let s = 0; s < sources.length; s++) {
+      if (isMember[s]) groupWords += words[s];
+      const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
+      const side = isMember[s] ? here : elsewhere;
+      for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) side[occurrence[next]]++;
+    }
+    const z = distinctiveness(here, elsewhere, groupWords, tokens.type.length - groupWords);
+    return {
+      of: Object.fromEntries(
+        keys.map((key, i) => [key, { z: z[i], here: here[i], elsewhere: elsewhere[i] }]),
+      ),
+    };
+  },
+
+  *wordKinds(_, { engine, study }) {
+    const tokens = yield* engine.compute('tokens', study);
+    const parts = yield* engine.compute('wordParts', study);
+    const terms = yield* engine.compute('terms', study);
+    const names = yield* engine.compute('names', study);
+    const languages = yield* engine.compute('languages', study);
+    return { rows: kindsOfWords(tokens, terms, parts, names, stopWordsOf(study.state, languages)) };
   },
 
   *suggestions({ refused }, { engine, study, lexicon }) {

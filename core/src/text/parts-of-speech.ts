@@ -1,5 +1,5 @@
 import type { Stepwise } from '../numeric/stepwise.ts';
-import { ADJECTIVE, lemmaOf, NOUN, OTHER_PART, VERB, type Lexicon } from './lexicon.ts';
+import { ADJECTIVE, lemmaOf, NOUN, OTHER_PART, PARTS_OF_SPEECH, VERB, type Lexicon } from './lexicon.ts';
 import { WORD } from './scan.ts';
 import type { Tokens } from './tokens.ts';
 
@@ -58,6 +58,34 @@ export function unknownParts(tokens: Tokens): PartsOfTypes {
     nounAtTimes: word,
     adjectiveAtTimes: word,
   };
+}
+
+/** What the researcher says a word is: a part of speech, or a name. */
+export const WORD_KINDS = ['noun', 'verb', 'adjective', 'other', 'name'] as const;
+export type WordKind = (typeof WORD_KINDS)[number];
+
+/**
+ * Parts of speech with the researcher's corrections: a corrected word is that and nothing else now and then.
+ *
+ * @param said word, small letters without a possessive ending → what it is
+ */
+export function correctedParts(
+  parts: PartsOfTypes,
+  tokens: Tokens,
+  said: Readonly<Record<string, WordKind>>,
+): PartsOfTypes {
+  if (Object.keys(said).length === 0) return parts;
+  const part = parts.part.slice();
+  const nounAtTimes = parts.nounAtTimes.slice();
+  const adjectiveAtTimes = parts.adjectiveAtTimes.slice();
+  for (let type = 0; type < part.length; type++) {
+    const kind = tokens.kindOf[type] === WORD ? said[bareForm(tokens.forms[type])] : undefined;
+    if (kind === undefined) continue;
+    part[type] = kind === 'name' ? NOUN : PARTS_OF_SPEECH.indexOf(kind);
+    nounAtTimes[type] = part[type] === NOUN ? 1 : 0;
+    adjectiveAtTimes[type] = part[type] === ADJECTIVE ? 1 : 0;
+  }
+  return { part, nounAtTimes, adjectiveAtTimes };
 }
 
 /** A word is something now and then when at least this share of its uses in the lexicon's texts was. */

@@ -134,6 +134,7 @@ describe('selection', () => {
     spread: new Float64Array(5),
     pull: Float64Array.of(0.5, 0.9, 0.5, 0.2, 0.2),
     variants: [[], [], [], [], []],
+    shorter: [[], [], [], [], []],
     occurrence: Int32Array.of(3, 4, 0),
     occurrenceFirst: Int32Array.of(0, 1, 2),
     occurrenceEnd: Int32Array.of(1, 2, 3),
@@ -143,6 +144,8 @@ describe('selection', () => {
     minimumMentions: 4,
     minimumSources: 2,
     maximumSourceShare: 0.95,
+    minimumLetters: 2,
+    minimumPull: 0,
     kept: [],
     dropped: [],
   };
@@ -150,6 +153,14 @@ describe('selection', () => {
   it('keeps what passes the limits, by pull × √mentions', () => {
     expect(selectConcepts(candidates, 10, settings).keys).to.deep.equal(['good', 'fine']);
     expect(selectConcepts(candidates, 10, { ...settings, size: 1 }).keys).to.deep.equal(['good']);
+  });
+
+  it('keeps out what is too short or pulls too little', () => {
+    expect(selectConcepts(candidates, 10, { ...settings, minimumLetters: 5 }).keys).to.deep.equal([]);
+    expect(selectConcepts(candidates, 10, { ...settings, minimumPull: 0.21 }).keys).to.deep.equal([]);
+    expect(
+      selectConcepts(candidates, 10, { ...settings, minimumPull: 0.21, kept: ['good'] }).keys,
+    ).to.deep.equal(['good']);
   });
 
   it('obeys the researcher before its own limits', () => {
@@ -175,12 +186,12 @@ describe('selection', () => {
 
 describe('stop words', () => {
   it('are layers under the study’s own', () => {
-    const words = stopWordsInForce('en', ['Bus', 'driver’s']);
+    const words = stopWordsInForce({ language: 'en', own: ['Bus', 'driver’s'] });
     expect(words.get('the')).to.equal('everywhere');
     expect(words.get('day')).to.equal('alone');
     expect(words.get('bus')).to.equal('everywhere');
     expect(words.get("driver's")).to.equal('everywhere');
-    expect(stopWordsInForce(undefined, []).size).to.equal(0);
+    expect(stopWordsInForce({ language: undefined, own: [] }).size).to.equal(0);
     expect(ENGLISH_STOP_WORDS.map((layer) => layer.name)).to.include('function words');
   });
 });

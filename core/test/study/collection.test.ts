@@ -298,11 +298,34 @@ describe('a recipe', () => {
     const broken: [string, RegExp][] = [
       ['x', /not valid JSON/],
       ['{}', /no recipe file/],
-      [file.replace('"version": 1', '"version": 9'), /has version 9/],
+      [file.replace('"version": 2', '"version": 9'), /has version 9/],
       [file.replace('"kind": "case"', '"kind": "magic"'), /can’t be used/],
       [file.replace('"stopWords": []', '"stopWords": 7'), /can’t be used/],
     ];
     for (const [text, reason] of broken) expect(() => readRecipe(text)).to.throw(RecipeFileError, reason);
+  });
+
+  it('of version 1 is lifted: it knew no names and no numbers', () => {
+    const { settings, allowedWords: _allowed, wordKinds: _kinds, ...lists } = recipeOf(EMPTY_STUDY);
+    const {
+      names: _names,
+      numbers: _numbers,
+      minimumLetters: _letters,
+      minimumPull: _pull,
+      ...concepts
+    } = settings.concepts;
+    const first = { ...lists, settings: { ...settings, concepts } };
+    const recipe = readRecipe(JSON.stringify({ format: 'green-thicket-recipe', version: 1, recipe: first }));
+    expect(recipe.settings.concepts).to.include({
+      names: false,
+      numbers: false,
+      nouns: true,
+      minimumPull: 0,
+    });
+    expect(recipe.wordKinds).to.deep.equal({});
+    expect(() =>
+      readRecipe(JSON.stringify({ format: 'green-thicket-recipe', version: 2, recipe: first })),
+    ).to.throw(RecipeFileError);
   });
 
   it('says what of it does nothing in a study', () => {

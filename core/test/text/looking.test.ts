@@ -194,9 +194,11 @@ describe('languages', () => {
       zh: '的',
       ja: 'の',
     })) {
-      expect(stopWordsInForce(code as 'de', []).has(word), `${code} ${word}`).to.equal(true);
+      expect(stopWordsInForce({ language: code as 'de', own: [] }).has(word), `${code} ${word}`).to.equal(
+        true,
+      );
     }
-    expect(stopWordsInForce(undefined, ['Bus']).get('bus')).to.equal('everywhere');
+    expect(stopWordsInForce({ language: undefined, own: ['Bus'] }).get('bus')).to.equal('everywhere');
     const same: [Parameters<typeof stemmerOf>[0], string, string][] = [
       ['de', 'fahrten', 'fahrt'],
       ['fr', 'attendions', 'attends'],

@@ -1,5 +1,4 @@
 import { Checkbox, Radio, Select, Switch } from 'antd';
-import { stopLayers } from '@green-thicket/core/concepts/stop-words';
 import { counted } from '@green-thicket/core/study/sentences';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../engine/use-view.ts';
@@ -27,68 +26,27 @@ export function Language({ state, decide }: ControlProps) {
   );
 }
 
-export function StopWords({ state, decide }: ControlProps) {
-  const { data } = useView('languages', null);
-  const { language } = state.settings.concepts;
-  const code = language === 'auto' ? (data?.main ?? 'en') : language;
-  const label = `${LANGUAGES[code]} stop words`;
-  return (
-    <>
-      <label className="control-row">
-        <Switch
-          checked={state.settings.concepts.listedStopWords}
-          onChange={(listedStopWords) => decide({ kind: 'setConcepts', change: { listedStopWords } })}
-          aria-label={label}
-        />{' '}
-        {label} (
-        {stopLayers(code)
-          .map((layer) => layer.name)
-          .join(', ')}
-        )
-      </label>
-      <Select
-        mode="tags"
-        className="wide"
-        aria-label="Your own stop words"
-        placeholder="Your own: type a word, then Enter"
-        value={[...state.stopWords]}
-        tokenSeparators={[',', ' ']}
-        open={false}
-        suffixIcon={null}
-        onChange={(words: string[]) => {
-          const added = words.filter((word) => !state.stopWords.includes(word));
-          const removed = state.stopWords.filter((word) => !words.includes(word));
-          if (added.length > 0) decide({ kind: 'addStopWords', words: added });
-          if (removed.length > 0) decide({ kind: 'removeStopWords', words: removed });
-        }}
-      />
-    </>
-  );
-}
+/** The kinds of words, with examples; each is a setting of its own. */
+const KINDS = [
+  { value: 'nouns', label: 'nouns (bus, fare)' },
+  { value: 'verbs', label: 'verbs (wait, feel)' },
+  { value: 'adjectives', label: 'adjectives (late, safe)' },
+  { value: 'names', label: 'names (Nadia, Market Square)' },
+  { value: 'numbers', label: 'numbers and times (42, Monday)' },
+] as const;
 
 export function Parts({ state, decide }: ControlProps) {
-  const { nouns, verbs, adjectives } = state.settings.concepts;
+  const { concepts } = state.settings;
   return (
     <Checkbox.Group
-      aria-label="Parts of speech"
-      value={[
-        ...(nouns ? ['nouns'] : []),
-        ...(verbs ? ['verbs'] : []),
-        ...(adjectives ? ['adjectives'] : []),
-      ]}
-      options={[
-        { value: 'nouns', label: 'nouns (bus, fare)' },
-        { value: 'verbs', label: 'verbs (wait, feel)' },
-        { value: 'adjectives', label: 'adjectives (late, safe)' },
-      ]}
-      onChange={(chosen) =>
+      aria-label="Kinds of words"
+      className="control-column"
+      value={KINDS.map(({ value }) => value).filter((kind) => concepts[kind])}
+      options={[...KINDS]}
+      onChange={(chosen: string[]) =>
         decide({
           kind: 'setConcepts',
-          change: {
-            nouns: chosen.includes('nouns'),
-            verbs: chosen.includes('verbs'),
-            adjectives: chosen.includes('adjectives'),
-          },
+          change: Object.fromEntries(KINDS.map(({ value }) => [value, chosen.includes(value)])),
         })
       }
     />

@@ -7,7 +7,8 @@ import { AddStep } from '../stops/clean/AddStep.tsx';
 import { SpeakersControl } from '../stops/sources/SpeakersControl.tsx';
 import { SubsetControl } from '../stops/sources/SubsetControl.tsx';
 import { number, onOff, type ControlDefinition } from './control-inputs.tsx';
-import { Language, Parts, Resolution, StopWords, Window } from './control-panels.tsx';
+import { Language, Parts, Resolution, Window } from './control-panels.tsx';
+import { StopWords } from './StopWordControl.tsx';
 
 /** Every setting that stands in a method sentence. */
 export const CONTROLS: Record<ControlName, ControlDefinition> = {
@@ -57,8 +58,8 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     ),
   },
   parts: {
-    label: 'Parts of speech',
-    help: 'Which kinds of single words may become concepts. Phrases end in a noun.',
+    label: 'Kinds of words',
+    help: 'Which kinds of words may become concepts. Phrases end in a noun. Kinds, in the list at the left, shows every word taken for each.',
     Input: Parts,
   },
   phrases: {
@@ -74,6 +75,26 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     label: 'Stop words',
     help: 'Words that are never concepts: common ones, and those you searched for.',
     Input: StopWords,
+  },
+  minimumLetters: {
+    label: 'Fewest letters',
+    help: 'Shorter words are no concepts; spaces are not counted.',
+    Input: number(
+      'Fewest letters',
+      { min: 1, max: 40 },
+      (state) => state.settings.concepts.minimumLetters,
+      (minimumLetters) => ({ kind: 'setConcepts', change: { minimumLetters } }),
+    ),
+  },
+  minimumPull: {
+    label: 'Least pull',
+    help: 'Pull says how selective a concept is in the company it keeps; 0 is no more than chance. The dashed line across the field of words is this limit: drag it.',
+    Input: number(
+      'Least pull',
+      { min: 0, max: 100, step: 0.05 },
+      (state) => state.settings.concepts.minimumPull,
+      (minimumPull) => ({ kind: 'setConcepts', change: { minimumPull } }),
+    ),
   },
   minimumMentions: {
     label: 'Fewest mentions',

@@ -1,13 +1,20 @@
 import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
+import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
-export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly CandidateRow[] }) {
-  const { state, decide } = useStudy();
+export function ConceptCard({
+  row,
+  rows,
+  context,
+}: {
+  row: FiguredRow;
+  rows: readonly FiguredRow[];
+  context: FigureContext;
+}) {
+  const { decide } = useStudy();
   const [name, setName] = useState(row.label);
   const [into, setInto] = useState('');
   const decided = row.status === 'kept' || row.status === 'dropped';
@@ -26,14 +33,14 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
     <section className="concept-card" aria-label={`Concept ${row.label}`}>
       <div className="concept-figures">
         <strong>{row.label}</strong>
-        <span>{counted(row.mentions, 'mention')}</span>
-        <span>
-          in {row.sources} of {counted(workingSources(state).length, 'source')}
-        </span>
-        <span title="How evenly the sources use it: 1 − DP, from 0 to 1">spread {row.spread.toFixed(2)}</span>
-        <span title="How selective it is in the company it keeps, in nats; 0 is no more than chance">
-          pull {row.pull.toFixed(2)}
-        </span>
+        {FIGURES.filter((figure) => figure !== 'distinct' || row.use).map((figure) => (
+          <span key={figure} title={figureSentence(figure, row, context)}>
+            {FIGURE_FACES[figure].title.toLowerCase()} <b>{FIGURE_FACES[figure].show(row)}</b>
+          </span>
+        ))}
+        {row.shorter.length > 0 && (
+          <span>also {row.shorter.map(({ form, mentions }) => `${form} (${mentions})`).join(', ')}</span>
+        )}
         {row.variants.length > 0 && (
           <span>
             made of {row.variants.map((variant) => `${variant.key} (${variant.mentions})`).join(', ')}{' '}
@@ -43,6 +50,14 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
           </span>
         )}
       </div>
+      <details className="figure-sentences">
+        <summary>What these figures say</summary>
+        <ul>
+          {FIGURES.map((figure) => (
+            <li key={figure}>{figureSentence(figure, row, context)}</li>
+          ))}
+        </ul>
+      </details>
       <div className="concept-actions">
         <Button
           size="small"
@@ -68,7 +83,7 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
         <Button
           size="small"
           title="Add it to the study’s stop words"
-          onClick={() => decide({ kind: 'addStopWords', words: row.key.split(' ') })}
+          onClick={() => decide({ kind: 'addStopWords', words: row.key.toLowerCase().split(' ') })}
         >
           Stop it
         </Button>
@@ -93,7 +108,10 @@ export function ConceptCard({ row, rows }: { row: CandidateRow; rows: readonly C
             into.trim() === ''
               ? []
               : rows
-                  .filter((each) => each.key !== row.key && each.label.includes(into.trim().toLowerCase()))
+                  .filter(
+                    (each) =>
+                      each.key !== row.key && each.label.toLowerCase().includes(into.trim().toLowerCase()),
+                  )
                   .slice(0, 8)
                   .map((each) => ({ value: each.label }))
           }

@@ -1,17 +1,23 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Input, Segmented } from 'antd';
 import { useMemo, useRef, useState } from 'react';
+import { median } from '@green-thicket/core/numeric/order';
+import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { AxisChoice, GroupChoice, type Group } from './FigureChoices.tsx';
+import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
 import { ConceptFigures } from './ConceptFigures.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { STATUS_WORDS } from './status-words.ts';
+import { useFiguredRows } from './use-figured-rows.ts';
+import { WordKinds } from './WordKinds.tsx';
 import { WordPicture } from './WordPicture.tsx';
 import { WordField } from './WordField.tsx';
 
@@ -19,7 +25,7 @@ const LEDGER_ROW = 36;
 
 const FACE_HELP = {
   field:
-    'Across: how many sources use it. Up: its pull. Size: its mentions. Faint words are left out. Drop one word on another to merge them.',
+    'Size: mentions. Faint words are left out. Drop a word on another to merge them; drag over empty ground to tick several; drag the dashed line to keep what is above it.',
   table: 'Every candidate with its figures. Tick some to decide on all of them at once.',
   bars: 'The kept concepts by their mentions; those with as many share a rank.',
   cloud: 'The kept concepts, the larger the more mentions, the most mentioned in the middle.',
@@ -32,19 +38,29 @@ export function ConceptsStop() {
   const { selection, select } = useSelection();
   const [filter, setFilter] = useState('');
   const [face, setFace] = useState<'field' | 'table' | 'bars' | 'cloud'>('field');
-  const [panel, setPanel] = useState<'words' | 'suggestions' | 'lists'>('words');
+  const [panel, setPanel] = useState<'words' | 'kinds' | 'suggestions' | 'lists'>('words');
+  const [across, setAcross] = useState<FigureName>('sources');
+  const [up, setUp] = useState<FigureName>('pull');
+  const [group, setGroup] = useState<Group>();
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const figured = useFiguredRows(data?.rows, group);
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   const pick = (key: string): void => select({ kind: 'concept', key });
   const rows = useMemo(() => {
     const wanted = filter.trim().toLowerCase();
-    return (data?.rows ?? []).filter(
+    return figured.filter(
       (row) =>
         wanted === '' ||
         row.label.toLowerCase().includes(wanted) ||
         row.variants.some((variant) => variant.key.includes(wanted)),
     );
-  }, [data, filter]);
-  const pickedRow = data?.rows.find((row) => row.key === picked);
+  }, [figured, filter]);
+  const pickedRow = figured.find((row) => row.key === picked);
+  const middlePull = useMemo(
+    () =>
+      median(figured.filter(({ status }) => status === 'chosen' || status === 'kept').map((row) => row.pull)),
+    [figured],
+  );
   if (state.sources.length === 0) {
     return (
       <>
@@ -62,13 +78,13 @@ export function ConceptsStop() {
     <InTurn>
       <section className="ledger" aria-label="Words">
         <Segmented
-          block
           size="small"
-          aria-label="Words, suggestions or lists"
+          aria-label="Words, their kinds, merges or lists"
           value={panel}
           options={[
             { value: 'words', label: 'Words' },
-            { value: 'suggestions', label: 'Merges?' },
+            { value: 'kinds', label: 'Kinds' },
+            { value: 'suggestions', label: 'Merge' },
             { value: 'lists', label: 'Lists' },
           ]}
           onChange={setPanel}
@@ -96,6 +112,7 @@ export function ConceptsStop() {
             />
           </>
         )}
+        {panel === 'kinds' && <WordKinds />}
         {panel === 'suggestions' && <MergeSuggestions />}
         {panel === 'lists' && <ConceptLists />}
       </section>
@@ -112,25 +129,53 @@ export function ConceptsStop() {
             ]}
             onChange={setFace}
           />
-          <span className="quiet">{FACE_HELP[face]}</span>
+          {face === 'field' && (
+            <>
+              <AxisChoice label="Across" value={across} onChange={setAcross} />
+              <AxisChoice label="Up" value={up} onChange={setUp} />
+            </>
+          )}
+          {(face === 'field' || face === 'table') && <GroupChoice group={group} onChoose={setGroup} />}
         </div>
+        <p className="quiet face-help">{FACE_HELP[face]}</p>
+        {(face === 'table' || (face === 'field' && ticked.size > 0)) && (
+          <BulkChoice rows={figured} ticked={ticked} onDone={() => setTicked(new Set())} />
+        )}
         <div
           className={`stage-body${face === 'table' ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
         >
           {data && face === 'field' && (
             <WordField
-              rows={data.rows}
+              rows={figured}
               picked={picked}
               onPick={pick}
-              sources={workingSources(state).length}
+              across={across}
+              up={up}
+              ticked={ticked}
+              onTick={setTicked}
             />
           )}
-          {data && face === 'table' && <ConceptFigures rows={rows} onPick={pick} />}
+          {data && face === 'table' && (
+            <ConceptFigures
+              rows={rows}
+              onPick={pick}
+              ticked={ticked}
+              onTick={setTicked}
+              group={group?.value}
+            />
+          )}
           {data && (face === 'bars' || face === 'cloud') && (
             <WordPicture kind={face} rows={data.rows} onPick={pick} />
           )}
         </div>
-        {pickedRow && <ConceptCard key={pickedRow.key} row={pickedRow} rows={data?.rows ?? []} />}
+        {pickedRow && (
+          <ConceptCard
+            key={pickedRow.key}
+            row={pickedRow}
+            rows={figured}
+            context={{ sources: workingSources(state).length, middlePull, use: pickedRow.use }}
+          />
+        )}
       </main>
     </InTurn>
   );
@@ -188,13 +233,18 @@ function LedgerRow({
   picked: boolean;
   onPick: (key: string) => void;
 }) {
+  const { decide } = useStudy();
   return (
     <button
       type="button"
       className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
       aria-pressed={picked}
-      title={STATUS_WORDS[row.status]}
+      title={`${STATUS_WORDS[row.status]}. K keeps, Delete drops.`}
       onClick={() => onPick(row.key)}
+      onKeyDown={(event) => {
+        if (event.key.toLowerCase() === 'k') decide({ kind: 'keepConcepts', keys: [row.key] });
+        if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [row.key] });
+      }}
     >
       <span className="row-name">
         {row.label}

@@ -1,77 +1,47 @@
 import { useMemo, useRef, useState } from 'react';
-import { overlaps, type Box } from '@green-thicket/core/map/placement';
-import { textWidth } from '@green-thicket/core/map/text-width';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
+import { FIGURE_FACES, type FiguredRow } from './figures.ts';
+import { FIELD, heightOf, placeWords } from './place-words.ts';
 
-const WIDTH = 680;
-const HEIGHT = 470;
-const LEFT = 34;
-const BOTTOM = 26;
-const MOST_WORDS = 150;
+const { width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM } = FIELD;
+/** How far the keeping line moves by an arrow key, as a share of the field's height. */
+const LINE_STEP = 0.02;
+/** A pointer that moved less than this was a click. */
+const STILL = 4;
 
-interface PlacedWord extends Box {
-  readonly row: CandidateRow;
-  readonly type: number;
-}
+type Hold =
+  | { readonly what: 'word'; readonly key: string; x: number; y: number; moved: boolean }
+  | { readonly what: 'frame'; fromX: number; fromY: number; x: number; y: number; moved: boolean }
+  | { readonly what: 'line'; y: number; moved: boolean };
 
-/** Puts words where their figures say, as near as the words already there leave room. */
-function placeWords(rows: readonly CandidateRow[], sources: number): PlacedWord[] {
-  const shown = [
-    ...rows.filter((row) => row.status === 'chosen' || row.status === 'kept'),
-    ...rows.filter((row) => row.status === 'dropped' || row.status === 'out'),
-  ].slice(0, MOST_WORDS);
-  const mostMentions = Math.max(1, ...shown.map((row) => row.mentions));
-  const mostPull = Math.max(1e-9, ...shown.map((row) => row.pull));
-  const mostSources = Math.max(2, Math.min(sources, Math.max(2, ...shown.map((row) => row.sources))));
-  const placed: PlacedWord[] = [];
-  for (const row of shown) {
-    const type = 11 + 12 * Math.sqrt(row.mentions / mostMentions);
-    const width = textWidth(row.label, type) + 6;
-    const height = type * 1.15;
-    const wishX = LEFT + width / 2 + (WIDTH - LEFT - width) * (Math.log(row.sources) / Math.log(mostSources));
-    const wishY = (HEIGHT - BOTTOM - height) * (1 - Math.sqrt(row.pull / mostPull)) + height / 2;
-    const spot = nearestGap(placed, wishX, wishY, width, height);
-    if (spot) placed.push({ row, type, width, height, x: spot[0], y: spot[1] });
-  }
-  return placed;
-}
-
-/** The wish itself or a place near it, looked for along a spiral; none where it would say something untrue. */
-function nearestGap(
-  placed: readonly Box[],
-  wishX: number,
-  wishY: number,
-  width: number,
-  height: number,
-): [number, number] | undefined {
-  for (let step = 0; step < 260; step++) {
-    const angle = step * 0.7;
-    const away = 1.3 * step ** 0.75;
-    const x = Math.max(LEFT + width / 2, Math.min(WIDTH - width / 2, wishX + 1.8 * away * Math.cos(angle)));
-    const y = Math.max(height / 2, Math.min(HEIGHT - BOTTOM - height / 2, wishY + away * Math.sin(angle)));
-    if (!placed.some((box) => overlaps(box, { x, y, width, height }, 0.5))) return [x, y];
-  }
-  return undefined;
-}
-
-/** The field of words: across how many sources use a word, up its pull, its size its mentions. */
+/**
+ * The field of words: each placed by two of its figures, its size its mentions. A word is dropped on another to merge
+ * them, the line across keeps what has as much pull, a frame drawn round words ticks them.
+ */
 export function WordField({
   rows,
   picked,
   onPick,
-  sources,
+  across,
+  up,
+  ticked,
+  onTick,
 }: {
-  rows: readonly CandidateRow[];
+  rows: readonly FiguredRow[];
   picked: string | undefined;
   onPick: (key: string) => void;
-  sources: number;
+  across: FigureName;
+  up: FigureName;
+  ticked: ReadonlySet<string>;
+  onTick: (ticked: ReadonlySet<string>) => void;
 }) {
-  const { decide } = useStudy();
-  const words = useMemo(() => placeWords(rows, sources), [rows, sources]);
+  const { state, decide } = useStudy();
+  const field = useMemo(() => placeWords(rows, across, up), [rows, across, up]);
+  const { words } = field;
   const svg = useRef<SVGSVGElement>(null);
-  const [drag, setDrag] = useState<{ key: string; x: number; y: number; moved: boolean }>();
+  const [hold, setHold] = useState<Hold>();
   const place = (event: React.PointerEvent): { x: number; y: number } => {
     // The drawing keeps its shape in a box of another, so the box alone does not say where a place in it is.
     const matrix = svg.current?.getScreenCTM();
@@ -79,18 +49,64 @@ export function WordField({
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     return { x, y };
   };
-  const under = drag?.moved
+  const word = hold?.what === 'word' && hold.moved ? hold : undefined;
+  const under = word
     ? words.find(
-        (word) =>
-          word.row.key !== drag.key &&
-          Math.abs(word.x - drag.x) < word.width / 2 &&
-          Math.abs(word.y - drag.y) < word.height / 2,
+        (each) =>
+          each.row.key !== word.key &&
+          Math.abs(each.x - word.x) < each.width / 2 &&
+          Math.abs(each.y - word.y) < each.height / 2,
       )
     : undefined;
-  const drop = (): void => {
-    if (drag && under) decide({ kind: 'mergeConcepts', into: under.row.key, keys: [drag.key] });
-    setDrag(undefined);
+  const frame = hold?.what === 'frame' && hold.moved ? hold : undefined;
+  const { minimumPull } = state.settings.concepts;
+  const lineY = hold?.what === 'line' ? hold.y : heightOf(field.up, minimumPull);
+  const setLine = (y: number): void => {
+    const pull = field.up.value(1 - y / (HEIGHT - BOTTOM));
+    const rounded = Math.max(0, Math.round(pull * 100) / 100);
+    if (rounded !== minimumPull) decide({ kind: 'setConcepts', change: { minimumPull: rounded } });
   };
+  const move = (event: React.PointerEvent): void => {
+    if (!hold) return;
+    const at = place(event);
+    if (hold.what === 'line') {
+      setHold({ ...hold, y: Math.max(0, Math.min(HEIGHT - BOTTOM, at.y)), moved: true });
+      return;
+    }
+    const [x, y] = hold.what === 'frame' ? [hold.fromX, hold.fromY] : [hold.x, hold.y];
+    setHold({ ...hold, ...at, moved: hold.moved || Math.hypot(at.x - x, at.y - y) > STILL });
+  };
+  const letGo = (): void => {
+    if (word && under) decide({ kind: 'mergeConcepts', into: under.row.key, keys: [word.key] });
+    if (hold?.what === 'line' && hold.moved) setLine(hold.y);
+    if (frame) {
+      const [left, right] = [Math.min(frame.fromX, frame.x), Math.max(frame.fromX, frame.x)];
+      const [top, bottom] = [Math.min(frame.fromY, frame.y), Math.max(frame.fromY, frame.y)];
+      const inside = words.filter(
+        (each) =>
+          each.x + each.width / 2 > left &&
+          each.x - each.width / 2 < right &&
+          each.y + each.height / 2 > top &&
+          each.y - each.height / 2 < bottom,
+      );
+      onTick(new Set(inside.map((each) => each.row.key)));
+    } else if (hold?.what === 'frame' && ticked.size > 0) onTick(new Set());
+    setHold(undefined);
+  };
+  const onKey =
+    (row: FiguredRow) =>
+    (event: React.KeyboardEvent): void => {
+      const key = event.key.toLowerCase();
+      if (key === 'enter' || key === ' ') onPick(row.key);
+      else if (key === 'delete') decide({ kind: 'dropConcepts', keys: [row.key] });
+      else if (key === 'k') decide({ kind: 'keepConcepts', keys: [row.key] });
+      else if (key === 't') {
+        const next = new Set(ticked);
+        if (!next.delete(row.key)) next.add(row.key);
+        onTick(next);
+      } else return;
+      event.preventDefault();
+    };
   return (
     <svg
       ref={svg}
@@ -98,55 +114,86 @@ export function WordField({
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="group"
       aria-label="Field of words"
-      onPointerMove={(event) => {
-        if (!drag) return;
-        const at = place(event);
-        setDrag({ ...drag, ...at, moved: drag.moved || Math.hypot(at.x - drag.x, at.y - drag.y) > 4 });
+      onPointerDown={(event) => {
+        if (event.button !== 0 || event.target !== svg.current) return;
+        const { x, y } = place(event);
+        setHold({ what: 'frame', fromX: x, fromY: y, x, y, moved: false });
       }}
-      onPointerUp={drop}
-      onPointerLeave={() => setDrag(undefined)}
+      onPointerMove={move}
+      onPointerUp={letGo}
+      onPointerLeave={() => setHold(undefined)}
     >
       <g className="field-axes" aria-hidden="true">
         <line x1={LEFT} y1={HEIGHT - BOTTOM} x2={WIDTH} y2={HEIGHT - BOTTOM} />
         <line x1={LEFT} y1={0} x2={LEFT} y2={HEIGHT - BOTTOM} />
         <text x={WIDTH} y={HEIGHT - 8} textAnchor="end">
-          more sources →
+          {FIGURE_FACES[across].high}
         </text>
         <text x={LEFT} y={HEIGHT - 8}>
-          few sources
+          {FIGURE_FACES[across].low}
         </text>
         <text transform={`translate(${LEFT - 10} 90) rotate(-90)`} textAnchor="middle">
-          more pull →
+          {FIGURE_FACES[up].high}
         </text>
       </g>
       {words.map(({ row, x, y, type }) => {
-        const dragged = drag?.moved && drag.key === row.key;
+        const held = word?.key === row.key ? word : undefined;
         return (
           <text
             key={row.key}
             role="button"
             tabIndex={0}
             aria-pressed={row.key === picked}
-            className={`field-word is-${row.status}${row.key === picked ? ' here' : ''}${under?.row.key === row.key ? ' target' : ''}`}
-            {...scaledType(dragged ? drag.x : x, (dragged ? drag.y : y) + type * 0.33, type)}
+            className={`field-word is-${row.status}${row.key === picked ? ' here' : ''}${ticked.has(row.key) ? ' is-ticked' : ''}${under?.row.key === row.key ? ' target' : ''}`}
+            {...scaledType(held ? held.x : x, (held ? held.y : y) + type * 0.33, type)}
             textAnchor="middle"
             onPointerDown={(event) => {
-              if (event.button === 0) setDrag({ key: row.key, ...place(event), moved: false });
+              if (event.button === 0) setHold({ what: 'word', key: row.key, ...place(event), moved: false });
             }}
             onClick={() => onPick(row.key)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' || event.key === ' ') {
-                event.preventDefault();
-                onPick(row.key);
-              }
-              if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [row.key] });
-            }}
+            onKeyDown={onKey(row)}
           >
             {row.label}
-            <title>{`${row.label}: ${row.mentions} mentions in ${row.sources} sources, pull ${row.pull.toFixed(2)}`}</title>
+            <title>{`${row.label}: ${FIGURE_FACES[across].title.toLowerCase()} ${FIGURE_FACES[across].show(row)}, ${FIGURE_FACES[up].title.toLowerCase()} ${FIGURE_FACES[up].show(row)}, ${row.mentions} mentions. K keeps, Delete drops, T ticks it.`}</title>
           </text>
         );
       })}
+      {up === 'pull' && (
+        <g
+          className="keeping-line"
+          role="slider"
+          tabIndex={0}
+          aria-label="Least pull of what is kept"
+          aria-orientation="vertical"
+          aria-valuemin={0}
+          aria-valuemax={Math.round(field.up.value(1) * 100) / 100}
+          aria-valuenow={minimumPull}
+          transform={`translate(0 ${lineY})`}
+          onPointerDown={(event) => {
+            event.stopPropagation();
+            setHold({ what: 'line', y: place(event).y, moved: false });
+          }}
+          onKeyDown={(event) => {
+            const step = event.key === 'ArrowUp' ? -LINE_STEP : event.key === 'ArrowDown' ? LINE_STEP : 0;
+            if (step === 0) return;
+            event.preventDefault();
+            setLine(Math.max(0, Math.min(HEIGHT - BOTTOM, lineY + step * (HEIGHT - BOTTOM))));
+          }}
+        >
+          <title>What is above this line is kept. Drag it, or use the arrow keys.</title>
+          <rect x={LEFT} y={-6} width={WIDTH - LEFT} height={12} />
+          <line x1={LEFT} x2={WIDTH} y1={0} y2={0} />
+        </g>
+      )}
+      {frame && (
+        <rect
+          className="field-frame"
+          x={Math.min(frame.fromX, frame.x)}
+          y={Math.min(frame.fromY, frame.y)}
+          width={Math.abs(frame.x - frame.fromX)}
+          height={Math.abs(frame.y - frame.fromY)}
+        />
+      )}
     </svg>
   );
 }

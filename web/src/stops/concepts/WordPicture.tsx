@@ -1,13 +1,17 @@
-import { Button, Slider } from 'antd';
+import { Button, Checkbox, Select, Slider } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
+import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { download, fileName } from '../../store/save-file.ts';
 import { embeddedFont, svgToPng } from '../map/export-picture.ts';
 
 const MOST = 200;
+/** Type sizes of the cloud at first: the largest is as large as there is room for. */
+const SIZES: readonly [number, number] = [11, 120];
 
 /** The kept concepts as bars or as a packed cloud, to look at and to save; a word opens its passages. */
 export function WordPicture({
@@ -22,6 +26,19 @@ export function WordPicture({
   const { state } = useStudy();
   const tellFault = useTellFault();
   const [count, setCount] = useState(50);
+  const [order, setOrder] = useState<'middle' | 'rows'>('middle');
+  const [colours, setColours] = useState(false);
+  const [sizes, setSizes] = useState<readonly [number, number]>(SIZES);
+  const themes = useView('themes', null, colours).data;
+  const inks = useMemo(
+    () =>
+      new Map(
+        (themes?.themes ?? []).flatMap(({ letter, concepts }) =>
+          concepts.map(({ key }): [string, string] => [key, inkOf(letter)]),
+        ),
+      ),
+    [themes],
+  );
   const shown = useMemo(
     () =>
       rows
@@ -31,9 +48,19 @@ export function WordPicture({
     [rows, count],
   );
   const drawing = useMemo(() => {
-    const words = shown.map((row) => ({ text: row.label, weight: row.mentions }));
-    return (kind === 'bars' ? drawBars : drawCloud)(words, `Concepts of ${state.title}`);
-  }, [kind, shown, state.title]);
+    const title = `Concepts of ${state.title}`;
+    const words = shown.map((row) => ({
+      text: row.label,
+      weight: row.mentions,
+      ink: colours ? (inks.get(row.key) ?? NEUTRAL_INK) : undefined,
+    }));
+    if (kind === 'bars') return drawBars(words, title);
+    return drawCloud(words, title, {
+      order,
+      smallest: sizes[0],
+      largest: sizes[1] < SIZES[1] ? sizes[1] : undefined,
+    });
+  }, [kind, shown, state.title, order, colours, inks, sizes]);
   // The type comes with the picture, so that it looks the same wherever it is opened.
   const [font, setFont] = useState('');
   useEffect(() => {
@@ -57,6 +84,35 @@ export function WordPicture({
           />
           {shown.length}
         </label>
+        {kind === 'cloud' && (
+          <>
+            <label className="control-row">
+              Sizes
+              <Slider
+                range
+                className="context-slider"
+                aria-label="Smallest and largest type"
+                min={6}
+                max={SIZES[1]}
+                value={[...sizes]}
+                onChange={(next) => setSizes([next[0], next[1]])}
+              />
+            </label>
+            <Select
+              size="small"
+              aria-label="Order of the cloud"
+              value={order}
+              options={[
+                { value: 'middle', label: 'biggest in the middle' },
+                { value: 'rows', label: 'in order, in rows' },
+              ]}
+              onChange={setOrder}
+            />
+            <Checkbox checked={colours} onChange={(event) => setColours(event.target.checked)}>
+              Colours of themes
+            </Checkbox>
+          </>
+        )}
         <Button
           size="small"
           onClick={() => download(fileName(`${state.title} ${kind}`, '.svg'), picture, 'image/svg+xml')}

@@ -1,0 +1,155 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { findNames, type Names } from '../../src/concepts/names.ts';
+import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
+import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
+import { unknownParts } from '../../src/text/parts-of-speech.ts';
+import { englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
+
+function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
+  const tokens = tokensOf(text);
+  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon, 'form', 'en');
+  const stopped = stoppedTypes(tokens, terms, stopWordsInForce({ language: 'en', own: [] }));
+  return findNames(tokens, [text], { stopped, lexicon: englishLexicon(), said });
+}
+
+/** The names with how often each was met, shorter forms counted in. */
+function counted(names: Names): Record<string, number> {
+  const counts: Record<string, number> = {};
+  for (const name of names.name) counts[names.labels[name]] = (counts[names.labels[name]] ?? 0) + 1;
+  return counts;
+}
+
+describe('names', () => {
+  it('are capitalised runs inside sentences, not capitals at their start', () => {
+    expect(
+      counted(namesIn('Buses stop at Mill Hill. Nobody waits there. The shop in Northgate shuts.')),
+    ).to.deep.equal({
+      'Mill Hill': 1,
+      Northgate: 1,
+    });
+  });
+
+  it('at the start of a sentence count once they were met inside one', () => {
+    const names = namesIn(
+      'Nadia drives. We asked Nadia. Mill Hill is far. She lives at Mill Hill. Drivers rest.',
+    );
+    expect(counted(names)).to.deep.equal({ Nadia: 2, 'Mill Hill': 2 });
+  });
+
+  it('count their shorter forms where these can mean only them', () => {
+    const names = namesIn(
+      'I met Nadia Holm. Then Nadia left. They like Holm and Nadia’s bike. A letter to Larkhaven Council. We told the Council. In Larkhaven it rains.',
+    );
+    expect(counted(names)).to.deep.equal({ 'Nadia Holm': 4, 'Larkhaven Council': 2, Larkhaven: 1 });
+    expect(names.shorter[0]).to.deep.equal([
+      { form: 'Nadia', mentions: 2 },
+      { form: 'Holm', mentions: 1 },
+    ]);
+  });
+
+  it('leave a shorter form alone that could mean two', () => {
+    const names = namesIn('I met Nadia Holm. I met Tom Holm. We know Holm.');
+    expect(counted(names)).to.deep.equal({ 'Nadia Holm': 1, 'Tom Holm': 1, Holm: 1 });
+  });
+
+  it('are no titles, days, headings or words that are mostly small', () => {
+    const names = namesIn(
+      'We saw Mrs Holm on Monday in June. She asked Mr Holm.\n\nWAITING FOR THE LATE BUS\n\nThe bus came, the Bus left, a bus is a bus.',
+    );
+    expect(counted(names)).to.deep.equal({ Holm: 2 });
+  });
+
+  it('go on over of and the, and end at a possessive', () => {
+    const names = namesIn(
+      'The Friends of the Harbour met. We joined Friends of the Harbour. It is Nadia’s House now.',
+    );
+    expect(Object.keys(counted(names))).to.include.members(['Friends of the Harbour']);
+    expect(Object.keys(counted(names))).not.to.include('Nadia House');
+  });
+
+  it('are what the researcher says they are', () => {
+    const text = 'We like Rose. The rose grew. A rose is red. They saw Index there.';
+    expect(counted(namesIn(text))).to.deep.equal({ Index: 1 });
+    expect(
+      counted(
+        namesIn(
+          text,
+          new Map([
+            ['index', false],
+            ['rose', true],
+          ]),
+        ),
+      ),
+    ).to.deep.equal({ Rose: 1 });
+  });
+
+  it('never overlap, whatever the text', () => {
+    const word = fc.constantFrom(
+      'Nadia',
+      'Holm',
+      'bus',
+      'of',
+      'the',
+      'Mill',
+      'Hill',
+      '.',
+      ',',
+      '“',
+      'Mrs',
+      'I',
+      '42',
+    );
+    fc.assert(
+      fc.property(fc.array(word, { maxLength: 60 }), (words) => {
+        const text = words.join(' ');
+        const names = namesIn(text);
+        const tokens = tokensOf(text);
+        for (let i = 0; i < names.name.length; i++) {
+          expect(names.first[i]).to.be.below(names.end[i]);
+          expect(names.end[i]).to.be.at.most(tokens.type.length);
+          if (i > 0) expect(names.first[i]).to.be.at.least(names.end[i - 1]);
+        }
+        expect(new Set(names.labels.map((label) => label.toLowerCase())).size).to.equal(names.labels.length);
+      }),
+    );
+  });
+});
+
+describe('kinds of words', () => {
+  const text =
+    'Nadia waits at Mill Hill. The driver sees Nadia. The driver waits at Mill Hill. It took 42 and 42 again on Monday, a Monday.\n\n';
+
+  it('are chosen one by one', () => {
+    const study = exampleStudy([{ name: 'a', text }]);
+    study.decide({ kind: 'setCleaning', steps: [{ id: 'case', on: true, kind: 'case' }], what: 'only case' });
+    const keys = (): string[] => [...study.compute('candidates').keys];
+    expect(keys()).to.have.members(['Nadia', 'Mill Hill', 'driver']);
+    study.decide({ kind: 'setConcepts', change: { names: false } });
+    expect(keys()).to.have.members(['driver']);
+    study.decide({ kind: 'setConcepts', change: { names: true, nouns: false, phrases: false } });
+    expect(keys()).to.have.members(['Nadia', 'Mill Hill']);
+    study.decide({ kind: 'setConcepts', change: { names: false, numbers: true } });
+    expect(keys()).to.have.members(['42', 'monday']);
+    expect(study.compute('candidates').part).to.deep.equal(['number', 'number']);
+  });
+
+  it('are put right word by word', () => {
+    const study = exampleStudy([{ name: 'a', text }]);
+    study.decide({ kind: 'setWordKind', words: ['driver'], as: 'verb' });
+    expect(study.compute('candidates').keys).not.to.include('driver');
+    study.decide({ kind: 'setWordKind', words: ['nadia'], as: 'other' });
+    expect(study.compute('candidates').keys).not.to.include('Nadia');
+    study.decide({ kind: 'setWordKind', words: ['driver', 'nadia'], as: null });
+    expect(study.compute('candidates').keys).to.include.members(['driver', 'Nadia']);
+  });
+
+  it('of the published stop list are let back in one by one', () => {
+    const study = exampleStudy([{ name: 'a', text: 'The place is a place. A place for people.' }]);
+    expect(study.compute('candidates').keys).not.to.include('place');
+    study.decide({ kind: 'allowWords', words: ['place'] });
+    expect(study.compute('candidates').keys).to.include('place');
+    study.decide({ kind: 'addStopWords', words: ['Place'] });
+    expect(study.compute('candidates').keys).not.to.include('place');
+  });
+});

@@ -1,0 +1,127 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Checkbox, Select } from 'antd';
+import { useMemo, useRef, useState } from 'react';
+import { counted } from '@green-thicket/core/study/sentences';
+import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
+import { useView } from '../../engine/use-view.ts';
+import { useStudy } from '../../shell/study-context.ts';
+
+const ROW = 34;
+
+/** Each kind in plain words with an example, and the setting that lets its words be concepts. */
+const KIND_TEXTS: Readonly<
+  Record<WordKind, { label: string; says: string; setting?: 'nouns' | 'verbs' | 'adjectives' | 'names' }>
+> = {
+  noun: { label: 'Nouns', says: 'things, people, ideas: a driver, the rain', setting: 'nouns' },
+  verb: { label: 'Verbs', says: 'doings and states: wait, feel', setting: 'verbs' },
+  adjective: { label: 'Adjectives', says: 'what something is like: late, safe', setting: 'adjectives' },
+  name: { label: 'Names', says: 'people, places, organisations: Nadia, Mill Hill', setting: 'names' },
+  other: { label: 'Other words', says: 'how, when, how much: slowly, twice' },
+};
+
+/** The kinds of words with the words taken for each; a wrong one is put right for the study. */
+export function WordKinds() {
+  const { state, decide } = useStudy();
+  const { data, isPlaceholderData } = useView('wordKinds', null);
+  const [shown, setShown] = useState<WordKind>();
+  const byKind = useMemo(() => {
+    const lists = new Map(
+      WORD_KINDS.map((kind) => [kind, (data?.rows ?? []).filter((row) => row.kind === kind)]),
+    );
+    return (kind: WordKind) => lists.get(kind) ?? [];
+  }, [data]);
+  const rows = shown ? byKind(shown) : [];
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 8,
+  });
+  const { concepts } = state.settings;
+  return (
+    <>
+      <ul className={`plain-list kinds-list${isPlaceholderData ? ' dimmed' : ''}`}>
+        {WORD_KINDS.map((kind) => {
+          const { label, says, setting } = KIND_TEXTS[kind];
+          return (
+            <li key={kind}>
+              <Checkbox
+                checked={setting ? concepts[setting] : false}
+                disabled={!setting}
+                aria-label={`${label} may be concepts`}
+                title={setting ? 'Whether they may be concepts' : 'No concepts, but parts of phrases'}
+                onChange={(event) =>
+                  setting && decide({ kind: 'setConcepts', change: { [setting]: event.target.checked } })
+                }
+              />
+              <button
+                type="button"
+                className="linklike"
+                aria-expanded={shown === kind}
+                onClick={() => setShown(shown === kind ? undefined : kind)}
+              >
+                {label}
+              </button>{' '}
+              <span className="quiet">
+                {data ? counted(byKind(kind).length, 'word') : '…'} · {says}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {shown && (
+        <div
+          ref={scroller}
+          className="scroll-list"
+          role="group"
+          aria-label={`Words taken for ${KIND_TEXTS[shown].label.toLowerCase()}`}
+          tabIndex={-1}
+        >
+          {data && rows.length === 0 && <p className="quiet">No word was taken for this.</p>}
+          <ul className="plain-list ledger-rows" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map(({ index, start }) => {
+              const row = rows[index];
+              return (
+                <li key={row.word} className="kind-row" style={{ transform: `translateY(${start}px)` }}>
+                  <span
+                    className="row-name"
+                    title={row.term === row.word ? undefined : `counts for ${row.term}`}
+                  >
+                    {row.word}
+                    {state.wordKinds[row.word] && <span className="row-flag"> by you</span>}
+                  </span>
+                  <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
+                  <Select<WordKind | 'found'>
+                    size="small"
+                    variant="borderless"
+                    aria-label={`What ${row.word} is`}
+                    value={row.kind}
+                    popupMatchSelectWidth={false}
+                    options={[
+                      ...WORD_KINDS.map((kind) => ({
+                        value: kind,
+                        label: KIND_TEXTS[kind].label.toLowerCase(),
+                      })),
+                      ...(state.wordKinds[row.word]
+                        ? [{ value: 'found' as const, label: 'as it was found' }]
+                        : []),
+                    ]}
+                    onChange={(as) =>
+                      decide({ kind: 'setWordKind', words: [row.word], as: as === 'found' ? null : as })
+                    }
+                  />
+                </li>
+              );
+            })}
+          </ul>
+        </div>
+      )}
+      {!shown && (
+        <p className="quiet">
+          Open a kind to see every word taken for it; a wrong one can be put right there.
+        </p>
+      )}
+    </>
+  );
+}
