@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { Key } from 'selenium-webdriver';
 import { Origin } from 'selenium-webdriver/lib/input.js';
 import { setStage, type Browser } from './browser.ts';
 
@@ -86,6 +87,49 @@ describe('the pointer', () => {
     );
     await clickAt(await middleOf(word('.field-word', 'mother')));
     await browser.waitForText('.concept-card', /made of mother \(\d+\), grandmother \(\d+\)/);
+  });
+
+  it('frames words to decide on them together, and drags the line that keeps', async () => {
+    await openSample();
+    await browser.goTo('concepts');
+    const drag = async (from: [number, number], to: [number, number]): Promise<void> => {
+      await browser.driver
+        .actions()
+        .move({ x: from[0], y: from[1], origin: Origin.VIEWPORT })
+        .press()
+        .move({ x: from[0], y: from[1] + 8, origin: Origin.VIEWPORT })
+        .move({ x: to[0], y: to[1], origin: Origin.VIEWPORT })
+        .release()
+        .perform();
+      await browser.settled();
+    };
+    const kept = async (): Promise<number> =>
+      Number(/^(\d+) kept/.exec(await browser.textOf('.ledger-count'))?.[1]);
+    const before = await kept();
+    // The line lies on the ground at first: no pull is asked for.
+    const line = await middleOf("document.querySelector('.keeping-line')");
+    await drag(line, [line[0], line[1] - 180]);
+    await browser.waitForText('.method-sentence', /a pull of at least 0\.\d+/);
+    await browser.until('As many are kept', async () => (await kept()) < before);
+    const fewer = await kept();
+    await (await browser.find('.keeping-line')).sendKeys(Key.ARROW_DOWN);
+    await browser.until('The line stays', async () => (await kept()) > fewer);
+
+    const camera = await middleOf(word('.field-word', 'camera'));
+    await drag([camera[0] + 90, camera[1] - 18], [camera[0] - 90, camera[1] + 12]);
+    await browser.waitForText('.bulk-bar', /[23] concepts ticked/);
+    await browser.press('Drop');
+    await browser.until('camera is not dropped', async () =>
+      browser.driver.executeScript<boolean>(
+        `return ${word('.field-word', 'camera')}.classList.contains('is-dropped')`,
+      ),
+    );
+    await browser.undo();
+    await browser.until('camera stays dropped', async () =>
+      browser.driver.executeScript<boolean>(
+        `return !${word('.field-word', 'camera')}.classList.contains('is-dropped')`,
+      ),
+    );
   });
 
   it('sets the cut-off in the chart of strengths, and a resolution in the curve', async () => {

@@ -49,6 +49,7 @@ export function passagesOfHits(
   tokens: Tokens,
   hits: Hits,
   limit: number,
+  order: 'text' | 'marks' = 'text',
 ): { passages: Passage[]; total: number } {
   const spans: { first: number; last: number; from: number; to: number }[] = [];
   const sameBlock = (a: number, b: number): boolean =>
@@ -66,6 +67,8 @@ export function passagesOfHits(
       before.to = i + 1;
     } else spans.push({ first, last, from: i, to: i + 1 });
   }
+  // Stable: passages with as many hits stay as they stand.
+  if (order === 'marks') spans.sort((a, b) => b.to - b.from - (a.to - a.from));
   const passages = spans.slice(0, limit).map(({ first, last, from, to }): Passage => ({
     source: tokens.sentenceSource[first],
     paragraph: tokens.sentenceParagraph[first],

@@ -5,8 +5,14 @@ import type { Tokens } from '../text/tokens.ts';
 
 /** What passages are asked for; concepts and themes by number. */
 export type PassageQuery =
-  /** Windows with all of these concepts: one for a concept, two for a link. */
-  | { readonly kind: 'concepts'; readonly concepts: readonly number[] }
+  /** Windows with all of these concepts, or any: one for a concept, two for a link. */
+  | {
+      readonly kind: 'concepts';
+      readonly concepts: readonly number[];
+      /** One will do. */
+      readonly any?: boolean;
+      readonly sources?: ReadonlySet<number>;
+    }
   /** Windows with at least `fewest` concepts of a theme, in all sources or some. */
   | {
       readonly kind: 'theme';
@@ -53,11 +59,11 @@ const LONGEST_SHOWN = 8;
 /** Which windows answer a query, in the order of the text. */
 export function findWindows(counts: Counts, windows: Windows, query: PassageQuery): number[] {
   const asked = new Set(query.concepts);
-  const fewest = query.kind === 'concepts' ? asked.size : query.fewest;
+  const fewest = query.kind === 'theme' ? query.fewest : query.any ? 1 : asked.size;
   const found: number[] = [];
   if (asked.size === 0) return found;
   for (let w = 0; w < windows.count; w++) {
-    if (query.kind === 'theme' && query.sources && !query.sources.has(windows.source[w])) continue;
+    if (query.sources && !query.sources.has(windows.source[w])) continue;
     let held = 0;
     for (let i = counts.windowFirst[w]; i < counts.windowFirst[w + 1]; i++) {
       if (asked.has(counts.inWindow[i])) held++;

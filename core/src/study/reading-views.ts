@@ -16,9 +16,11 @@ import {
   type Passage,
   type PassageQuery,
 } from '../reading/passages.ts';
+import { nearHits } from '../reading/near.ts';
 import { findHits, readQuery, SearchError } from '../reading/search.ts';
 import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
+import { passagesCsv, passagesDocx } from './passage-files.ts';
 import { partAround } from './part-around.ts';
 import { conceptLabels, fewestInWindow, languageOf } from './stages.ts';
 import { groupsOf, type StudySource } from './study.ts';
@@ -28,37 +30,65 @@ import type {
   ConcordanceLine,
   FollowingSelection,
   MarkRow,
+  PassageOrder,
   PassageRow,
   PassagesView,
   Selection,
+  Within,
 } from './view-types.ts';
 
 /** The views that show the original words behind a selection. */
-export const READING_VIEWS: ViewMakers<'passages' | 'source' | 'concordance' | 'dispersion' | 'branches'> = {
-  *passages({ selection, limit }, context) {
+export const READING_VIEWS: ViewMakers<
+  'passages' | 'passagesFile' | 'source' | 'concordance' | 'dispersion' | 'branches'
+> = {
+  *passages({ selection, within, order, limit }, context) {
     const { engine, study, original } = context;
     const tokens = yield* engine.compute('tokens', study);
     const concepts = yield* engine.compute('concepts', study);
     const counts = yield* engine.compute('counts', study);
     const windows = yield* engine.compute('windows', study);
     const resolved = yield* resolveSelection(selection, context);
-    if (resolved.hits) return yield* passagesOfPlaces(resolved, limit, context);
-    const { title, query } = resolved;
+    const sources = workingSources(study.state);
+    const meant = within && sourcesWithin(sources, within);
+    if (resolved.hits) {
+      const hits = meant ? hitsIn(tokens, resolved.hits, (source) => meant.has(source)) : resolved.hits;
+      return yield* passagesOfPlaces({ ...resolved, hits }, order ?? 'text', limit, context);
+    }
+    const { title } = resolved;
+    const query = meant ? queryWithin(resolved.query, meant) : resolved.query;
     const found = findPassages(tokens, concepts, counts, windows, query, {
       limit,
-      order: query.kind === 'theme' ? 'marks' : 'text',
+      order: order ?? (query.kind === 'theme' ? 'marks' : 'text'),
     });
     const asRows = yield* markRows(context);
-    const sources = workingSources(study.state);
+    const asked = new Set(query.concepts);
+    const mentions = hitsOf(
+      concepts.occurrence,
+      concepts.occurrenceFirst,
+      concepts.occurrenceEnd,
+      (concept) => asked.has(concept),
+    );
+    const isMeant = query.sources;
     return {
       title,
       unit: 'window',
+      ...(resolved.fault === undefined ? {} : { fault: resolved.fault }),
+      mentions: (isMeant ? hitsIn(tokens, mentions, (source) => isMeant.has(source)) : mentions).first.length,
       windows: found.windows,
       total: found.total,
       sources: found.sources,
       perSource: Array.from(found.windowsPerSource),
       rows: found.passages.map((passage) => passageRow(passage, sources, original, asRows(passage.marks))),
     };
+  },
+
+  *passagesFile({ selection, within, order, as }, context) {
+    const { title, rows } = yield* READING_VIEWS.passages(
+      { selection, within, order, limit: MOST_SAVED },
+      context,
+    );
+    const sources = workingSources(context.study.state);
+    return { bytes: as === 'csv' ? passagesCsv(rows, sources) : passagesDocx(title, rows, sources) };
   },
 
   *source({ sourceId, selection, at }, context) {
@@ -160,6 +190,9 @@ export const READING_VIEWS: ViewMakers<'passages' | 'source' | 'concordance' | '
   },
 };
 
+/** The most passages of a file. */
+const MOST_SAVED = 100_000;
+
 /** Ticks drawn of one row; of more, as many are taken evenly. */
 const MOST_TICKS = 1500;
 
@@ -191,7 +224,7 @@ function* searched(typed: string, { engine, study, lexicon }: ViewContext): Step
   const tokens = yield* engine.compute('tokens', study);
   const terms = yield* engine.compute('terms', study);
   const languages = yield* engine.compute('languages', study);
-  const title = `“${typed}”`;
+  const title = /^["“„]/.test(typed) ? typed : `“${typed}”`;
   try {
     const isEnglish = languageOf(study.state, languages) === 'en';
     const hits = findHits(
@@ -250,7 +283,7 @@ function* hitsOfSelection(
   const all = hitsOf(concepts.occurrence, concepts.occurrenceFirst, concepts.occurrenceEnd, (concept) =>
     asked.has(concept),
   );
-  const meant = query.kind === 'theme' ? query.sources : undefined;
+  const meant = query.sources;
   return { title, hits: meant ? hitsIn(tokens, all, (source) => meant.has(source)) : all };
 }
 
@@ -277,12 +310,13 @@ function passageRow(
 
 function* passagesOfPlaces(
   { title, hits = NO_HITS, fault }: Resolved,
+  order: PassageOrder,
   limit: number,
   { engine, study, original }: ViewContext,
 ): Stepwise<PassagesView> {
   const tokens = yield* engine.compute('tokens', study);
   const sources = workingSources(study.state);
-  const { passages, total } = passagesOfHits(tokens, hits, limit);
+  const { passages, total } = passagesOfHits(tokens, hits, limit, order);
   const perSource = new Int32Array(sources.length);
   for (const source of sourcesOfHits(tokens, hits)) perSource[source]++;
   return {
@@ -290,6 +324,7 @@ function* passagesOfPlaces(
     unit: 'place',
     ...(fault === undefined ? {} : { fault }),
     windows: hits.first.length,
+    mentions: hits.first.length,
     total,
     sources: perSource.filter((count) => count > 0).length,
     perSource: Array.from(perSource),
@@ -317,6 +352,41 @@ function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Ma
     }));
 }
 
+const HOW_WORDS = { all: ' and ', any: ' or ', near: ' near ' } as const;
+
+/** Several concepts together; each must be a kept one, since windows are counted for those. */
+function* several(
+  { keys: asked, how }: Extract<Selection, { kind: 'several' }>,
+  { engine, study }: ViewContext,
+): Stepwise<Resolved> {
+  const concepts = yield* engine.compute('concepts', study);
+  const labels = conceptLabels(study.state, asked);
+  const numbers = asked.map((key) => concepts.keys.indexOf(key));
+  const title = labels.join(HOW_WORDS[how]);
+  const missing = labels.filter((_, i) => numbers[i] < 0);
+  if (missing.length > 0) {
+    const fault = `${missing.join(', ')} ${missing.length === 1 ? 'is no kept concept' : 'are no kept concepts'}; keep ${missing.length === 1 ? 'it' : 'them'} at Concepts to read several together.`;
+    return { title, query: NOTHING, fault };
+  }
+  if (how !== 'near') return { title, query: { kind: 'concepts', concepts: numbers, any: how === 'any' } };
+  const tokens = yield* engine.compute('tokens', study);
+  return { title, query: NOTHING, hits: nearHits(tokens, sentencesOf(tokens), concepts, new Set(numbers)) };
+}
+
+/** Numbers of the sources that are meant. */
+function sourcesWithin(sources: readonly StudySource[], within: Within): Set<number> {
+  const isMeant = (source: StudySource): boolean =>
+    'sourceId' in within
+      ? source.id === within.sourceId
+      : (source.attributes[within.attribute] ?? '').trim() === within.value;
+  return new Set(sources.flatMap((source, i) => (isMeant(source) ? [i] : [])));
+}
+
+function queryWithin(query: PassageQuery, meant: ReadonlySet<number>): PassageQuery {
+  const held = query.sources;
+  return { ...query, sources: held ? new Set([...held].filter((source) => meant.has(source))) : meant };
+}
+
 /** What a selection asks of the passages; one that is gone from the study asks for nothing. */
 function* resolveSelection(selection: Selection, context: ViewContext): Stepwise<Resolved> {
   if (selection.kind === 'search') return yield* searched(selection.query, context);
@@ -325,6 +395,7 @@ function* resolveSelection(selection: Selection, context: ViewContext): Stepwise
   const { keys } = yield* engine.compute('concepts', study);
   const labels = conceptLabels(study.state, keys);
   const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
+  if (selection.kind === 'several') return yield* several(selection, context);
   if (selection.kind === 'concept' || selection.kind === 'link') {
     const asked = selection.kind === 'concept' ? [selection.key] : selection.keys;
     const concepts = asked.map((key) => keys.indexOf(key));

@@ -1,5 +1,7 @@
 import type { Comparison } from '../compare/strength.ts';
 import type { MapScene } from '../map/scene.ts';
+import type { WordPair } from '../concepts/word-pairs.ts';
+import type { PlainCounts } from '../text/plain-counts.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { Suggestion } from '../concepts/suggestions.ts';
 import type { SynonymReport } from '../concepts/synonyms.ts';
@@ -47,6 +49,8 @@ export interface FollowingSelection {
 export type PlainSelection =
   | { readonly kind: 'concept'; readonly key: string }
   | { readonly kind: 'link'; readonly keys: readonly [string, string] }
+  /** Several concepts: windows with all, windows with any, or places where all are near each other. */
+  | { readonly kind: 'several'; readonly keys: readonly string[]; readonly how: SeveralHow }
   | { readonly kind: 'theme'; readonly letter: string }
   /** What was typed into the search. */
   | { readonly kind: 'search'; readonly query: string }
@@ -56,6 +60,42 @@ export type PlainSelection =
       readonly attribute: string;
       readonly group: string;
     };
+
+export const SEVERAL_HOWS = ['all', 'any', 'near'] as const;
+export type SeveralHow = (typeof SEVERAL_HOWS)[number];
+
+/** The sources passages are asked of: those with a value of an attribute, or one. */
+export type Within = { readonly attribute: string; readonly value: string } | { readonly sourceId: string };
+
+export const PASSAGE_ORDERS = ['text', 'marks'] as const;
+/** As they stand, or those with the most different concepts and mentions first. */
+export type PassageOrder = (typeof PASSAGE_ORDERS)[number];
+
+/** What passages are asked for. */
+export interface PassagesQuestion {
+  readonly selection: Selection;
+  /** All sources where it is left out. */
+  readonly within?: Within;
+  /** By marks for a theme, else as they stand, where it is left out. */
+  readonly order?: PassageOrder;
+}
+
+export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;
+export type MatrixFigure = (typeof MATRIX_FIGURES)[number];
+
+/** Sources by kept concepts. */
+export interface MatrixView {
+  readonly keys: readonly string[];
+  readonly labels: readonly string[];
+  readonly sourceIds: readonly string[];
+  /** sources × concepts, row by row. */
+  readonly values: Float64Array;
+}
+
+export interface PlainCountsRow extends PlainCounts {
+  readonly name: string;
+  readonly sources: number;
+}
 
 export type ConceptStatus = 'chosen' | 'kept' | 'dropped' | 'out';
 
@@ -181,6 +221,8 @@ export interface PassagesView {
   /** Why the search can't be done. */
   readonly fault?: string;
   readonly windows: number;
+  /** Mentions of what is asked for in the sources asked of. */
+  readonly mentions: number;
   readonly total: number;
   readonly sources: number;
   readonly perSource: readonly number[];
@@ -284,7 +326,13 @@ export interface ViewQuestions {
   themes: null;
   map: null;
   compare: null;
-  passages: { readonly selection: Selection; readonly limit: number };
+  passages: PassagesQuestion & { readonly limit: number };
+  passagesFile: PassagesQuestion & { readonly as: 'csv' | 'docx' };
+  matrix: { readonly figure: MatrixFigure };
+  matrixFile: { readonly figure: MatrixFigure };
+  pairs: { readonly limit: number };
+  /** By source, or by the groups of an attribute. */
+  plainCounts: { readonly attribute: string | null; readonly members: string };
   concordance: {
     readonly selection: Selection;
     readonly order: LineOrder;
@@ -333,6 +381,11 @@ export interface ViewAnswers {
   map: MapView;
   compare: CompareView;
   passages: PassagesView;
+  passagesFile: CleanedFileView;
+  matrix: MatrixView;
+  matrixFile: CleanedFileView;
+  pairs: { readonly pairs: readonly WordPair[]; readonly total: number };
+  plainCounts: { readonly rows: readonly PlainCountsRow[]; readonly all: PlainCountsRow };
   source: SourceView;
   concordance: ConcordanceView;
   dispersion: DispersionView;

@@ -8,6 +8,7 @@ import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { READING_VIEWS } from './reading-views.ts';
+import { TABLE_VIEWS } from './table-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { CandidateRow, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
@@ -47,6 +48,11 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   map: 'map',
   compare: 'comparison',
   passages: 'themes',
+  passagesFile: 'themes',
+  matrix: 'themes',
+  matrixFile: 'themes',
+  pairs: 'candidates',
+  plainCounts: 'tokens',
   concordance: 'themes',
   dispersion: 'themes',
   branches: 'themes',
@@ -66,6 +72,7 @@ const MAKERS: ViewMakers<ViewName> = {
   ...SOURCE_VIEWS,
   ...CLEANING_VIEWS,
   ...READING_VIEWS,
+  ...TABLE_VIEWS,
 
   *overview(_, { engine, study }) {
     const tokens = yield* engine.compute('tokens', study);

@@ -1,5 +1,6 @@
 import { useSearchParams } from 'react-router';
-import type { PlainSelection, Selection } from '@green-thicket/core/study/view-types';
+import { SEVERAL_HOWS } from '@green-thicket/core/study/view-types';
+import type { PlainSelection, Selection, Within } from '@green-thicket/core/study/view-types';
 
 /** The selection as search parameters, so that an address is a bookmark of it. */
 function toParams(selection: Selection): Record<string, string> {
@@ -8,6 +9,8 @@ function toParams(selection: Selection): Record<string, string> {
       return { concept: selection.key };
     case 'link':
       return { concept: selection.keys[0], with: selection.keys[1] };
+    case 'several':
+      return { concepts: selection.keys.join('|'), how: selection.how };
     case 'search':
       return { find: selection.query };
     case 'following':
@@ -34,6 +37,11 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
   if (concept !== null) {
     return other !== null ? { kind: 'link', keys: [concept, other] } : { kind: 'concept', key: concept };
   }
+  const keys = params.get('concepts');
+  if (keys !== null) {
+    const how = SEVERAL_HOWS.find((each) => each === params.get('how')) ?? 'all';
+    return { kind: 'several', keys: keys.split('|'), how };
+  }
   const find = params.get('find');
   if (find !== null) return { kind: 'search', query: find };
   const letter = params.get('theme');
@@ -43,6 +51,18 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
   return attribute !== null && group !== null
     ? { kind: 'cell', letter, attribute, group }
     : { kind: 'theme', letter };
+}
+
+function withinParams(within: Within): Record<string, string> {
+  return 'sourceId' in within ? { only: within.sourceId } : { by: within.attribute, value: within.value };
+}
+
+function withinOf(params: URLSearchParams): Within | undefined {
+  const only = params.get('only');
+  if (only !== null) return { sourceId: only };
+  const attribute = params.get('by');
+  const value = params.get('value');
+  return attribute !== null && value !== null ? { attribute, value } : undefined;
 }
 
 export interface OpenSource {
@@ -57,7 +77,10 @@ export type Look = (typeof LOOKS)[number];
 
 export interface SelectionState {
   readonly selection: Selection | null;
-  readonly select: (selection: Selection | null) => void;
+  /** Selects something in all sources, or in some. */
+  readonly select: (selection: Selection | null, within?: Within) => void;
+  /** The sources passages are asked of; all where there is none. */
+  readonly within: Within | undefined;
   /** The source that is open in the Reader, if one is. */
   readonly open: OpenSource | null;
   readonly openSource: (open: OpenSource | null) => void;
@@ -73,18 +96,24 @@ export function useSelection(): SelectionState {
   const sourceId = params.get('source');
   const look = LOOKS.find((each) => each === params.get('look'));
   const looking: Record<string, string> = look ? { look } : {};
+  const within = withinOf(params);
   return {
     selection,
     look,
     setLook: (next) =>
       setParams({ ...(selection ? toParams(selection) : {}), ...(next ? { look: next } : {}) }),
-    select: (next) => setParams(next ? { ...toParams(next), ...looking } : {}, { replace: true }),
+    within,
+    select: (next, only) =>
+      setParams(next ? { ...toParams(next), ...looking, ...(only ? withinParams(only) : {}) } : {}, {
+        replace: true,
+      }),
     open: sourceId === null ? null : { sourceId, at: Number(params.get('at') ?? 0) },
     openSource: (open) =>
       setParams(
         {
           ...(selection ? toParams(selection) : {}),
           ...looking,
+          ...(within ? withinParams(within) : {}),
           ...(open ? { source: open.sourceId, at: String(open.at) } : {}),
         },
         { replace: false },

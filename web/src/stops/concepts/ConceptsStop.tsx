@@ -6,14 +6,18 @@ import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
+import { GroupChoice, type Group } from '../../shell/GroupChoice.tsx';
 import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
-import { AxisChoice, GroupChoice, type Group } from './FigureChoices.tsx';
+import { AxisChoice } from './FigureChoices.tsx';
 import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
 import { ConceptFigures } from './ConceptFigures.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
+import { ConceptMatrix } from './ConceptMatrix.tsx';
+import { PlainCounts } from './PlainCounts.tsx';
+import { WordPairs } from './WordPairs.tsx';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { STATUS_WORDS } from './status-words.ts';
 import { useFiguredRows } from './use-figured-rows.ts';
@@ -28,8 +32,15 @@ const FACE_HELP = {
     'Size: mentions. Faint words are left out. Drop a word on another to merge them; drag over empty ground to tick several; drag the dashed line to keep what is above it.',
   table: 'Every candidate with its figures. Tick some to decide on all of them at once.',
   bars: 'The kept concepts by their mentions; those with as many share a rank.',
-  cloud: 'The kept concepts, the larger the more mentions, the most mentioned in the middle.',
+  cloud: 'The kept concepts, the larger the more mentions.',
+  matrix: 'Sources by kept concepts. A cell opens its passages.',
+  pairs:
+    'Words side by side, as written; a pair opens its places. Frequent pairs that belong together may be phrases.',
+  counts: 'What is in each source, or in each group, once the text is clean.',
 } as const;
+type Face = keyof typeof FACE_HELP;
+/** Faces that scroll by themselves. */
+const STACKED: ReadonlySet<Face> = new Set(['table', 'matrix', 'pairs', 'counts']);
 
 /** Concepts: a field of words with the ledger beside it; what is picked can be kept, dropped, merged and renamed. */
 export function ConceptsStop() {
@@ -37,7 +48,7 @@ export function ConceptsStop() {
   const { data, isPlaceholderData } = useView('concepts', null);
   const { selection, select } = useSelection();
   const [filter, setFilter] = useState('');
-  const [face, setFace] = useState<'field' | 'table' | 'bars' | 'cloud'>('field');
+  const [face, setFace] = useState<Face>('field');
   const [panel, setPanel] = useState<'words' | 'kinds' | 'suggestions' | 'lists'>('words');
   const [across, setAcross] = useState<FigureName>('sources');
   const [up, setUp] = useState<FigureName>('pull');
@@ -126,23 +137,37 @@ export function ConceptsStop() {
               { value: 'table', label: 'Table' },
               { value: 'bars', label: 'Bars' },
               { value: 'cloud', label: 'Cloud' },
+              { value: 'matrix', label: 'Matrix' },
+              { value: 'pairs', label: 'Pairs' },
+              { value: 'counts', label: 'Counts' },
             ]}
             onChange={setFace}
           />
-          {face === 'field' && (
-            <>
-              <AxisChoice label="Across" value={across} onChange={setAcross} />
-              <AxisChoice label="Up" value={up} onChange={setUp} />
-            </>
-          )}
-          {(face === 'field' || face === 'table') && <GroupChoice group={group} onChoose={setGroup} />}
         </div>
+        {(face === 'field' || face === 'table') && (
+          <div className="stage-bar">
+            {face === 'field' && (
+              <>
+                <AxisChoice label="Across" value={across} onChange={setAcross} />
+                <AxisChoice label="Up" value={up} onChange={setUp} />
+              </>
+            )}
+
+            <GroupChoice
+              group={group}
+              label="Distinctive of a group"
+              placeholder="Distinct of …"
+              title="What sets one group apart from the rest"
+              onChoose={setGroup}
+            />
+          </div>
+        )}
         <p className="quiet face-help">{FACE_HELP[face]}</p>
         {(face === 'table' || (face === 'field' && ticked.size > 0)) && (
           <BulkChoice rows={figured} ticked={ticked} onDone={() => setTicked(new Set())} />
         )}
         <div
-          className={`stage-body${face === 'table' ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
+          className={`stage-body${STACKED.has(face) ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
         >
           {data && face === 'field' && (
             <WordField
@@ -164,6 +189,9 @@ export function ConceptsStop() {
               group={group?.value}
             />
           )}
+          {face === 'matrix' && <ConceptMatrix />}
+          {face === 'pairs' && <WordPairs />}
+          {face === 'counts' && <PlainCounts />}
           {data && (face === 'bars' || face === 'cloud') && (
             <WordPicture kind={face} rows={data.rows} onPick={pick} />
           )}

@@ -1,0 +1,44 @@
+import { useStudy } from '../shell/study-context.ts';
+
+/** What is decided about the concept that is read: kept, dropped or never shown, from where its words stand. */
+export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
+  const { state, decide } = useStudy();
+  const kept = state.kept.includes(key);
+  const dropped = state.dropped.includes(key);
+  const keys = [key];
+  return (
+    <p className="look-links" role="group" aria-label={`What becomes of ${key}`}>
+      <button
+        type="button"
+        className="linklike"
+        aria-pressed={kept}
+        title="It is a concept whatever its figures are"
+        onClick={() => decide({ kind: kept ? 'leaveConcepts' : 'keepConcepts', keys })}
+      >
+        {kept ? 'Always kept' : 'Always keep'}
+      </button>
+      <button
+        type="button"
+        className="linklike"
+        aria-pressed={dropped}
+        onClick={() => decide({ kind: dropped ? 'leaveConcepts' : 'dropConcepts', keys })}
+      >
+        {dropped ? 'Dropped' : 'Drop'}
+      </button>
+      <button
+        type="button"
+        className="linklike"
+        title="Puts it on the study’s stop list; Undo takes it off"
+        onClick={() =>
+          decide(
+            key.includes(' ')
+              ? { kind: 'dropConcepts', keys }
+              : { kind: 'addStopWords', words: [key.toLowerCase()] },
+          )
+        }
+      >
+        Never show
+      </button>
+    </p>
+  );
+}

@@ -1,0 +1,140 @@
+import { App, Button } from 'antd';
+import { Fragment, useState } from 'react';
+import { counted } from '@green-thicket/core/study/sentences';
+import type { StudySource } from '@green-thicket/core/study/study';
+import type { PassageOrder, PassagesView, Selection } from '@green-thicket/core/study/view-types';
+import { useView } from '../engine/use-view.ts';
+import { MarkedText } from '../shell/MarkedText.tsx';
+import { LOOKS, useSelection } from '../shell/selection.ts';
+import { useStudy } from '../shell/study-context.ts';
+import { useTellFault } from '../shell/use-fault.ts';
+import { keepEntry } from '../store/studies.ts';
+import { ConceptVerdict } from './ConceptVerdict.tsx';
+import { LOOK_NAMES } from './look-names.ts';
+import { PassageChoices } from './PassageChoices.tsx';
+import { SourceHead } from './SourceHead.tsx';
+import { WhereItIsSaid } from './WhereItIsSaid.tsx';
+
+const FIRST_PASSAGES = 30;
+
+/** The passages behind a selection, with what may be asked of them. */
+export function PassageList({ selection }: { selection: Selection }) {
+  const { id, state } = useStudy();
+  const { openSource, select, within, look, setLook } = useSelection();
+  const [limit, setLimit] = useState(FIRST_PASSAGES);
+  const ranked = selection.kind === 'theme' || selection.kind === 'cell';
+  const [order, setOrder] = useState<PassageOrder>(ranked ? 'marks' : 'text');
+  const { data, isPlaceholderData } = useView('passages', {
+    selection,
+    limit,
+    order,
+    ...(within ? { within } : {}),
+  });
+  const { message } = App.useApp();
+  const tellFault = useTellFault();
+  if (!data) return <p className="reader-empty">Finding passages …</p>;
+  const keepPassage = (
+    { start, end, text, marks }: PassagesView['rows'][number],
+    source: StudySource,
+  ): void =>
+    void tellFault('The passage was not kept', async () => {
+      // What it was found by is its first tag, so that it can be found by that again.
+      const tags = [...new Set(marks.map((mark) => mark.key).filter((key) => key !== ''))].slice(0, 3);
+      await keepEntry(id, {
+        note: '',
+        tags,
+        excerpt: { sourceId: source.id, sourceName: source.name, start, end, quote: text },
+      });
+      void message.success('Kept in the Notebook.');
+    });
+  const sourceOf = new Map(state.sources.map((source) => [source.id, source]));
+  const windowsIn = new Map<string, number>();
+  for (const row of data.rows) windowsIn.set(row.sourceId, (windowsIn.get(row.sourceId) ?? 0) + 1);
+  return (
+    <div className={isPlaceholderData ? 'dimmed' : undefined}>
+      <div className="reader-head">
+        <h2 className="pane-title">{data.title}</h2>
+        <Button size="small" type="text" aria-label="Close the passages" onClick={() => select(null)}>
+          ✕
+        </Button>
+      </div>
+      <p className="reader-count">{countText(data)}</p>
+      {selection.kind === 'concept' && <ConceptVerdict conceptKey={selection.key} />}
+      <p className="look-links">
+        {LOOKS.map((each) => (
+          <button
+            key={each}
+            type="button"
+            className="linklike"
+            aria-pressed={look === each}
+            onClick={() => setLook(each)}
+          >
+            {LOOK_NAMES[each]}
+          </button>
+        ))}
+      </p>
+      <PassageChoices
+        selection={selection}
+        order={order}
+        onOrder={setOrder}
+        title={data.title}
+        empty={data.total === 0}
+      />
+      {data.rows.map((passage, i) => {
+        const source = sourceOf.get(passage.sourceId);
+        if (!source) return null;
+        const letter = passage.marks[0]?.letter;
+        // In the order of the texts each source is named once, over its passages.
+        const begins = order === 'text' && data.rows[i - 1]?.sourceId !== passage.sourceId;
+        return (
+          <Fragment key={`${passage.sourceId}-${passage.start}`}>
+            {begins && (
+              <h3 className="passage-group">
+                <SourceHead source={source} />
+              </h3>
+            )}
+            <article className="passage" data-letter={letter}>
+              <header>
+                <button
+                  type="button"
+                  className="passage-source"
+                  title="Open the source at this place"
+                  onClick={() => openSource({ sourceId: passage.sourceId, at: passage.start })}
+                >
+                  {order === 'marks' && <SourceHead source={source} />}
+                  <span>¶ {passage.paragraph}</span>
+                </button>
+                <button
+                  type="button"
+                  className="passage-keep linklike"
+                  title="Keep this passage in the Notebook"
+                  onClick={() => keepPassage(passage, source)}
+                >
+                  Keep
+                </button>
+              </header>
+              <p className="passage-text">
+                <MarkedText text={passage.text} start={passage.start} marks={passage.marks} />
+                {passage.shortened && <span className="quiet"> … (part of a longer passage)</span>}
+              </p>
+            </article>
+          </Fragment>
+        );
+      })}
+      {data.rows.length < data.total && (
+        <Button block onClick={() => setLimit(limit * 4)}>
+          Show more of {data.total.toLocaleString('en-GB')} passages
+        </Button>
+      )}
+      <WhereItIsSaid perSource={data.perSource} />
+    </div>
+  );
+}
+
+/** How much there is: mentions and windows, since either may be the number that was clicked. */
+function countText({ windows, mentions, unit, total, sources, fault }: PassagesView): string {
+  if (windows === 0) return fault ?? (unit === 'place' ? 'It stands nowhere.' : 'No window has this.');
+  const where = `in ${counted(total, 'passage')} of ${counted(sources, 'source')}`;
+  if (unit === 'place') return `${counted(windows, unit)} ${where}`;
+  return `${counted(windows, unit)} ${where}, ${counted(mentions, 'mention')}`;
+}

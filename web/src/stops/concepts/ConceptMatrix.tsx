@@ -1,0 +1,165 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Button, Segmented } from 'antd';
+import { useRef, useState } from 'react';
+import type { MatrixFigure } from '@green-thicket/core/study/view-types';
+import { useAsk } from '../../engine/use-ask.ts';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../shell/selection.ts';
+import { useStudy } from '../../shell/study-context.ts';
+import { useTellFault } from '../../shell/use-fault.ts';
+import { download, fileName } from '../../store/save-file.ts';
+
+const ROW = 28;
+const COLUMN = 92;
+const NAME_COLUMN = 170;
+
+const FIGURE_TEXTS: Readonly<
+  Record<MatrixFigure, { label: string; title: string; show: (value: number) => string }>
+> = {
+  mentions: { label: 'Mentions', title: 'How often the source mentions it', show: String },
+  windowShare: {
+    label: 'Share of windows',
+    title: 'Share of the source’s windows that hold it',
+    show: (value) => `${(100 * value).toFixed(1)} %`,
+  },
+  tfIdf: {
+    label: 'tf-idf',
+    title: 'Mentions in the source × ln(all sources ÷ sources with it)',
+    show: (value) => value.toFixed(1),
+  },
+};
+
+/** Sources by kept concepts; only the cells in sight are drawn, and each opens its passages. */
+export function ConceptMatrix() {
+  const { state } = useStudy();
+  const [figure, setFigure] = useState<MatrixFigure>('mentions');
+  const { data, isPlaceholderData } = useView('matrix', { figure });
+  const { selection, within, select } = useSelection();
+  const ask = useAsk();
+  const tellFault = useTellFault();
+  const scroller = useRef<HTMLDivElement>(null);
+  const down = useVirtualizer({
+    count: data?.sourceIds.length ?? 0,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 6,
+  });
+  const across = useVirtualizer({
+    horizontal: true,
+    count: data?.keys.length ?? 0,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => COLUMN,
+    overscan: 3,
+  });
+  const save = (): Promise<void> =>
+    tellFault('Nothing was saved', async () => {
+      const { bytes } = await ask('matrixFile', { figure });
+      download(fileName(`${state.title} sources by concepts`, '.csv'), bytes, 'text/csv');
+    });
+  if (!data) return <p className="quiet">Counting …</p>;
+  const names = new Map(state.sources.map(({ id, name }) => [id, name]));
+  const width = data.keys.length;
+  const most = data.values.reduce((highest, value) => Math.max(highest, value), 0);
+  const isPicked = (key: string, sourceId: string): boolean =>
+    selection?.kind === 'concept' &&
+    selection.key === key &&
+    within !== undefined &&
+    'sourceId' in within &&
+    within.sourceId === sourceId;
+  return (
+    <>
+      <div className="stage-bar">
+        <Segmented
+          size="small"
+          aria-label="Figure of the matrix"
+          value={figure}
+          options={(Object.keys(FIGURE_TEXTS) as MatrixFigure[]).map((value) => ({
+            value,
+            label: FIGURE_TEXTS[value].label,
+            title: FIGURE_TEXTS[value].title,
+          }))}
+          onChange={setFigure}
+        />
+        <Button size="small" onClick={() => void save()}>
+          Save as .csv
+        </Button>
+      </div>
+      <div
+        ref={scroller}
+        className={`source-grid matrix${isPlaceholderData ? ' dimmed' : ''}`}
+        role="table"
+        aria-label={`Sources by concepts: ${FIGURE_TEXTS[figure].label}`}
+        aria-rowcount={data.sourceIds.length + 1}
+        aria-colcount={width + 1}
+        tabIndex={0}
+      >
+        <div
+          className="grid-head matrix-head"
+          role="row"
+          style={{ width: NAME_COLUMN + across.getTotalSize() }}
+        >
+          <span role="columnheader" className="matrix-name">
+            Source
+          </span>
+          {across.getVirtualItems().map(({ index, start }) => (
+            <span
+              key={data.keys[index]}
+              role="columnheader"
+              aria-colindex={index + 2}
+              className="matrix-cell"
+              title={data.labels[index]}
+              style={{ transform: `translateX(${start}px)` }}
+            >
+              {data.labels[index]}
+            </span>
+          ))}
+        </div>
+        <div
+          className="grid-body"
+          style={{ height: down.getTotalSize(), width: NAME_COLUMN + across.getTotalSize() }}
+        >
+          {down.getVirtualItems().map((row) => {
+            const sourceId = data.sourceIds[row.index];
+            const name = names.get(sourceId) ?? '';
+            return (
+              <div
+                key={sourceId}
+                role="row"
+                aria-rowindex={row.index + 2}
+                className="matrix-row"
+                style={{ transform: `translateY(${row.start}px)` }}
+              >
+                <span role="rowheader" className="matrix-name" title={name}>
+                  {name}
+                </span>
+                {across.getVirtualItems().map(({ index, start }) => {
+                  const key = data.keys[index];
+                  const value = data.values[row.index * width + index];
+                  const shown = value === 0 && figure !== 'tfIdf' ? '·' : FIGURE_TEXTS[figure].show(value);
+                  return (
+                    <span
+                      key={key}
+                      role="cell"
+                      className="matrix-cell"
+                      style={{ transform: `translateX(${start}px)` }}
+                    >
+                      <button
+                        type="button"
+                        className={isPicked(key, sourceId) ? 'here' : undefined}
+                        aria-label={`${data.labels[index]} in ${name}: ${FIGURE_TEXTS[figure].show(value)}`}
+                        style={{ background: `rgb(35 64 47 / ${most > 0 ? (0.3 * value) / most : 0})` }}
+                        onClick={() => select({ kind: 'concept', key }, { sourceId })}
+                      >
+                        {shown}
+                      </button>
+                    </span>
+                  );
+                })}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </>
+  );
+}
