@@ -50,6 +50,43 @@ describe('words and figures', () => {
     await browser.waitForText(ledger, /Gerald\s*4/);
   });
 
+  it('keep their parts of speech over sessions, and only those of the same texts', async () => {
+    await stage.openSample();
+    await browser.goTo('concepts');
+    await find('driver');
+    await browser.waitForText(ledger, /driver\s*91/);
+    /** Changes the row of kept parts: no word is a noun any more, or the row is of other texts. */
+    const tamper = (change: string): Promise<unknown> =>
+      browser.driver.executeAsyncScript(`
+        const done = arguments[arguments.length - 1];
+        const look = () => {
+          const open = indexedDB.open('green-thicket');
+          open.onsuccess = () => {
+            const store = open.result.transaction('results', 'readwrite').objectStore('results');
+            store.getAll().onsuccess = (event) => {
+              const [row] = event.target.result;
+              if (!row) { open.result.close(); setTimeout(look, 50); return; }
+              ${change}
+              store.put(row).onsuccess = () => { open.result.close(); done(); };
+            };
+          };
+        };
+        look();
+      `);
+    await tamper('row.result.part.fill(3);');
+    await browser.driver.navigate().refresh();
+    await browser.find(ledger);
+    await browser.settled();
+    await find('driver');
+    await browser.waitForText(ledger, 'No word is like that.');
+    await tamper("row.hash = 'of other texts';");
+    await browser.driver.navigate().refresh();
+    await browser.find(ledger);
+    await browser.settled();
+    await find('driver');
+    await browser.waitForText(ledger, /driver\s*91/);
+  });
+
   it('that are stopped are found on their list and let back in', async () => {
     await stage.openSample();
     await browser.goTo('concepts');

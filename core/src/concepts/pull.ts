@@ -9,26 +9,28 @@ const COMPANY_SENTENCES = 3;
 /** A candidate mentioned less often is given no pull: its company is a handful of chances. */
 const FEWEST_MENTIONS = 3;
 
-/**
- * Pull: how far the company a candidate keeps departs from the company usual in the collection, after the idea of
- * Matsuo & Ishizuka (2004), who take the χ² of its co-occurrence with the most frequent terms. χ² grows with the count
- * and is wild where expected counts are small, so here it is the Kullback–Leibler divergence, in nats, of the company's
- * shares (drawn to the usual ones by a Dirichlet prior) less what chance alone gives, never below 0.
- *
- * Candidates are numbered by falling mentions, so the first are the references.
- */
-export function pullOfCandidates(
+/** How often each candidate keeps company with each of the most mentioned ones, the references. */
+export interface Company {
+  readonly references: number;
+  /** Candidates with mentions enough to be judged: the first so many. */
+  readonly judged: number;
+  /** judged × references: products of mentions summed over blocks of sentences; 0 for a candidate with itself. */
+  readonly shared: Float64Array;
+}
+
+/** Counts the company of candidates in blocks of three sentences. Candidates are numbered by falling mentions. */
+export function companyOfCandidates(
   tokens: Tokens,
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
   candidateCount: number,
-): Float64Array {
+): Company {
   const references = Math.min(REFERENCES, candidateCount);
   const mentions = new Int32Array(candidateCount);
   for (const candidate of occurrence) mentions[candidate]++;
   let judged = candidateCount;
   while (judged > 0 && mentions[judged - 1] < FEWEST_MENTIONS) judged--;
-  const company = new Float64Array(judged * references);
+  const shared = new Float64Array(judged * references);
   const inBlockOf = new Int32Array(candidateCount);
   const present: number[] = [];
 
@@ -41,7 +43,7 @@ export function pullOfCandidates(
       if (reference >= references) continue;
       for (const candidate of present) {
         if (candidate < judged)
-          company[candidate * references + reference] += inBlockOf[candidate] * inBlockOf[reference];
+          shared[candidate * references + reference] += inBlockOf[candidate] * inBlockOf[reference];
       }
     }
     for (const candidate of present) inBlockOf[candidate] = 0;
@@ -65,13 +67,34 @@ export function pullOfCandidates(
     while (next < occurrence.length && occurrenceFirst[next] < tokens.sentenceFirst[s + 1]) next++;
   }
   countBlock(blockStart, next);
+  for (let c = 0; c < Math.min(judged, references); c++) shared[c * references + c] = 0;
+  return { references, judged, shared };
+}
 
-  // A candidate is no company of its own.
-  for (let c = 0; c < Math.min(judged, references); c++) company[c * references + c] = 0;
+/**
+ * Pull: how far the company a candidate keeps departs from the company usual in the collection, after the idea of
+ * Matsuo & Ishizuka (2004), who take the χ² of its co-occurrence with the most frequent terms. χ² grows with the count
+ * and is wild where expected counts are small, so here it is the Kullback–Leibler divergence, in nats, of the company's
+ * shares (drawn to the usual ones by a Dirichlet prior) less what chance alone gives, never below 0.
+ *
+ * Candidates are numbered by falling mentions, so the first are the references.
+ */
+export function pullOfCandidates(
+  tokens: Tokens,
+  occurrence: Int32Array,
+  occurrenceFirst: Int32Array,
+  candidateCount: number,
+): Float64Array {
+  const { references, judged, shared } = companyOfCandidates(
+    tokens,
+    occurrence,
+    occurrenceFirst,
+    candidateCount,
+  );
   const usual = new Float64Array(references);
   let all = 0;
   for (let c = 0; c < judged; c++) {
-    for (let r = 0; r < references; r++) usual[r] += company[c * references + r];
+    for (let r = 0; r < references; r++) usual[r] += shared[c * references + r];
   }
   for (let r = 0; r < references; r++) all += usual[r];
   const pull = new Float64Array(candidateCount);
@@ -81,12 +104,12 @@ export function pullOfCandidates(
     const row = c * references;
     const own = c < references ? usual[c] : 0;
     let companions = 0;
-    for (let r = 0; r < references; r++) companions += company[row + r];
+    for (let r = 0; r < references; r++) companions += shared[row + r];
     let divergence = 0;
     for (let r = 0; r < references; r++) {
       const expected = r === c ? 0 : usual[r] / (1 - own);
       if (expected === 0) continue;
-      const share = (company[row + r] + PRIOR * expected) / (companions + PRIOR);
+      const share = (shared[row + r] + PRIOR * expected) / (companions + PRIOR);
       divergence += share * Math.log(share / expected);
     }
     const byChance = ((references - 1) * companions) / (2 * (companions + PRIOR) ** 2);

@@ -1,8 +1,9 @@
 import { byCodeUnits } from '../numeric/order.ts';
 import type { Candidates } from './candidates.ts';
+import type { Company } from './pull.ts';
 
 /** Why two concepts may be one. */
-export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation';
+export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation' | 'company';
 
 /** Two candidates that may be one concept; `into` is the one with more mentions. */
 export interface Suggestion {
@@ -10,6 +11,8 @@ export interface Suggestion {
   readonly key: string;
   readonly reason: SuggestionReason;
   readonly mentions: readonly [into: number, key: number];
+  /** Cosine of their company, from 0 to 1, where that is the reason. */
+  readonly cosine?: number;
 }
 
 /** Candidates looked at; rarer ones are not worth a question. */
@@ -135,6 +138,82 @@ export function suggestMerges(
       (a, b) => b.mentions[0] + b.mentions[1] - a.mentions[0] - a.mentions[1] || byCodeUnits(a.key, b.key),
     )
     .slice(0, MOST_SUGGESTIONS);
+}
+
+/** Company is judged of candidates with so many mentions or more. */
+const ENOUGH_COMPANY = 8;
+/** The least cosine at which two keep the same company. */
+const SAME_COMPANY = 0.7;
+/** More suggestions of this kind would be mostly neighbours and no variants. */
+const MOST_BY_COMPANY = 10;
+/** Two words that stand together more often than this share of the rarer one’s mentions are said beside each other. */
+const MOST_TOGETHER = 0.1;
+
+/**
+ * Candidates that keep the same company without standing beside each other, as taxi and cab: by the cosine of their
+ * companions, each companion weighed by how much oftener than usual it is there (positive PMI, Church & Hanks 1990).
+ */
+export function suggestByCompany(
+  candidates: Candidates,
+  { references, judged, shared }: Company,
+  refused: ReadonlySet<string>,
+): Suggestion[] {
+  const { keys, mentions } = candidates;
+  let count = Math.min(judged, keys.length);
+  while (count > 0 && mentions[count - 1] < ENOUGH_COMPANY) count--;
+  const weight = new Float64Array(count * references);
+  const columns = new Float64Array(references);
+  const rows = new Float64Array(count);
+  let all = 0;
+  for (let c = 0; c < count; c++) {
+    for (let r = 0; r < references; r++) {
+      columns[r] += shared[c * references + r];
+      rows[c] += shared[c * references + r];
+    }
+    all += rows[c];
+  }
+  const length = new Float64Array(count);
+  for (let c = 0; c < count; c++) {
+    for (let r = 0; r < references; r++) {
+      const both = shared[c * references + r];
+      if (both === 0) continue;
+      const information = Math.max(0, Math.log((both * all) / (rows[c] * columns[r])));
+      weight[c * references + r] = information;
+      length[c] += information * information;
+    }
+  }
+  const found: Suggestion[] = [];
+  for (let b = 1; b < count; b++) {
+    for (let a = 0; a < b; a++) {
+      // What they are to each other says nothing of whether they are one.
+      let product = 0;
+      let lengthA = length[a];
+      let lengthB = length[b];
+      for (let r = 0; r < references; r++) {
+        const [x, y] = [weight[a * references + r], weight[b * references + r]];
+        if (r === a) lengthB -= y * y;
+        else if (r === b) lengthA -= x * x;
+        else product += x * y;
+      }
+      if (lengthA <= 0 || lengthB <= 0) continue;
+      const cosine = product / Math.sqrt(lengthA * lengthB);
+      if (cosine < SAME_COMPANY) continue;
+      const together = a < references ? shared[b * references + a] : 0;
+      if (together > MOST_TOGETHER * mentions[b]) continue;
+      const pair = [keys[a], keys[b]].sort(byCodeUnits).join('\t');
+      if (refused.has(pair)) continue;
+      found.push({
+        into: keys[a],
+        key: keys[b],
+        reason: 'company',
+        mentions: [mentions[a], mentions[b]],
+        cosine,
+      });
+    }
+  }
+  return found
+    .sort((a, b) => (b.cosine ?? 0) - (a.cosine ?? 0) || byCodeUnits(a.key, b.key))
+    .slice(0, MOST_BY_COMPANY);
 }
 
 /** Two words that differ by an ending are other words of one family, no slip: driver and drive, late and later. */

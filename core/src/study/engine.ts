@@ -57,6 +57,16 @@ export class Engine {
     return result;
   }
 
+  /** Takes a result that was computed before for the same inputs, so that it is not computed again. */
+  give<S extends StageName>(stage: S, study: StudyInput, result: StageResults[S]): void {
+    this.#keep(stage, inputHash(stage, study), result);
+  }
+
+  /** A stage's result where it is at hand. */
+  held<S extends StageName>(stage: S, study: StudyInput): StageResults[S] | undefined {
+    return this.#look(stage, inputHash(stage, study));
+  }
+
   /** Whether a stage's result is at hand. */
   has(stage: StageName, study: StudyInput): boolean {
     return this.#kept.get(stage)?.has(inputHash(stage, study)) ?? false;

@@ -1,7 +1,8 @@
 import { distinctiveness, tfIdf } from '../concepts/distinct.ts';
 import { kindsOfWords } from '../concepts/word-kinds.ts';
 import { scoreOf } from '../concepts/selection.ts';
-import { suggestMerges } from '../concepts/suggestions.ts';
+import { companyOfCandidates } from '../concepts/pull.ts';
+import { suggestByCompany, suggestMerges } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms } from '../concepts/synonyms.ts';
 import { windowsWithEach } from '../network/counts.ts';
 import { ranked } from '../numeric/order.ts';
@@ -164,7 +165,17 @@ const MAKERS: ViewMakers<ViewName> = {
     const languages = yield* engine.compute('languages', study);
     const known = languageOf(study.state, languages) === 'en' ? lexicon().senses : undefined;
     const candidates = yield* engine.compute('candidates', study);
-    return { suggestions: suggestMerges(candidates, new Set(refused), (key) => known?.has(key) ?? false) };
+    const tokens = yield* engine.compute('tokens', study);
+    const { keys, occurrence, occurrenceFirst } = candidates;
+    const pairs = new Set(refused);
+    const spelt = suggestMerges(candidates, pairs, (key) => known?.has(key) ?? false);
+    yield 0.5;
+    const company = companyOfCandidates(tokens, occurrence, occurrenceFirst, keys.length);
+    const named = new Set(spelt.map(({ into, key }) => `${into}\t${key}`));
+    const alike = suggestByCompany(candidates, company, pairs).filter(
+      ({ into, key }) => !named.has(`${into}\t${key}`),
+    );
+    return { suggestions: [...spelt, ...alike] };
   },
 
   *synonyms({ text }, { engine, study }) {

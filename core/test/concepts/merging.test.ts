@@ -1,6 +1,8 @@
 import { expect } from 'chai';
-import { isSlip, suggestMerges } from '../../src/concepts/suggestions.ts';
+import { companyOfCandidates } from '../../src/concepts/pull.ts';
+import { isSlip, suggestByCompany, suggestMerges, type Suggestion } from '../../src/concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, writeSynonyms } from '../../src/concepts/synonyms.ts';
+import { randomInteger, seededRandom, shuffle } from '../../src/numeric/random.ts';
 import { exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const TEXT =
@@ -20,7 +22,38 @@ const mentionsOf = (made: ExampleStudy, key: string): number => {
   return keys.includes(key) ? mentions[keys.indexOf(key)] : 0;
 };
 
+/** Paragraphs of one topic each; where the first has taxi, it has cab as often as not. */
+function twoWordsForOne(): string {
+  const topics = [
+    ['taxi', 'fare', 'meter', 'kerb', 'boot', 'queue'],
+    ['nurse', 'ward', 'shift', 'uniform', 'clinic', 'bandage'],
+    ['rain', 'shelter', 'umbrella', 'puddle', 'bench', 'gutter'],
+    ['rent', 'landlord', 'deposit', 'lease', 'tenant', 'flat'],
+  ];
+  const random = seededRandom(7);
+  return Array.from({ length: 120 }, (_, i) => {
+    const topic = topics[i % topics.length];
+    const words = Array.from(shuffle(Int32Array.from(topic.keys()), random).subarray(0, 4), (w) => topic[w]);
+    const said = words.map((word) => (word === 'taxi' && randomInteger(random, 2) === 1 ? 'cab' : word));
+    return `We saw the ${said.join(' and the ')}.`;
+  }).join('\n\n');
+}
+
 describe('suggested merges', () => {
+  it('name two words for one thing by their company, never two that stand together', () => {
+    const made = exampleStudy([{ name: 'a', text: twoWordsForOne() }]);
+    const suggest = (refused: ReadonlySet<string> = new Set()): Suggestion[] => {
+      const candidates = made.compute('candidates');
+      const { keys, occurrence, occurrenceFirst } = candidates;
+      const company = companyOfCandidates(made.compute('tokens'), occurrence, occurrenceFirst, keys.length);
+      return suggestByCompany(candidates, company, refused);
+    };
+    const found = suggest();
+    expect(found.map(({ into, key }) => [into, key].sort().join(' '))).to.deep.equal(['cab taxi']);
+    expect(found[0].cosine).to.be.within(0.7, 1);
+    expect(suggest(new Set(['cab\ttaxi']))).to.deep.equal([]);
+  });
+
   it('name spellings, varieties of English and slips, and are not made unasked', () => {
     const made = study();
     const pairs = suggestMerges(made.compute('candidates'), new Set()).map(
@@ -124,5 +157,46 @@ describe('a list of synonyms', () => {
     expect(made.compute('themes').themes).to.deep.equal([]);
     made.state = before;
     expect(made.compute('candidates').keys).to.deep.equal(keys);
+  });
+});
+
+describe('much at once', () => {
+  const words = (count: number): string[] =>
+    Array.from({ length: count }, (_, i) => `made${i.toString(36)}up`);
+
+  it('is a stop list of a hundred thousand words, in force and taken back', () => {
+    const made = study();
+    const before = made.compute('concepts').keys;
+    made.decide({ kind: 'addStopWords', words: [...words(100_000), 'shelter'] });
+    expect(made.compute('concepts').keys).not.to.include('shelter');
+    made.decide({ kind: 'removeStopWords', words: [...made.state.stopWords] });
+    expect(made.state.stopWords).to.deep.equal([]);
+    expect(made.compute('concepts').keys).to.deep.equal(before);
+  });
+
+  it('is a concept of a thousand variants, which is split again', () => {
+    const variants = words(1000);
+    const made = exampleStudy([{ name: 'a', text: `${variants.join('. The ')}. The hub and the hub.` }]);
+    made.decide({
+      kind: 'setConcepts',
+      change: { minimumMentions: 1, minimumSources: 1, maximumSourceShare: 1 },
+    });
+    made.decide({ kind: 'mergeConcepts', into: 'hub', keys: variants });
+    expect(mentionsOf(made, 'hub')).to.equal(1002);
+    const { keys, variants: of } = made.compute('candidates');
+    expect(of[keys.indexOf('hub')]).to.have.length(1001);
+    made.decide({ kind: 'splitConcept', key: 'hub' });
+    expect(mentionsOf(made, 'hub')).to.equal(2);
+  });
+
+  it('is dropping everything: nothing is left, and it all comes back', () => {
+    const made = study();
+    const keys = [...made.compute('candidates').keys];
+    made.decide({ kind: 'dropConcepts', keys });
+    expect(made.compute('concepts').keys).to.deep.equal([]);
+    expect(made.compute('themes').themes).to.deep.equal([]);
+    expect(made.compute('map').parcels).to.deep.equal([]);
+    made.decide({ kind: 'leaveConcepts', keys });
+    expect(made.compute('concepts').keys).not.to.deep.equal([]);
   });
 });

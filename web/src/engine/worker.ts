@@ -11,6 +11,7 @@ import { createTagger } from '@green-thicket/core/text/tagger';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
 import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { database } from '../store/database.ts';
+import { bringParts, keepParts } from './kept-parts.ts';
 import { fileReading } from './file-reading.ts';
 import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
 
@@ -115,8 +116,12 @@ async function answer<V extends ViewName>(
     original: (id: string) => originalAmong(ownTexts, id),
     lexicon: lexiconOnce,
   };
-  const work = makeView(view, question, context);
-  return drive(work, request, onProgress);
+  if (APART.has(view)) return drive(makeView(view, question, context), request, onProgress);
+  await bringParts(own, studyId, input);
+  const made = await drive(makeView(view, question, context), request, onProgress);
+  // Not waited for: the answer does not hang on it.
+  void keepParts(own, studyId, input);
+  return made;
 }
 
 const api: EngineWorker = {

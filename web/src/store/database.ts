@@ -1,4 +1,4 @@
-import { Dexie, type EntityTable, type Table } from 'dexie';
+import { Dexie, type EntityTable, type Table, type Transaction } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/decisions';
 import { liftRecords } from '@green-thicket/core/formats/study-versions';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
@@ -32,11 +32,21 @@ export interface NotebookRow extends NotebookEntry {
   readonly studyId: string;
 }
 
+/** A large result that is kept over sessions; safe to drop. */
+export interface ResultRow {
+  readonly studyId: string;
+  readonly stage: string;
+  /** Hash of all it was computed from, and how. */
+  readonly hash: string;
+  readonly result: unknown;
+}
+
 class ThicketDatabase extends Dexie {
   studies!: EntityTable<StudyRow, 'id'>;
   decisions!: Table<DecisionRow, [string, number]>;
   originals!: Table<OriginalRow, [string, string]>;
   notebook!: Table<NotebookRow, [string, string]>;
+  results!: Table<ResultRow, [string, string]>;
 
   constructor() {
     super('green-thicket');
@@ -48,15 +58,22 @@ class ThicketDatabase extends Dexie {
     // Version 2 of a study's record: what was decided before is lifted, study by study.
     this.version(2)
       .stores({})
-      .upgrade(async (upgrade) => {
-        const decisions = upgrade.table<DecisionRow, [string, number]>('decisions');
-        const rows = await decisions.orderBy('[studyId+seq]').toArray();
-        for (const studyId of new Set(rows.map((row) => row.studyId))) {
-          const own = rows.filter((row) => row.studyId === studyId);
-          await decisions.bulkPut(liftRecords(own, 1) as DecisionRow[]);
-        }
-      });
+      .upgrade((upgrade) => liftAll(upgrade, 1));
     this.version(3).stores({ notebook: '[studyId+id], studyId' });
+    // Version 3 of a study's record: recipes that were used are lifted.
+    this.version(4)
+      .stores({ results: '[studyId+stage], studyId' })
+      .upgrade((upgrade) => liftAll(upgrade, 2));
+  }
+}
+
+/** Brings the records of every study from a version to the present one. */
+async function liftAll(upgrade: Transaction, version: number): Promise<void> {
+  const decisions = upgrade.table<DecisionRow, [string, number]>('decisions');
+  const rows = await decisions.orderBy('[studyId+seq]').toArray();
+  for (const studyId of new Set(rows.map((row) => row.studyId))) {
+    const own = rows.filter((row) => row.studyId === studyId);
+    await decisions.bulkPut(liftRecords(own, version) as DecisionRow[]);
   }
 }
 

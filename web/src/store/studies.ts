@@ -114,6 +114,7 @@ export async function exportStudy(id: string): Promise<StudyFile> {
 export async function deleteStudy(id: string): Promise<void> {
   await kept(() =>
     database.transaction('rw', database.tables, async () => {
+      await database.results.where('studyId').equals(id).delete();
       await database.notebook.where('studyId').equals(id).delete();
       await database.studies.delete(id);
       await database.decisions.where('studyId').equals(id).delete();

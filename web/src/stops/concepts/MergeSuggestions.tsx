@@ -10,6 +10,7 @@ const REASONS: Record<SuggestionReason, string> = {
   variety: 'are British and American spellings',
   slip: 'differ by one letter',
   abbreviation: 'are a phrase and its initials',
+  company: 'keep the same company, never side by side',
 };
 
 /** Candidates that may be one concept: each can be merged, refused for good, or looked at in its lines. */
@@ -36,12 +37,17 @@ export function MergeSuggestions() {
       className={`plain-list scroll-list${isPlaceholderData ? ' dimmed' : ''}`}
       aria-label="Suggested merges"
     >
-      {data.suggestions.map(({ into, key, reason, mentions }) => (
+      {data.suggestions.map(({ into, key, reason, mentions, cosine }) => (
         <li key={`${into}\t${key}`} className="suggestion">
           <span>
             {word(into, mentions[0])} · {word(key, mentions[1])}
           </span>
-          <span className="quiet">{REASONS[reason]}</span>
+          <span className="quiet">
+            {REASONS[reason]}
+            {cosine !== undefined && (
+              <span title="Cosine of their company, 0 to 1"> ({cosine.toFixed(2)})</span>
+            )}
+          </span>
           <span className="control-row">
             <Button
               size="small"

@@ -3,6 +3,7 @@ import { labelLines, linkPath, roundedPath } from '@green-thicket/core/map/draw'
 import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palette';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../shell/selection.ts';
+import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
 
 function onKeys(act: () => void) {
@@ -21,9 +22,14 @@ export const MapDrawing = memo(function MapDrawing({
   scene: MapScene;
   keys: readonly string[];
 }) {
+  const { decide } = useStudy();
   const { selection, select } = useSelection();
   const pickedConcepts = new Set(
-    selection?.kind === 'concept' ? [selection.key] : selection?.kind === 'link' ? selection.keys : [],
+    selection?.kind === 'concept'
+      ? [selection.key]
+      : selection?.kind === 'link' || selection?.kind === 'several'
+        ? selection.keys
+        : [],
   );
   const pickedTheme =
     selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
@@ -132,8 +138,13 @@ export const MapDrawing = memo(function MapDrawing({
             className={picked ? 'map-word here' : faint && !near.has(key) ? 'map-word faint' : 'map-word'}
             aria-pressed={picked}
             onClick={pick}
-            onKeyDown={onKeys(pick)}
+            onKeyDown={(event) => {
+              if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [key] });
+              else if (event.key.toLowerCase() === 'k') decide({ kind: 'keepConcepts', keys: [key] });
+              else onKeys(pick)(event);
+            }}
           >
+            <title>Enter reads it, K always keeps it, Delete drops it</title>
             <text
               {...scaledType(left, base, label.type)}
               fontWeight={label.bold ? 650 : 500}
