@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { readCsv } from '../core/src/formats/csv.ts';
 import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { benchBrowser } from './browser.ts';
+import { benchCandidates } from './candidates.ts';
 import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
 import { benchPlanted } from './planted.ts';
@@ -108,6 +109,8 @@ if (!small) benchCommand(1_000_000);
 benchWarm(small ? 100_000 : 1_000_000);
 benchSteps(small ? 100_000 : 1_000_000);
 benchReading(small ? 100_000 : 1_000_000);
+benchCandidates(small ? 100_000 : 1_000_000, REPEATS);
+if (!small) benchCandidates(10_000_000, 1);
 benchPlanted();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);

@@ -6,6 +6,9 @@ import { LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-
 import { useView } from '../engine/use-view.ts';
 import type { ControlProps } from './control-inputs.tsx';
 
+/** A longer list shows its latest words; Lists saves it whole, and any word is looked up below. */
+const MOST_TAGS = 200;
+
 /** The published stop list, the study's own, and the words of the published one that are let back in. */
 export function StopWords({ state, decide }: ControlProps) {
   const { data } = useView('languages', null);
@@ -56,25 +59,34 @@ function WordTags({
   onAdd: (words: string[]) => void;
   onRemove: (words: string[]) => void;
 }) {
+  const shown = words.slice(-MOST_TAGS);
+  const more = words.length - shown.length;
   return (
-    <Select
-      mode="tags"
-      className="wide"
-      aria-label={label}
-      title={label}
-      placeholder={placeholder}
-      value={[...words]}
-      maxTagCount={30}
-      tokenSeparators={[',', ' ']}
-      open={false}
-      suffixIcon={null}
-      onChange={(next: string[]) => {
-        const added = next.filter((word) => !words.includes(word));
-        const removed = words.filter((word) => !next.includes(word));
-        if (added.length > 0) onAdd(added);
-        if (removed.length > 0) onRemove(removed);
-      }}
-    />
+    <>
+      <Select
+        mode="tags"
+        className="wide"
+        aria-label={label}
+        title={label}
+        placeholder={placeholder}
+        value={shown}
+        maxTagCount={30}
+        tokenSeparators={[',', ' ']}
+        open={false}
+        suffixIcon={null}
+        onChange={(next: string[]) => {
+          const added = next.filter((word) => !words.includes(word));
+          const removed = shown.filter((word) => !next.includes(word));
+          if (added.length > 0) onAdd(added);
+          if (removed.length > 0) onRemove(removed);
+        }}
+      />
+      {more > 0 && (
+        <span className="quiet">
+          and {more.toLocaleString('en-GB')} more; look a word up below, or save the whole list at Lists
+        </span>
+      )}
+    </>
   );
 }
 

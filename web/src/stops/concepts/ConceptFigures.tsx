@@ -26,7 +26,7 @@ export function ConceptFigures({
       {
         key: 'label',
         title: 'Concept',
-        width: 120,
+        width: 96,
         value: (row) => row.label,
         render: (row) => (
           <button type="button" className="linklike" onClick={() => onPick(row.key)}>
@@ -34,18 +34,18 @@ export function ConceptFigures({
           </button>
         ),
       },
-      { key: 'part', title: 'Kind', width: 68, value: (row) => row.part },
+      { key: 'part', title: 'Kind', width: 60, value: (row) => row.part },
       ...FIGURES.filter((figure) => figure !== 'distinct' || group !== undefined).map(
         (figure): FigureColumn<FiguredRow> => ({
           key: figure,
           title: FIGURE_FACES[figure].title,
           hint: FIGURE_FACES[figure].hint,
-          width: figure === 'mentions' ? 76 : 68,
+          width: figure === 'mentions' ? 72 : 58,
           value: FIGURE_FACES[figure].of,
           render: FIGURE_FACES[figure].show,
         }),
       ),
-      { key: 'status', title: 'Standing', width: 104, value: (row) => STATUS_WORDS[row.status] },
+      { key: 'status', title: 'Standing', width: 94, value: (row) => STATUS_WORDS[row.status] },
     ],
     [onPick, group],
   );

@@ -3,6 +3,7 @@ import { Input, Segmented } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { median } from '@green-thicket/core/numeric/order';
 import type { FigureName } from '@green-thicket/core/study/figure-sentences';
+import { counted } from '@green-thicket/core/study/sentences';
 import type { CandidateRow } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
@@ -110,9 +111,7 @@ export function ConceptsStop() {
               onChange={(event) => setFilter(event.target.value)}
             />
             <p className="quiet ledger-count">
-              {data
-                ? `${data.chosen} kept of ${data.candidates.toLocaleString('en-GB')} candidates`
-                : 'Finding words …'}
+              {data ? `${data.chosen} kept of ${counted(data.candidates, 'candidate')}` : 'Finding words …'}
             </p>
             <Ledger
               rows={rows}
