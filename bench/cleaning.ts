@@ -32,7 +32,7 @@ const DIRT = [
 ];
 
 /** Made-up texts as untidy as answers are. */
-function untidyTexts(words: number, wordsPerSource: number): string[] {
+export function untidyTexts(words: number, wordsPerSource: number): string[] {
   const { texts } = plantedCollection({ words, wordsPerSource, themes: 8, conceptsPerTheme: 10, seed: 7 });
   let dirt = 0;
   return texts.map((text) =>

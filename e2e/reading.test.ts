@@ -24,7 +24,7 @@ describe('reading', () => {
     );
     expect(forms).to.include.members(['wait', 'waiting']);
     await search('"night shift"');
-    await browser.waitForText('.reader', '“"night shift"”');
+    await browser.waitForText('.reader', '"night shift"');
     await search('rain near5 shelter');
     await browser.waitForText('.passage', /rain|shelter/i);
     await search('*');

@@ -38,6 +38,17 @@ try {
     await browser.settled();
     await picture(name);
   }
+  await browser.driver.get(`${study}/concepts`);
+  await browser.choose('Table');
+  await browser.find('.figure-table .grid-row');
+  await browser.pick('Distinctive of a group', 'role: driver or depot staff');
+  await browser.settled();
+  await picture('candidates');
+  await browser.choose('Matrix');
+  await browser.click('[aria-label="camera in d03-controller.txt: 5"]');
+  await browser.find('.passage');
+  await browser.settled();
+  await picture('matrix');
   await browser.driver.get(served.address);
   await browser.press('Start an empty study');
   await (

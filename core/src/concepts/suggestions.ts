@@ -144,6 +144,8 @@ export function suggestMerges(
 const ENOUGH_COMPANY = 8;
 /** The least cosine at which two keep the same company. */
 const SAME_COMPANY = 0.7;
+/** Candidates compared by company, the most mentioned: each with each. */
+const COMPARED = 600;
 /** More suggestions of this kind would be mostly neighbours and no variants. */
 const MOST_BY_COMPANY = 10;
 /** Two words that stand together more often than this share of the rarer one’s mentions are said beside each other. */
@@ -159,7 +161,7 @@ export function suggestByCompany(
   refused: ReadonlySet<string>,
 ): Suggestion[] {
   const { keys, mentions } = candidates;
-  let count = Math.min(judged, keys.length);
+  let count = Math.min(judged, keys.length, COMPARED);
   while (count > 0 && mentions[count - 1] < ENOUGH_COMPANY) count--;
   const weight = new Float64Array(count * references);
   const columns = new Float64Array(references);

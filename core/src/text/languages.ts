@@ -13,7 +13,7 @@ const BY_ALPHABET: Readonly<Record<string, LanguageCode>> = {
   swe: 'sv',
 };
 /** The commonest words of each, which even a short text has some of. Our own lists. */
-const COMMONEST: readonly (readonly [LanguageCode, ReadonlySet<string>])[] = (
+const COMMONEST: readonly (readonly [LanguageCode, readonly string[]])[] = (
   [
     [
       'en',
@@ -33,23 +33,35 @@ const COMMONEST: readonly (readonly [LanguageCode, ReadonlySet<string>])[] = (
     ['nl', 'de het een en is van ik niet dat in op te met voor we ze zijn was er maar ook aan om je'],
     ['sv', 'det och är en ett jag inte att i på som för med vi den av var har till men de om så'],
   ] as const
-).map(([code, words]) => [code, new Set(words.split(' '))] as const);
+).map(([code, words]) => [code, words.split(' ')] as const);
+/** A common word → the languages it is common in, by their place in `COMMONEST`. */
+const COMMON_IN = new Map<string, number[]>();
+COMMONEST.forEach(([, words], language) => {
+  for (const word of words) COMMON_IN.set(word, [...(COMMON_IN.get(word) ?? []), language]);
+});
 /** The language that leads has so many times the common words of the next, or letters decide. */
 const CLEAR_LEAD = 1.5;
 const FEWEST_COMMON = 3;
 /** Letter triples tell the language of a text of this many letters or more. */
 const ENOUGH_LETTERS = 400;
 
+const NO_LETTERS = /[^\p{L}\p{M}]+/u;
+const NONE: readonly number[] = [];
+
 /** The language whose commonest words a text has most of, where one leads clearly. */
 function byCommonWords(text: string): LanguageCode | undefined {
-  const words = text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? [];
-  const scores = COMMONEST.map(([code, common]) => ({
-    code,
-    hits: words.reduce((sum, word) => sum + (common.has(word) ? 1 : 0), 0),
-  })).sort((a, b) => b.hits - a.hits);
+  const hits = new Int32Array(COMMONEST.length);
+  for (const word of text.toLowerCase().split(NO_LETTERS)) {
+    for (const language of COMMON_IN.get(word) ?? NONE) hits[language]++;
+  }
+  const scores = COMMONEST.map(([code], language) => ({ code, hits: hits[language] })).sort(
+    (a, b) => b.hits - a.hits,
+  );
   const [best, next] = scores;
   return best.hits >= FEWEST_COMMON && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
 }
+
+const EAST_ASIAN = /[\p{scx=Hira}\p{scx=Kana}\p{Script=Han}]/u;
 
 /** Characters looked at: more hardly ever change the answer. */
 const LOOKED_AT = 3000;
@@ -64,13 +76,16 @@ export interface SourceLanguages {
 export function detectLanguage(text: string): LanguageCode | '' {
   const start = text.length > 2 * LOOKED_AT ? text.indexOf(' ', Math.floor(text.length / 4)) + 1 : 0;
   const sample = text.slice(start, start + LOOKED_AT);
-  const letters = sample.match(/\p{L}/gu)?.length ?? 0;
-  const kana = sample.match(/[\p{scx=Hira}\p{scx=Kana}]/gu)?.length ?? 0;
-  const han = sample.match(/\p{Script=Han}/gu)?.length ?? 0;
-  if (kana + han > 5 && kana + han > letters * 0.3) return kana > 0.1 * (kana + han) ? 'ja' : 'zh';
+  const lettersOf = (): number => sample.match(/\p{L}/gu)?.length ?? 0;
+  // Counting by script is slow, and most texts have none of these letters.
+  if (EAST_ASIAN.test(sample)) {
+    const kana = sample.match(/[\p{scx=Hira}\p{scx=Kana}]/gu)?.length ?? 0;
+    const han = sample.match(/\p{Script=Han}/gu)?.length ?? 0;
+    if (kana + han > 5 && kana + han > lettersOf() * 0.3) return kana > 0.1 * (kana + han) ? 'ja' : 'zh';
+  }
   const common = byCommonWords(sample);
   if (common) return common;
-  if (letters < ENOUGH_LETTERS) return '';
+  if (lettersOf() < ENOUGH_LETTERS) return '';
   const [best] = francAll(sample, { minLength: 1, only: Object.keys(BY_ALPHABET) });
   // A language in another script gets no score at all.
   return best && best[1] > 0 ? (BY_ALPHABET[best[0]] ?? '') : '';

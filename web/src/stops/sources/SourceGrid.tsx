@@ -1,10 +1,11 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { App } from 'antd';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { writeClipboardTable } from '@green-thicket/core/formats/csv';
 import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames, type StudySource } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
+import { afterPaint } from '../../shell/after-paint.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { AttributeHead } from './AttributeHead.tsx';
@@ -13,6 +14,7 @@ import type { RowOrder } from './row-order.ts';
 
 const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
+const FIRST_ROWS = 5;
 /** Least widths of the columns, in pixels. */
 const NAME_WIDTH = 150;
 const ATTRIBUTE_WIDTH = 84;
@@ -49,10 +51,18 @@ export function SourceGrid({
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
-    overscan: 5,
+    overscan: 3,
   });
   const working = new Set(workingSources(state).map((source) => source.id));
-  const most = words ? Math.max(...words.values(), 1) : 1;
+  // The first rows are drawn in a step of their own: setting up their type takes about as long as a page may be held.
+  const [begun, setBegun] = useState(false);
+  useEffect(() => afterPaint(() => startTransition(() => setBegun(true))), []);
+  const drawn = begun ? virtual.getVirtualItems() : virtual.getVirtualItems().slice(0, FIRST_ROWS);
+  const most = useMemo(() => {
+    let longest = 1;
+    for (const length of words?.values() ?? []) longest = Math.max(longest, length);
+    return longest;
+  }, [words]);
   const active = range?.active;
 
   // The cell that is worked in has the focus, once its row is drawn.
@@ -193,7 +203,7 @@ export function SourceGrid({
         </span>
       </div>
       <div className="grid-body" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map(({ index, start }) => {
+        {drawn.map(({ index, start }) => {
           const source = rows[index];
           const own = words?.get(source.id);
           return (
