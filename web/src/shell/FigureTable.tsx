@@ -1,5 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { useBegun } from './use-begun.ts';
 
 /** Height of a row, in pixels. */
 const ROW = 31;
@@ -62,6 +63,7 @@ export function FigureTable<Row>({
     estimateSize: () => ROW,
     overscan: 8,
   });
+  const drawn = useBegun(virtual.getVirtualItems());
   const grid = `${ticks ? '30px ' : ''}${columns
     .map(({ width }, i) => (i === 0 ? `minmax(${width}px, 1fr)` : `${width}px`))
     .join(' ')}`;
@@ -123,7 +125,7 @@ export function FigureTable<Row>({
         })}
       </div>
       <div className="grid-body" style={{ height: virtual.getTotalSize(), minWidth: least }}>
-        {virtual.getVirtualItems().map(({ index, start }) => {
+        {drawn.map(({ index, start }) => {
           const row = sorted[index];
           const key = rowKey(row);
           return (

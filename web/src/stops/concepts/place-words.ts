@@ -57,6 +57,7 @@ function nearestGap(
   height: number,
 ): [number, number] | undefined {
   const { left, bottom } = FIELD;
+  let inTheWay: Box | undefined;
   for (let step = 0; step < 260; step++) {
     const angle = step * 0.7;
     const away = 1.3 * step ** 0.75;
@@ -68,7 +69,11 @@ function nearestGap(
       height / 2,
       Math.min(FIELD.height - bottom - height / 2, wishY + away * Math.sin(angle)),
     );
-    if (!placed.some((box) => overlaps(box, { x, y, width, height }, 0.5))) return [x, y];
+    // What was in the way a step ago most likely still is.
+    const box = { x, y, width, height };
+    if (inTheWay && overlaps(inTheWay, box, 0.5)) continue;
+    inTheWay = placed.find((other) => overlaps(other, box, 0.5));
+    if (!inTheWay) return [x, y];
   }
   return undefined;
 }

@@ -1,20 +1,19 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { App } from 'antd';
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { writeClipboardTable } from '@green-thicket/core/formats/csv';
 import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames, type StudySource } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { afterPaint } from '../../shell/after-paint.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { useBegun } from '../../shell/use-begun.ts';
 import { AttributeHead } from './AttributeHead.tsx';
 import { boxOf, pasted, valuesOfBox, type Cell, type Range, type Values } from './grid-range.ts';
 import type { RowOrder } from './row-order.ts';
 
 const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
-const FIRST_ROWS = 5;
 /** Least widths of the columns, in pixels. */
 const NAME_WIDTH = 150;
 const ATTRIBUTE_WIDTH = 84;
@@ -54,10 +53,7 @@ export function SourceGrid({
     overscan: 3,
   });
   const working = new Set(workingSources(state).map((source) => source.id));
-  // The first rows are drawn in a step of their own: setting up their type takes about as long as a page may be held.
-  const [begun, setBegun] = useState(false);
-  useEffect(() => afterPaint(() => startTransition(() => setBegun(true))), []);
-  const drawn = begun ? virtual.getVirtualItems() : virtual.getVirtualItems().slice(0, FIRST_ROWS);
+  const drawn = useBegun(virtual.getVirtualItems());
   const most = useMemo(() => {
     let longest = 1;
     for (const length of words?.values() ?? []) longest = Math.max(longest, length);
