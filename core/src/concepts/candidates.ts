@@ -1,15 +1,14 @@
-import { Int32List } from '../numeric/int32-list.ts';
 import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { pullOfCandidates } from './pull.ts';
-import { findPhrases, phraseAt, type PhraseSettings } from './phrases.ts';
+import { findOccurrences, type WantedParts } from './occurrences.ts';
+import { findPhrases, type PhraseSettings } from './phrases.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
-import { NUMBER } from '../text/scan.ts';
-import { isNumberWord, type StopWords } from './stop-words.ts';
-import { OPEN, STOPPED, stoppedTypes, termsByForm, type Terms } from './terms.ts';
+import type { StopWords } from './stop-words.ts';
+import { stoppedTypes, type Terms } from './terms.ts';
 
 /** What a candidate is. */
 export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
@@ -38,15 +37,7 @@ export interface Candidates {
 }
 
 export interface CandidateSettings extends PhraseSettings {
-  readonly parts: {
-    readonly noun: boolean;
-    readonly verb: boolean;
-    readonly adjective: boolean;
-    /** Names; where they are left out their words are no other concept either. */
-    readonly name: boolean;
-    /** Numbers, and the words for numbers and times. */
-    readonly number: boolean;
-  };
+  readonly parts: WantedParts;
   readonly phrases: boolean;
   /** Variant key → key of the concept it counts for. */
   readonly merges: Readonly<Record<string, string>>;
@@ -54,46 +45,6 @@ export interface CandidateSettings extends PhraseSettings {
 
 /** A candidate mentioned less often has no figures worth ordering by and is left out. */
 const FEWEST_MENTIONS = 2;
-
-/** A phrase of the researcher's own: its key and the terms of its words. */
-interface OwnPhrase {
-  readonly key: string;
-  readonly terms: readonly number[];
-}
-
-/** The researcher's own phrases by their first term, the longest first; those with a word that is nowhere are left out. */
-function ownPhrases(tokens: Tokens, terms: Terms, keys: readonly string[]): Map<number, OwnPhrase[]> {
-  const own = new Map<number, OwnPhrase[]>();
-  const phrases = [...new Set(keys)].filter((key) => key.includes(' '));
-  if (phrases.length === 0) return own;
-  const termOf = termsByForm(tokens, terms);
-  terms.labels.forEach((label, term) => termOf.set(label, term));
-  for (const key of phrases) {
-    const numbers = key.split(' ').map((word) => termOf.get(word) ?? -1);
-    if (numbers.includes(-1)) continue;
-    own.set(numbers[0], [...(own.get(numbers[0]) ?? []), { key, terms: numbers }]);
-  }
-  for (const list of own.values()) list.sort((a, b) => b.terms.length - a.terms.length);
-  return own;
-}
-
-function ownPhraseAt(
-  tokens: Tokens,
-  terms: Terms,
-  own: ReadonlyMap<number, readonly OwnPhrase[]>,
-  token: number,
-): { key: string; end: number } | undefined {
-  for (const { key, terms: words } of own.get(terms.ofType[tokens.type[token]]) ?? []) {
-    const end = token + words.length;
-    if (end > tokens.type.length) continue;
-    const fits = words.every(
-      (term, i) =>
-        terms.ofType[tokens.type[token + i]] === term && (i === 0 || tokens.joined[token + i] === 1),
-    );
-    if (fits) return { key, end };
-  }
-  return undefined;
-}
 
 /** Finds candidates and their occurrences; a token counts once, in the longest kept phrase. */
 export function* findCandidates(
@@ -108,113 +59,18 @@ export function* findCandidates(
   const phrases = settings.phrases ? findPhrases(tokens, terms, parts, stopped, settings) : undefined;
   yield 0.3;
 
-  const labels: string[] = [];
-  const idOf = new Map<string, number>();
   const resolved = (key: string): string => {
     let at = key;
     for (let hops = 0; hops < 20 && settings.merges[at] !== undefined; hops++) at = settings.merges[at];
     return at;
   };
-  const candidateOf = (key: string): number => {
-    let id = idOf.get(key);
-    if (id === undefined) {
-      id = labels.length;
-      idOf.set(key, id);
-      labels.push(key);
-    }
-    return id;
-  };
-  // Variants first get ids of their own, so that a merged concept can say what it is made of.
-  const termId = new Int32Array(terms.labels.length).fill(-1);
-  const phraseId = phrases ? phrases.labels.map((label) => candidateOf(label)) : [];
-  const phraseCount = labels.length;
-  const nameId = settings.parts.name ? names.labels.map((label) => candidateOf(label)) : [];
-  const nameOfId = new Map(nameId.map((id, name) => [id, name]));
-  const numberIds = new Set<number>();
-  const mergeTargets = new Set(Object.values(settings.merges));
-  const wanted = (term: number): boolean => {
-    const part = PARTS_OF_SPEECH[terms.part[term]];
-    const label = terms.labels[term];
-    const isWantedPart = isNumberWord(label)
-      ? settings.parts.number
-      : part !== 'other' && settings.parts[part];
-    return isWantedPart || settings.merges[label] !== undefined || mergeTargets.has(label);
-  };
-  const isWanted = Uint8Array.from(terms.labels, (_, term) => (wanted(term) ? 1 : 0));
-  // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
-  const isOwn = Uint8Array.from(terms.labels, (label) =>
-    settings.merges[label] !== undefined || mergeTargets.has(label) ? 1 : 0,
-  );
-  const own = ownPhrases(tokens, terms, [...Object.keys(settings.merges), ...mergeTargets]);
-
-  const rawOccurrence = new Int32List();
-  const first = new Int32List();
-  const end = new Int32List();
-  const total = tokens.type.length;
-  let nextName = 0;
-  for (let t = 0; t < total;) {
-    const type = tokens.type[t];
-    while (nextName < names.first.length && names.first[nextName] < t) nextName++;
-    const ownEnd = own.size > 0 ? ownPhraseAt(tokens, terms, own, t) : undefined;
-    if (ownEnd) {
-      rawOccurrence.push(candidateOf(ownEnd.key));
-      first.push(t);
-      end.push(ownEnd.end);
-      t = ownEnd.end;
-      continue;
-    }
-    const isOwnWord = terms.ofType[type] >= 0 && isOwn[terms.ofType[type]] === 1;
-    if (nextName < names.first.length && names.first[nextName] === t) {
-      const nameEnd = names.end[nextName];
-      if (!isOwnWord || nameEnd > t + 1) {
-        if (settings.parts.name) {
-          rawOccurrence.push(nameId[names.name[nextName]]);
-          first.push(t);
-          end.push(nameEnd);
-        }
-        t = nameEnd;
-        continue;
-      }
-    }
-    if (settings.parts.number && tokens.kindOf[type] === NUMBER) {
-      const id = candidateOf(tokens.forms[type]);
-      numberIds.add(id);
-      rawOccurrence.push(id);
-      first.push(t);
-      end.push(t + 1);
-      t++;
-      continue;
-    }
-    if (stopped[type] === STOPPED && !isOwnWord) {
-      t++;
-      continue;
-    }
-    const phrase = phrases && phraseAt(tokens, terms, stopped, phrases, t);
-    if (phrase) {
-      rawOccurrence.push(phraseId[phrase[0]]);
-      first.push(t);
-      end.push(phrase[1]);
-      t = phrase[1];
-      continue;
-    }
-    const term = terms.ofType[type];
-    if (isOwnWord || (isWanted[term] && stopped[type] === OPEN)) {
-      if (termId[term] < 0) {
-        termId[term] = candidateOf(terms.labels[term]);
-        if (isNumberWord(terms.labels[term])) numberIds.add(termId[term]);
-      }
-      rawOccurrence.push(termId[term]);
-      first.push(t);
-      end.push(t + 1);
-    }
-    t++;
-  }
-  const raw = rawOccurrence.done();
+  const met = findOccurrences(tokens, terms, stopped, phrases, names, settings.parts, settings.merges);
+  const { labels, thing: raw, first: firsts, end: ends, numberOf } = met;
   yield 0.5;
 
   const rawMentions = new Int32Array(labels.length);
   for (const id of raw) rawMentions[id]++;
-  const conceptOf = Int32Array.from(labels.slice(), (name) => candidateOf(resolved(name)));
+  const conceptOf = Int32Array.from(labels.slice(), (name) => numberOf(resolved(name)));
   const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
   const order = ranked(labels.length, (id) => mentions[id])
@@ -223,17 +79,16 @@ export function* findCandidates(
   const place = new Int32Array(labels.length).fill(-1);
   order.forEach((id, index) => (place[id] = index));
 
-  const occurrence = new Int32List();
-  const occurrenceFirst = new Int32List();
-  const occurrenceEnd = new Int32List();
-  const firsts = first.done();
-  const ends = end.done();
+  const occurrence = new Int32Array(raw.length);
+  const occurrenceFirst = new Int32Array(raw.length);
+  const occurrenceEnd = new Int32Array(raw.length);
+  let count = 0;
   for (let i = 0; i < raw.length; i++) {
     const candidate = place[conceptOf[raw[i]]];
     if (candidate < 0) continue;
-    occurrence.push(candidate);
-    occurrenceFirst.push(firsts[i]);
-    occurrenceEnd.push(ends[i]);
+    occurrence[count] = candidate;
+    occurrenceFirst[count] = firsts[i];
+    occurrenceEnd[count++] = ends[i];
   }
   const variants = order.map((): { key: string; mentions: number }[] => []);
   for (let id = 0; id < conceptOf.length; id++) {
@@ -247,16 +102,16 @@ export function* findCandidates(
   }
   const partOf = new Map(terms.labels.map((label, term) => [label, PARTS_OF_SPEECH[terms.part[term]]]));
   const found = {
-    occurrence: occurrence.done(),
-    occurrenceFirst: occurrenceFirst.done(),
-    occurrenceEnd: occurrenceEnd.done(),
+    occurrence: occurrence.slice(0, count),
+    occurrenceFirst: occurrenceFirst.slice(0, count),
+    occurrenceEnd: occurrenceEnd.slice(0, count),
   };
   const partOfId = (id: number): CandidatePart =>
-    nameOfId.has(id)
+    met.nameOf(id) >= 0
       ? 'name'
-      : numberIds.has(id)
+      : met.isNumber(id)
         ? 'number'
-        : id < phraseCount
+        : met.isPhrase(id)
           ? 'phrase'
           : (partOf.get(labels[id]) ?? PARTS_OF_SPEECH[NOUN]);
   const figures = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length);
@@ -268,7 +123,7 @@ export function* findCandidates(
     ...figures,
     pull: pullOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length),
     variants,
-    shorter: order.map((id) => names.shorter[nameOfId.get(id) ?? -1] ?? []),
+    shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,
   };
 }

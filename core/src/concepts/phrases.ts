@@ -9,6 +9,8 @@ export interface Phrases {
   readonly next: ReadonlyMap<number, number>;
   /** Phrase number of each node, −1 where it is only a beginning. Nodes below `terms` are single terms. */
   readonly phraseOfNode: Int32Array;
+  /** 1 for each term a kept phrase begins with: most begin none, and need no look at what follows them. */
+  readonly begins: Uint8Array;
   readonly labels: readonly string[];
   readonly cValue: Float64Array;
   readonly npmi: Float64Array;
@@ -140,6 +142,7 @@ export function findPhrases(
       }
     }
   }
+  const begins = new Uint8Array(termCount);
   const labels: string[] = [];
   const cValues: number[] = [];
   const npmis: number[] = [];
@@ -151,6 +154,7 @@ export function findPhrases(
       Math.log(both / ((countOf(before[n]) / total) * (unigram[lastTerm[n]] / total))) / -Math.log(both);
     if (cValue <= 0 || npmi < Math.max(settings.minimumNpmi, isLoose(n) ? LOOSE_NPMI : -1)) continue;
     phraseOfNode[n + termCount] = labels.length;
+    begins[words[0]] = 1;
     labels.push(words.map((word) => terms.labels[word]).join(' '));
     cValues.push(cValue);
     npmis.push(npmi);
@@ -158,6 +162,7 @@ export function findPhrases(
   return {
     next,
     phraseOfNode,
+    begins,
     labels,
     cValue: Float64Array.from(cValues),
     npmi: Float64Array.from(npmis),
@@ -178,6 +183,7 @@ export function phraseAt(
 ): [phrase: number, end: number] | undefined {
   const termCount = terms.labels.length;
   let node = terms.ofType[tokens.type[first]];
+  if (phrases.begins[node] !== 1) return undefined;
   let found: [number, number] | undefined;
   for (let t = first + 1; t < tokens.type.length && t < first + LONGEST_PHRASE; t++) {
     const type = tokens.type[t];
