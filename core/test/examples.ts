@@ -4,6 +4,8 @@ import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/study/engine.ts';
 import { makeSource, textOf } from '../src/study/intake.ts';
 import type { StageName, StageResults, StudyInput } from '../src/study/stages.ts';
+import { makeView } from '../src/study/views.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '../src/study/view-types.ts';
 import { EMPTY_STUDY, type StudyState } from '../src/study/study.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
@@ -70,6 +72,21 @@ export function exampleStudy(
     },
   };
   return study;
+}
+
+/** Asks views of an example study, as it is when asked. */
+export function asking(
+  study: ExampleStudy,
+): <V extends ViewName>(view: V, question: ViewQuestions[V]) => ViewAnswers[V] {
+  return (view, question) =>
+    finish(
+      makeView(view, question, {
+        engine: study.engine,
+        study: study.input(),
+        original: study.original,
+        lexicon: englishLexicon,
+      }),
+    );
 }
 
 /** Zachary's karate club (1977): 34 nodes, 78 links, numbered from 1. */

@@ -9,9 +9,7 @@ import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
 import { unknownParts } from '../../src/text/parts-of-speech.ts';
 import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { sentenceOfTokens, type Tokens } from '../../src/text/tokens.ts';
-import { makeView } from '../../src/study/views.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/study/view-types.ts';
-import { englishLexicon, englishTagger, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishTagger, exampleStudy, tokensOf } from '../examples.ts';
 
 /** The words of each hit, and the tokens, of a search in some texts. */
 function search(typed: string, ...texts: string[]): string[] {
@@ -197,15 +195,7 @@ describe('views of the original words', () => {
     kind: 'setConcepts',
     change: { minimumMentions: 2, minimumSources: 1, maximumSourceShare: 1 },
   });
-  const ask = <V extends ViewName>(view: V, question: ViewQuestions[V]): ViewAnswers[V] =>
-    finish(
-      makeView(view, question, {
-        engine: study.engine,
-        study: study.input(),
-        original: study.original,
-        lexicon: englishLexicon,
-      }),
-    );
+  const ask = asking(study);
   it('count the same places everywhere', () => {
     const selection = { kind: 'search', query: 'rain' } as const;
     const passages = ask('passages', { selection, limit: 10 });
@@ -259,19 +249,12 @@ describe('what follows a selection', () => {
     change: { minimumMentions: 1, minimumSources: 1, maximumSourceShare: 1 },
   });
   it('has passages as many as its branch says, each with the words marked', () => {
-    const context = {
-      engine: study.engine,
-      study: study.input(),
-      original: study.original,
-      lexicon: englishLexicon,
-    };
+    const ask = asking(study);
     const of = { kind: 'search', query: 'bus' } as const;
-    const { branches } = finish(
-      makeView('branches', { selection: of, direction: 'after', path: [] }, context),
-    );
+    const { branches } = ask('branches', { selection: of, direction: 'after', path: [] });
     for (const { words, count } of branches) {
       const selection = { kind: 'following', of, direction: 'after', words } as const;
-      const { windows, rows } = finish(makeView('passages', { selection, limit: 10 }, context));
+      const { windows, rows } = ask('passages', { selection, limit: 10 });
       expect(windows, words.join(' ')).to.equal(count);
       const [{ text, start, marks }] = rows;
       expect(text.slice(marks[0].start - start, marks[0].end - start).toLowerCase()).to.match(

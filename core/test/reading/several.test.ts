@@ -2,13 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
 import { readDocx } from '../../src/formats/docx.ts';
-import { finish } from '../../src/numeric/stepwise.ts';
 import { nearHits } from '../../src/reading/near.ts';
-import { makeView } from '../../src/study/views.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/study/view-types.ts';
 import { readCsv } from '../../src/formats/csv.ts';
 import { writeDocx } from '../../src/formats/docx-write.ts';
-import { englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, exampleStudy, tokensOf } from '../examples.ts';
 import { sentenceOfTokens } from '../../src/text/tokens.ts';
 
 describe('concepts near each other', () => {
@@ -72,15 +69,7 @@ describe('passages of several concepts', () => {
     change: { minimumMentions: 2, minimumSources: 1, maximumSourceShare: 1 },
   });
   study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1 } });
-  const ask = <V extends ViewName>(view: V, question: ViewQuestions[V]): ViewAnswers[V] =>
-    finish(
-      makeView(view, question, {
-        engine: study.engine,
-        study: study.input(),
-        original: study.original,
-        lexicon: englishLexicon,
-      }),
-    );
+  const ask = asking(study);
   const several = (how: 'all' | 'any' | 'near') => ({ kind: 'several', keys: ['bus', 'rain'], how }) as const;
 
   it('are windows with all or any of them, or places where all are near', () => {
@@ -177,17 +166,12 @@ describe('passages of several concepts', () => {
         text: 'Night bus here. The night bus, a Night Bus! Night bus stop; bus stop. A bus stop.',
       },
     ]);
-    const context = {
-      engine: more.engine,
-      study: more.input(),
-      original: more.original,
-      lexicon: englishLexicon,
-    };
-    const { pairs } = finish(makeView('pairs', { limit: 10 }, context));
+    const askMore = asking(more);
+    const { pairs } = askMore('pairs', { limit: 10 });
     expect(pairs.length).to.be.above(1);
     for (const { first, second, count } of pairs) {
       const selection = { kind: 'search', query: `"${first} ${second}"` } as const;
-      expect(finish(makeView('passages', { selection, limit: 1 }, context)).windows).to.equal(count);
+      expect(askMore('passages', { selection, limit: 1 }).windows).to.equal(count);
     }
   });
 

@@ -3,7 +3,7 @@ import { SEVERAL_HOWS } from '@green-thicket/core/study/view-types';
 import type { PlainSelection, Selection, Within } from '@green-thicket/core/study/view-types';
 
 /** The selection as search parameters, so that an address is a bookmark of it. */
-function toParams(selection: Selection): Record<string, string> {
+export function toParams(selection: Selection): Record<string, string> {
   switch (selection.kind) {
     case 'concept':
       return { concept: selection.key };
@@ -22,7 +22,8 @@ function toParams(selection: Selection): Record<string, string> {
   }
 }
 
-function fromParams(params: URLSearchParams): Selection | null {
+/** The selection an address is a bookmark of. */
+export function fromParams(params: URLSearchParams): Selection | null {
   const of = plainFromParams(params);
   for (const direction of ['after', 'before'] as const) {
     const words = params.get(direction);
@@ -53,11 +54,13 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
     : { kind: 'theme', letter };
 }
 
-function withinParams(within: Within): Record<string, string> {
+/** The sources asked of, as search parameters. */
+export function withinParams(within: Within): Record<string, string> {
   return 'sourceId' in within ? { only: within.sourceId } : { by: within.attribute, value: within.value };
 }
 
-function withinOf(params: URLSearchParams): Within | undefined {
+/** The sources an address asks of. */
+export function withinOf(params: URLSearchParams): Within | undefined {
   const only = params.get('only');
   if (only !== null) return { sourceId: only };
   const attribute = params.get('by');

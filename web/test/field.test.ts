@@ -1,0 +1,101 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { overlaps } from '@green-thicket/core/map/placement';
+import { FIGURES } from '@green-thicket/core/study/figure-sentences';
+import { FIGURE_FACES, scaleOf, type FiguredRow } from '../src/stops/concepts/figures.ts';
+import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.ts';
+
+const row = (key: string, change: Partial<FiguredRow> = {}): FiguredRow => ({
+  key,
+  label: key,
+  part: 'noun',
+  mentions: 10,
+  sources: 5,
+  spread: 0.5,
+  pull: 0.2,
+  windowShare: 0.1,
+  tfIdf: 12,
+  score: 1,
+  status: 'chosen',
+  variants: [],
+  shorter: [],
+  ...change,
+});
+
+describe('the axes of the field', () => {
+  it('go from the least to the most, and back to the figure', () => {
+    const value = fc.double({ min: 1, max: 1e4, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FIGURES),
+        fc.array(value, { minLength: 2, maxLength: 20 }),
+        (figure, values) => {
+          const scale = scaleOf(figure, values);
+          for (const each of values) {
+            const at = scale.at(each);
+            expect(at).to.be.within(-1e-9, 1 + 1e-9);
+            expect(scale.value(at)).to.be.closeTo(each, 1e-6 * each + 1e-6);
+          }
+          const sorted = [...values].sort((a, b) => a - b);
+          for (let i = 1; i < sorted.length; i++) {
+            expect(scale.at(sorted[i])).to.be.at.least(scale.at(sorted[i - 1]) - 1e-12);
+          }
+        },
+      ),
+    );
+  });
+
+  it('show each figure as it is written', () => {
+    const shown = (figure: (typeof FIGURES)[number]): string => FIGURE_FACES[figure].show(row('bus'));
+    expect(FIGURES.map(shown)).to.deep.equal(['10', '5', '10.0 %', '0.50', '0.20', '12.0', '–']);
+    const used = row('bus', { use: { group: 'drivers', z: 2.345, here: 3, elsewhere: 1 } });
+    expect(FIGURE_FACES.distinct.show(used)).to.equal('2.3');
+    expect(FIGURE_FACES.distinct.of(used)).to.equal(2.345);
+  });
+});
+
+describe('the words of the field', () => {
+  const rows = fc.array(
+    fc.record({
+      mentions: fc.integer({ min: 1, max: 500 }),
+      sources: fc.integer({ min: 1, max: 40 }),
+      pull: fc.double({ min: 0, max: 2, noNaN: true }),
+      letters: fc.integer({ min: 2, max: 18 }),
+    }),
+    { minLength: 1, maxLength: 80 },
+  );
+
+  it('never overlap and never leave the field, whatever their figures', () => {
+    fc.assert(
+      fc.property(rows, (figures) => {
+        const { words } = placeWords(
+          figures.map(({ letters, ...change }, i) => row(`${'n'.repeat(letters)}${i}`, change)),
+          'sources',
+          'pull',
+        );
+        for (const [i, word] of words.entries()) {
+          expect(word.x - word.width / 2).to.be.at.least(FIELD.left - 1e-6);
+          expect(word.x + word.width / 2).to.be.at.most(FIELD.width + 1e-6);
+          expect(word.y - word.height / 2).to.be.at.least(-1e-6);
+          expect(word.y + word.height / 2).to.be.at.most(FIELD.height - FIELD.bottom + 1e-6);
+          for (const other of words.slice(0, i)) expect(overlaps(word, other, 0)).to.equal(false);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('stand where their figures say where there is room', () => {
+    const { words, up } = placeWords(
+      [row('high', { pull: 1, sources: 40 }), row('low', { pull: 0.01, sources: 2 })],
+      'sources',
+      'pull',
+    );
+    const [high, low] = words;
+    expect(high.y).to.be.below(low.y);
+    expect(high.x).to.be.above(low.x);
+    // The line of a pull has above it what has more.
+    expect(heightOf(up, 0.5)).to.be.within(high.y, low.y);
+    expect(heightOf(up, 0)).to.equal(FIELD.height - FIELD.bottom);
+  });
+});
