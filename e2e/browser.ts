@@ -139,9 +139,13 @@ export class Browser {
     const path = `//*[contains(@class,'ant-select-item-option') and normalize-space()=${JSON.stringify(entry)}]`;
     await this.until(`${label} has no ${entry}`, async () => {
       const found = await this.driver.findElements(By.xpath(path));
-      if (found.length === 0) return false;
-      await found[0].click();
-      return true;
+      // Lists that were open before stay in the page, out of sight.
+      for (const each of found) {
+        if (!(await each.isDisplayed())) continue;
+        await each.click();
+        return true;
+      }
+      return false;
     });
   }
 

@@ -113,6 +113,15 @@ describe('words and figures', () => {
       '.figure-sentences',
       /driver or depot staff mention it \d+ times, the rest \d+ times/,
     );
+    await browser.pick('Against a group', 'role: shift worker');
+    await browser.waitForText(
+      '.figure-sentences',
+      /depot staff mention it \d+ times, shift worker \d+ times/,
+    );
+    await browser.pick('Order of the words', 'from a to z');
+    await find('dr');
+    await browser.waitForText(ledger, /^[\s\S]*drip[\s\S]*driver/);
+    await find(Key.BACK_SPACE);
     await browser.choose('Table');
     await browser.press('Distinct');
     await browser.until(

@@ -8,6 +8,8 @@ export type FigureName = (typeof FIGURES)[number];
 /** How a concept is used in a group and in the rest, with the name of the group. */
 export interface GroupUse {
   readonly group: string;
+  /** What it is set against: another group, or the rest. */
+  readonly against: string;
   readonly z: number;
   readonly here: number;
   readonly elsewhere: number;
@@ -50,10 +52,10 @@ export function figureSentence(
     case 'distinct':
       return use === undefined
         ? 'Choose a group to see how distinctive it is of it.'
-        : `z ${use.z.toFixed(1)}: ${use.group} mention it ${counted(use.here, 'time')}, the rest ${counted(use.elsewhere, 'time')}, set against all their words; ${
+        : `z ${use.z.toFixed(1)}: ${use.group} mention it ${counted(use.here, 'time')}, ${use.against} ${counted(use.elsewhere, 'time')}, set against all their words; ${
             Math.abs(use.z) < 1.96
               ? 'chance alone would often do this'
-              : `chance alone would seldom make the ${use.z > 0 ? 'group' : 'rest'} use it so much more`
+              : `chance alone would seldom make ${use.z > 0 ? use.group : use.against} use it so much more`
           } (log-odds, Monroe et al. 2008).`;
   }
 }

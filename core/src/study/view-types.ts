@@ -65,7 +65,7 @@ export const SEVERAL_HOWS = ['all', 'any', 'near'] as const;
 export type SeveralHow = (typeof SEVERAL_HOWS)[number];
 
 /** The sources passages are asked of: those with a value of an attribute, or one. */
-export type Within = { readonly attribute: string; readonly value: string } | { readonly sourceId: string };
+export type Within = Group | { readonly sourceId: string };
 
 export const PASSAGE_ORDERS = ['text', 'marks'] as const;
 /** As they stand, or those with the most different concepts and mentions first. */
@@ -121,6 +121,12 @@ export interface ConceptsView {
   readonly rows: readonly CandidateRow[];
   readonly candidates: number;
   readonly chosen: number;
+}
+
+/** A group of sources: one value of an attribute. */
+export interface Group {
+  readonly attribute: string;
+  readonly value: string;
 }
 
 /** How distinctive each candidate is of a group, by key. */
@@ -316,8 +322,8 @@ export interface ViewQuestions {
   recipeReport: { readonly recipe: Recipe };
   concepts: null;
   /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
-  /** A group's mentions against the rest's; `members` is a hash of who is in the group. */
-  distinct: { readonly attribute: string; readonly value: string; readonly members: string };
+  /** A group's mentions against another's, or the rest's; `members` is a hash of who is in them. */
+  distinct: { readonly group: Group; readonly against?: Group; readonly members: string };
   /** The words of the study by what they were taken for. */
   wordKinds: null;
   suggestions: { readonly refused: readonly string[] };

@@ -12,10 +12,10 @@ import { READING_VIEWS } from './reading-views.ts';
 import { TABLE_VIEWS } from './table-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
-import type { CandidateRow, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
+import type { CandidateRow, Group, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import { conceptLabels, languageOf, stopWordsOf, type StageName } from './stages.ts';
-import { comparedAttribute } from './study.ts';
+import { comparedAttribute, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
@@ -127,24 +127,32 @@ const MAKERS: ViewMakers<ViewName> = {
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
   },
 
-  *distinct({ attribute, value }, { engine, study }) {
+  *distinct({ group, against }, { engine, study }) {
     const tokens = yield* engine.compute('tokens', study);
     const candidates = yield* engine.compute('candidates', study);
     const { keys, occurrence, occurrenceFirst } = candidates;
     const sources = workingSources(study.state);
-    const isMember = sources.map((source) => (source.attributes[attribute] ?? '').trim() === value);
+    const isIn = (source: StudySource, { attribute, value }: Group): boolean =>
+      (source.attributes[attribute] ?? '').trim() === value;
     const here = new Int32Array(keys.length);
     const elsewhere = new Int32Array(keys.length);
     const words = wordsPerSource(tokens);
     let groupWords = 0;
+    let otherWords = 0;
     let next = 0;
     for (let s = 0; s < sources.length; s++) {
-      if (isMember[s]) groupWords += words[s];
+      // A source in both groups is on neither side.
+      const inGroup = isIn(sources[s], group);
+      const inOther = against ? isIn(sources[s], against) : !inGroup;
+      const side = inGroup === inOther ? undefined : inGroup ? here : elsewhere;
+      if (side === here) groupWords += words[s];
+      else if (side) otherWords += words[s];
       const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
-      const side = isMember[s] ? here : elsewhere;
-      for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) side[occurrence[next]]++;
+      for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
+        if (side) side[occurrence[next]]++;
+      }
     }
-    const z = distinctiveness(here, elsewhere, groupWords, tokens.type.length - groupWords);
+    const z = distinctiveness(here, elsewhere, groupWords, otherWords);
     return {
       of: Object.fromEntries(
         keys.map((key, i) => [key, { z: z[i], here: here[i], elsewhere: elsewhere[i] }]),

@@ -156,10 +156,13 @@ describe('the sentence of a figure', () => {
 
   it('says what chance would do of a group', () => {
     const say = (z: number): string =>
-      figureSentence('distinct', row, { ...context, use: { group: 'drivers', z, here: 67, elsewhere: 24 } });
+      figureSentence('distinct', row, {
+        ...context,
+        use: { group: 'drivers', against: 'the rest', z, here: 67, elsewhere: 24 },
+      });
     expect(say(6.9))
       .to.contain('drivers mention it 67 times, the rest 24 times')
-      .and.to.contain('make the group use it');
+      .and.to.contain('make drivers use it');
     expect(say(-4)).to.contain('make the rest use it');
     expect(say(0.5)).to.contain('chance alone would often do this');
   });

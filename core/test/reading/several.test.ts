@@ -189,9 +189,16 @@ describe('passages of several concepts', () => {
   });
 
   it('of a group are told by what it mentions more', () => {
-    const { of } = ask('distinct', { attribute: 'role', value: 'nurse', members: '' });
+    const { of } = ask('distinct', { group: { attribute: 'role', value: 'nurse' }, members: '' });
     expect(of.rain).to.include({ here: 4, elsewhere: 2 });
     expect(of.bus.here + of.bus.elsewhere).to.equal(4);
+    // Set against another group, the sources of neither are left out.
+    const other = ask('distinct', {
+      group: { attribute: 'role', value: 'nurse' },
+      against: { attribute: 'role', value: 'pilot' },
+      members: '',
+    }).of;
+    expect(other.rain).to.include({ here: 4, elsewhere: 0, z: 0 });
   });
 });
 

@@ -1,13 +1,8 @@
 import { Select } from 'antd';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
+import type { Group } from '@green-thicket/core/study/view-types';
 import { useStudy } from './study-context.ts';
-
-/** A group of sources: one value of an attribute. */
-export interface Group {
-  readonly attribute: string;
-  readonly value: string;
-}
 
 /** An attribute with more values tells no groups. */
 const MOST_GROUPS = 30;

@@ -1,8 +1,11 @@
 import { useMemo } from 'react';
-import { FIGURES } from '@green-thicket/core/study/figure-sentences';
+import { FIGURES, type FigureName } from '@green-thicket/core/study/figure-sentences';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
+
+/** Widths of columns whose heads need more than most, in pixels. */
+const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, windowShare: 68 };
 
 const keyOf = (row: FiguredRow): string => row.key;
 
@@ -40,7 +43,7 @@ export function ConceptFigures({
           key: figure,
           title: FIGURE_FACES[figure].title,
           hint: FIGURE_FACES[figure].hint,
-          width: figure === 'mentions' ? 72 : 58,
+          width: WIDTHS[figure] ?? 58,
           value: FIGURE_FACES[figure].of,
           render: FIGURE_FACES[figure].show,
         }),

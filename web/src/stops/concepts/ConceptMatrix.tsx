@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
-import type { MatrixFigure } from '@green-thicket/core/study/view-types';
+import { MATRIX_FIGURES, type MatrixFigure } from '@green-thicket/core/study/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
@@ -73,7 +73,7 @@ export function ConceptMatrix() {
           size="small"
           aria-label="Figure of the matrix"
           value={figure}
-          options={(Object.keys(FIGURE_TEXTS) as MatrixFigure[]).map((value) => ({
+          options={MATRIX_FIGURES.map((value) => ({
             value,
             label: FIGURE_TEXTS[value].label,
             title: FIGURE_TEXTS[value].title,

@@ -1,13 +1,12 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { Input, Segmented } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { Input, Segmented, Select } from 'antd';
+import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/numeric/order';
 import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { counted } from '@green-thicket/core/study/sentences';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { Group } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
-import { GroupChoice, type Group } from '../../shell/GroupChoice.tsx';
+import { GroupChoice } from '../../shell/GroupChoice.tsx';
 import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
@@ -20,13 +19,11 @@ import { ConceptMatrix } from './ConceptMatrix.tsx';
 import { PlainCounts } from './PlainCounts.tsx';
 import { WordPairs } from './WordPairs.tsx';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
-import { STATUS_WORDS } from './status-words.ts';
 import { useFiguredRows } from './use-figured-rows.ts';
 import { WordKinds } from './WordKinds.tsx';
 import { WordPicture } from './WordPicture.tsx';
+import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger, type LedgerSort } from './WordLedger.tsx';
 import { WordField } from './WordField.tsx';
-
-const LEDGER_ROW = 36;
 
 const FACE_HELP = {
   field:
@@ -55,7 +52,9 @@ export function ConceptsStop() {
   const [up, setUp] = useState<FigureName>('pull');
   const [group, setGroup] = useState<Group>();
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const figured = useFiguredRows(data?.rows, group);
+  const [against, setAgainst] = useState<Group>();
+  const figured = useFiguredRows(data?.rows, group, against);
+  const [sort, setSort] = useState<LedgerSort>('score');
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   const pick = (key: string): void => select({ kind: 'concept', key });
   const rows = useMemo(() => {
@@ -67,6 +66,7 @@ export function ConceptsStop() {
         row.variants.some((variant) => variant.key.includes(wanted)),
     );
   }, [figured, filter]);
+  const listed = useMemo(() => LEDGER_SORTS[sort].sorted(rows), [rows, sort]);
   const pickedRow = figured.find((row) => row.key === picked);
   const middlePull = useMemo(
     () =>
@@ -110,11 +110,18 @@ export function ConceptsStop() {
               value={filter}
               onChange={(event) => setFilter(event.target.value)}
             />
+            <Select
+              size="small"
+              aria-label="Order of the words"
+              value={sort}
+              options={LEDGER_ORDERS.map((value) => ({ value, label: LEDGER_SORTS[value].label }))}
+              onChange={setSort}
+            />
             <p className="quiet ledger-count">
               {data ? `${data.chosen} kept of ${counted(data.candidates, 'candidate')}` : 'Finding words …'}
             </p>
-            <Ledger
-              rows={rows}
+            <WordLedger
+              rows={listed}
               picked={picked}
               onPick={pick}
               dimmed={isPlaceholderData}
@@ -159,6 +166,15 @@ export function ConceptsStop() {
               title="What sets one group apart from the rest"
               onChoose={setGroup}
             />
+            {group && (
+              <GroupChoice
+                group={against}
+                label="Against a group"
+                placeholder="against the rest"
+                title="What it is set against: another group, or all the rest"
+                onChoose={setAgainst}
+              />
+            )}
           </div>
         )}
         <p className="quiet face-help">{FACE_HELP[face]}</p>
@@ -205,81 +221,5 @@ export function ConceptsStop() {
         )}
       </main>
     </InTurn>
-  );
-}
-
-/** The words as a list with bars; only those in sight are drawn, however many there are. */
-function Ledger({
-  rows,
-  picked,
-  onPick,
-  dimmed,
-  known,
-}: {
-  rows: readonly CandidateRow[];
-  picked: string | undefined;
-  onPick: (key: string) => void;
-  dimmed: boolean;
-  known: boolean;
-}) {
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => LEDGER_ROW,
-    overscan: 10,
-  });
-  const most = rows.reduce((highest, row) => Math.max(highest, row.mentions), 1);
-  return (
-    <div
-      ref={scroller}
-      className={`scroll-list${dimmed ? ' dimmed' : ''}`}
-      data-testid="concept-ledger"
-      tabIndex={-1}
-    >
-      {known && rows.length === 0 && <p className="quiet">No word is like that.</p>}
-      <ul className="plain-list ledger-rows" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map(({ index, start }) => (
-          <li key={rows[index].key} style={{ transform: `translateY(${start}px)` }}>
-            <LedgerRow row={rows[index]} most={most} picked={rows[index].key === picked} onPick={onPick} />
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
-}
-
-function LedgerRow({
-  row,
-  most,
-  picked,
-  onPick,
-}: {
-  row: CandidateRow;
-  most: number;
-  picked: boolean;
-  onPick: (key: string) => void;
-}) {
-  const { decide } = useStudy();
-  return (
-    <button
-      type="button"
-      className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
-      aria-pressed={picked}
-      title={`${STATUS_WORDS[row.status]}. K keeps, Delete drops.`}
-      onClick={() => onPick(row.key)}
-      onKeyDown={(event) => {
-        if (event.key.toLowerCase() === 'k') decide({ kind: 'keepConcepts', keys: [row.key] });
-        if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [row.key] });
-      }}
-    >
-      <span className="row-name">
-        {row.label}
-        {row.status === 'kept' && <span className="row-flag"> kept</span>}
-        {row.status === 'dropped' && <span className="row-flag"> dropped</span>}
-      </span>
-      <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
-      <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />
-    </button>
   );
 }

@@ -1,25 +1,35 @@
 import { useMemo } from 'react';
 import { hashValue } from '@green-thicket/core/numeric/hash';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { CandidateRow, Group } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import type { FiguredRow } from './figures.ts';
 
-/** The candidates with how a group uses them, where one is chosen. */
+const NO_GROUP: Group = { attribute: '', value: '' };
+
+/** The candidates with how a group uses them against another or the rest, where one is chosen. */
 export function useFiguredRows(
   rows: readonly CandidateRow[] | undefined,
-  group: { readonly attribute: string; readonly value: string } | undefined,
+  group: Group | undefined,
+  against: Group | undefined,
 ): readonly FiguredRow[] {
   const { state } = useStudy();
   const members = useMemo(
     () =>
-      group ? hashValue(workingSources(state).map((source) => source.attributes[group.attribute] ?? '')) : '',
-    [state, group],
+      group
+        ? hashValue(
+            workingSources(state).map(({ attributes }) => [
+              attributes[group.attribute] ?? '',
+              against ? (attributes[against.attribute] ?? '') : '',
+            ]),
+          )
+        : '',
+    [state, group, against],
   );
   const { data } = useView(
     'distinct',
-    { attribute: group?.attribute ?? '', value: group?.value ?? '', members },
+    { group: group ?? NO_GROUP, ...(against ? { against } : {}), members },
     group !== undefined,
   );
   return useMemo(() => {
@@ -27,7 +37,8 @@ export function useFiguredRows(
     if (!group || !data) return rows;
     return rows.map((row) => {
       const use = data.of[row.key];
-      return use === undefined ? row : { ...row, use: { group: group.value, ...use } };
+      if (use === undefined) return row;
+      return { ...row, use: { group: group.value, against: against?.value ?? 'the rest', ...use } };
     });
-  }, [rows, group, data]);
+  }, [rows, group, against, data]);
 }
