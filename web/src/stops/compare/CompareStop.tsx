@@ -11,7 +11,7 @@ import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 
 /** Room for the marks of all groups together, and the bounds of one, in pixels. */
-const ALL_CELLS = 300;
+const ALL_CELLS = 264;
 const NARROWEST_CELL = 64;
 const WIDEST_CELL = 150;
 
