@@ -39,6 +39,9 @@ describe('concepts', () => {
     await withTexts();
     await browser.choose('Merge');
     await browser.waitForText('[aria-label="Suggested merges"]', 'differ by a hyphen, a space or an accent');
+    await browser.click('[aria-label="See nightbus and night bus in their lines"]');
+    await browser.waitForText('.concordances', /night bus or nightbus, \d+ mentions/);
+    await browser.press('Back to Concepts');
     await browser.click('[aria-label="Merge nightbus into night bus"]');
     await browser.until(
       'The suggestion stays',

@@ -354,7 +354,7 @@ function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Ma
 
 const HOW_WORDS = { all: ' and ', any: ' or ', near: ' near ' } as const;
 
-/** Several concepts together; each must be a kept one, since windows are counted for those. */
+/** Several concepts together; for windows with all of them each must be a kept one, since windows are counted for those. */
 function* several(
   { keys: asked, how }: Extract<Selection, { kind: 'several' }>,
   { engine, study }: ViewContext,
@@ -364,6 +364,20 @@ function* several(
   const numbers = asked.map((key) => concepts.keys.indexOf(key));
   const title = labels.join(HOW_WORDS[how]);
   const missing = labels.filter((_, i) => numbers[i] < 0);
+  if (missing.length > 0 && how !== 'all') {
+    // Places need no windows, so candidates that are not kept are read all the same.
+    const candidates = yield* engine.compute('candidates', study);
+    const wanted = new Set(asked.map((key) => candidates.keys.indexOf(key)));
+    if (!wanted.has(-1)) {
+      const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
+      if (how === 'any') {
+        const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (each) => wanted.has(each));
+        return { title, query: NOTHING, hits };
+      }
+      const tokens = yield* engine.compute('tokens', study);
+      return { title, query: NOTHING, hits: nearHits(tokens, sentencesOf(tokens), candidates, wanted) };
+    }
+  }
   if (missing.length > 0) {
     const fault = `${missing.join(', ')} ${missing.length === 1 ? 'is no kept concept' : 'are no kept concepts'}; keep ${missing.length === 1 ? 'it' : 'them'} at Concepts to read several together.`;
     return { title, query: NOTHING, fault };

@@ -85,6 +85,17 @@ describe('passages of several concepts', () => {
   });
 
   it('say which concept must be kept first', () => {
+    // Of candidates that are not kept the places are read all the same.
+    study.decide({ kind: 'dropConcepts', keys: ['fare'] });
+    const keys = ['bus', 'fare'];
+    const either = ask('passages', { selection: { kind: 'several', keys, how: 'any' }, limit: 9 });
+    expect(either).to.include({ unit: 'place', windows: 7 });
+    const near = ask('passages', { selection: { kind: 'several', keys, how: 'near' }, limit: 9 });
+    expect(near.windows).to.be.within(1, 3);
+    expect(ask('passages', { selection: { kind: 'several', keys, how: 'all' }, limit: 9 }).fault).to.match(
+      /fare/,
+    );
+    study.decide({ kind: 'leaveConcepts', keys: ['fare'] });
     const { fault, windows } = ask('passages', {
       selection: { kind: 'several', keys: ['bus', 'tram'], how: 'all' },
       limit: 9,

@@ -9,6 +9,7 @@ import type { StageName } from '@green-thicket/core/study/stages';
 import { listEntries, loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
+import { ConceptsLookContext, FIRST_LOOK, type ConceptsLook } from '../stops/concepts/concepts-look.ts';
 import { PointedStepContext } from '../stops/clean/pointed-step.ts';
 import { CompareStop } from '../stops/compare/CompareStop.tsx';
 import { ConceptsStop } from '../stops/concepts/ConceptsStop.tsx';
@@ -50,7 +51,7 @@ function isStop(name: string | undefined): name is Stop {
 /** A study: its title and trail, the stop that is open, and the Reader. */
 export function StudyPage() {
   const { id = '', stop } = useParams();
-  const { look } = useSelection();
+  const { look: reading } = useSelection();
   const { modal } = App.useApp();
   const live = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
   // A large study is drawn in slices, so that the page answers meanwhile.
@@ -78,6 +79,11 @@ export function StudyPage() {
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
   const [pointed, point] = useState<string>();
   const pointing = useMemo(() => ({ pointed, point }), [pointed]);
+  const [look, setLook] = useState(FIRST_LOOK);
+  const concepts = useMemo(
+    () => ({ look, change: (next: Partial<ConceptsLook>) => setLook((held) => ({ ...held, ...next })) }),
+    [look],
+  );
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -170,15 +176,17 @@ export function StudyPage() {
             </div>
           </header>
           <Trail stop={stop} />
-          <PointedStepContext.Provider value={pointing}>
-            <MethodSentence stop={stop} />
-            <div className="columns">
-              <InTurn key={look ? 'look' : stop}>
-                {look ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
-              </InTurn>
-              <Reader />
-            </div>
-          </PointedStepContext.Provider>
+          <ConceptsLookContext.Provider value={concepts}>
+            <PointedStepContext.Provider value={pointing}>
+              <MethodSentence stop={stop} />
+              <div className="columns">
+                <InTurn key={reading ? 'look' : stop}>
+                  {reading ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
+                </InTurn>
+                <Reader />
+              </div>
+            </PointedStepContext.Provider>
+          </ConceptsLookContext.Provider>
           <StatusLine />
           <Notebook open={noting} onClose={() => setNoting(false)} />
           <DecisionList open={listing} onClose={() => setListing(false)} />

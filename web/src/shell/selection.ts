@@ -80,8 +80,8 @@ export type Look = (typeof LOOKS)[number];
 
 export interface SelectionState {
   readonly selection: Selection | null;
-  /** Selects something in all sources, or in some. */
-  readonly select: (selection: Selection | null, within?: Within) => void;
+  /** Selects something in all sources, or in some, and may change how it is looked at. */
+  readonly select: (selection: Selection | null, within?: Within, look?: Look) => void;
   /** The sources passages are asked of; all where there is none. */
   readonly within: Within | undefined;
   /** The source that is open in the Reader, if one is. */
@@ -104,12 +104,21 @@ export function useSelection(): SelectionState {
     selection,
     look,
     setLook: (next) =>
-      setParams({ ...(selection ? toParams(selection) : {}), ...(next ? { look: next } : {}) }),
-    within,
-    select: (next, only) =>
-      setParams(next ? { ...toParams(next), ...looking, ...(only ? withinParams(only) : {}) } : {}, {
-        replace: true,
+      setParams({
+        ...(selection ? toParams(selection) : {}),
+        ...(within ? withinParams(within) : {}),
+        ...(next ? { look: next } : {}),
       }),
+    within,
+    select: (next, only, how) =>
+      setParams(
+        next
+          ? { ...toParams(next), ...(how ? { look: how } : looking), ...(only ? withinParams(only) : {}) }
+          : {},
+        {
+          replace: true,
+        },
+      ),
     open: sourceId === null ? null : { sourceId, at: Number(params.get('at') ?? 0) },
     openSource: (open) =>
       setParams(

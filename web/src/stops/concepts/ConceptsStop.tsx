@@ -1,9 +1,7 @@
 import { Input, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/numeric/order';
-import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { counted } from '@green-thicket/core/study/sentences';
-import type { Group } from '@green-thicket/core/study/view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { GroupChoice } from '../../shell/GroupChoice.tsx';
@@ -15,6 +13,7 @@ import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
 import { ConceptFigures } from './ConceptFigures.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
+import { useConceptsLook, type ConceptsLook } from './concepts-look.ts';
 import { ConceptMatrix } from './ConceptMatrix.tsx';
 import { PlainCounts } from './PlainCounts.tsx';
 import { WordPairs } from './WordPairs.tsx';
@@ -22,7 +21,7 @@ import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { useFiguredRows } from './use-figured-rows.ts';
 import { WordKinds } from './WordKinds.tsx';
 import { WordPicture } from './WordPicture.tsx';
-import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger, type LedgerSort } from './WordLedger.tsx';
+import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
 import { WordField } from './WordField.tsx';
 
 const FACE_HELP = {
@@ -36,9 +35,8 @@ const FACE_HELP = {
     'Words side by side, as written; a pair opens its places. Frequent pairs that belong together may be phrases.',
   counts: 'What is in each source, or in each group, once the text is clean.',
 } as const;
-type Face = keyof typeof FACE_HELP;
 /** Faces that scroll by themselves. */
-const STACKED: ReadonlySet<Face> = new Set(['table', 'matrix', 'pairs', 'counts']);
+const STACKED: ReadonlySet<ConceptsLook['face']> = new Set(['table', 'matrix', 'pairs', 'counts']);
 
 /** Concepts: a field of words with the ledger beside it; what is picked can be kept, dropped, merged and renamed. */
 export function ConceptsStop() {
@@ -46,15 +44,10 @@ export function ConceptsStop() {
   const { data, isPlaceholderData } = useView('concepts', null);
   const { selection, select } = useSelection();
   const [filter, setFilter] = useState('');
-  const [face, setFace] = useState<Face>('field');
-  const [panel, setPanel] = useState<'words' | 'kinds' | 'suggestions' | 'lists'>('words');
-  const [across, setAcross] = useState<FigureName>('sources');
-  const [up, setUp] = useState<FigureName>('pull');
-  const [group, setGroup] = useState<Group>();
+  const { look, change } = useConceptsLook();
+  const { face, panel, across, up, group, against, sort } = look;
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const [against, setAgainst] = useState<Group>();
   const figured = useFiguredRows(data?.rows, group, against);
-  const [sort, setSort] = useState<LedgerSort>('score');
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   const pick = (key: string): void => select({ kind: 'concept', key });
   const rows = useMemo(() => {
@@ -89,7 +82,7 @@ export function ConceptsStop() {
   return (
     <InTurn>
       <section className="ledger" aria-label="Words">
-        <Segmented
+        <Segmented<ConceptsLook['panel']>
           size="small"
           aria-label="Words, their kinds, merges or lists"
           value={panel}
@@ -99,7 +92,7 @@ export function ConceptsStop() {
             { value: 'suggestions', label: 'Merge' },
             { value: 'lists', label: 'Lists' },
           ]}
-          onChange={setPanel}
+          onChange={(panel) => change({ panel })}
         />
         {panel === 'words' && (
           <>
@@ -115,7 +108,7 @@ export function ConceptsStop() {
               aria-label="Order of the words"
               value={sort}
               options={LEDGER_ORDERS.map((value) => ({ value, label: LEDGER_SORTS[value].label }))}
-              onChange={setSort}
+              onChange={(sort) => change({ sort })}
             />
             <p className="quiet ledger-count">
               {data ? `${data.chosen} kept of ${counted(data.candidates, 'candidate')}` : 'Finding words …'}
@@ -135,7 +128,7 @@ export function ConceptsStop() {
       </section>
       <main className="stage" aria-label="Concepts">
         <div className="stage-bar">
-          <Segmented
+          <Segmented<ConceptsLook['face']>
             aria-label="Face"
             value={face}
             options={[
@@ -147,15 +140,15 @@ export function ConceptsStop() {
               { value: 'pairs', label: 'Pairs' },
               { value: 'counts', label: 'Counts' },
             ]}
-            onChange={setFace}
+            onChange={(face) => change({ face })}
           />
         </div>
         {(face === 'field' || face === 'table') && (
           <div className="stage-bar">
             {face === 'field' && (
               <>
-                <AxisChoice label="Across" value={across} onChange={setAcross} />
-                <AxisChoice label="Up" value={up} onChange={setUp} />
+                <AxisChoice label="Across" value={across} onChange={(across) => change({ across })} />
+                <AxisChoice label="Up" value={up} onChange={(up) => change({ up })} />
               </>
             )}
 
@@ -164,7 +157,7 @@ export function ConceptsStop() {
               label="Distinctive of a group"
               placeholder="Distinct of …"
               title="What sets one group apart from the rest"
-              onChoose={setGroup}
+              onChoose={(next) => change({ group: next, against: undefined })}
             />
             {group && (
               <GroupChoice
@@ -172,7 +165,7 @@ export function ConceptsStop() {
                 label="Against a group"
                 placeholder="against the rest"
                 title="What it is set against: another group, or all the rest"
-                onChoose={setAgainst}
+                onChoose={(next) => change({ against: next })}
               />
             )}
           </div>

@@ -58,6 +58,14 @@ export function MergeSuggestions() {
             </Button>
             <Button
               size="small"
+              aria-label={`See ${key} and ${into} in their lines`}
+              title="Every line with either, side by side"
+              onClick={() => select({ kind: 'several', keys: [into, key], how: 'any' }, undefined, 'lines')}
+            >
+              See both
+            </Button>
+            <Button
+              size="small"
               type="text"
               aria-label={`Keep ${key} and ${into} apart`}
               title="Never suggest it again"

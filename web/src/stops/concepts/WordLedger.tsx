@@ -19,7 +19,6 @@ export const LEDGER_SORTS = {
   letters: { label: 'from a to z', sorted: byLetters },
 } as const;
 export const LEDGER_ORDERS = ['score', 'mentions', 'letters'] as const;
-export type LedgerSort = (typeof LEDGER_ORDERS)[number];
 
 /** The words as a list with bars; only those in sight are drawn, however many there are. */
 export function WordLedger({
