@@ -1,4 +1,5 @@
 import { useStudy } from '../shell/study-context.ts';
+import { neverShow } from '../stops/concepts/never-show.ts';
 
 /** What is decided about the concept that is read: kept, dropped or never shown, from where its words stand. */
 export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
@@ -29,13 +30,7 @@ export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
         type="button"
         className="linklike"
         title="Puts it on the study’s stop list; Undo takes it off"
-        onClick={() =>
-          decide(
-            key.includes(' ')
-              ? { kind: 'dropConcepts', keys }
-              : { kind: 'addStopWords', words: [key.toLowerCase()] },
-          )
-        }
+        onClick={() => decide(neverShow(key))}
       >
         Never show
       </button>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
+import { neverShow } from './never-show.ts';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
 export function ConceptCard({
@@ -82,8 +83,8 @@ export function ConceptCard({
         {decided && <span className="quiet">{row.status} by you</span>}
         <Button
           size="small"
-          title="Add it to the study’s stop words"
-          onClick={() => decide({ kind: 'addStopWords', words: row.key.toLowerCase().split(' ') })}
+          title="A word goes on the study’s stop list; a phrase is dropped, and its words stay"
+          onClick={() => decide(neverShow(row.key))}
         >
           Stop it
         </Button>
