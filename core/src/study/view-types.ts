@@ -5,7 +5,6 @@ import type { PlainCounts } from '../text/plain-counts.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { Suggestion } from '../concepts/suggestions.ts';
 import type { SynonymReport } from '../concepts/synonyms.ts';
-import type { Branches } from '../reading/branches.ts';
 import type { LineOrder } from '../reading/concordance.ts';
 import type { SplitRule } from '../text/splitting.ts';
 import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
@@ -29,56 +28,21 @@ import type {
   TextPlace,
   TrimView,
 } from './collection-view-types.ts';
+import type {
+  Group,
+  Selection,
+  PassagesQuestion,
+  PassagesView,
+  SourceView,
+  ConcordanceView,
+  DispersionView,
+  BranchesView,
+} from './reading-view-types.ts';
 import type { Recipe } from './recipe.ts';
 import type { StudySource } from './study.ts';
 
 export type * from './collection-view-types.ts';
-
-/** What is selected, and so what the Reader shows. */
-export type Selection = PlainSelection | FollowingSelection;
-
-/** A selection’s mentions that some words follow, or precede. */
-export interface FollowingSelection {
-  readonly kind: 'following';
-  readonly of: PlainSelection;
-  readonly direction: 'after' | 'before';
-  /** From the mention outwards, small letters. */
-  readonly words: readonly string[];
-}
-
-export type PlainSelection =
-  | { readonly kind: 'concept'; readonly key: string }
-  | { readonly kind: 'link'; readonly keys: readonly [string, string] }
-  /** Several concepts: windows with all, windows with any, or places where all are near each other. */
-  | { readonly kind: 'several'; readonly keys: readonly string[]; readonly how: SeveralHow }
-  | { readonly kind: 'theme'; readonly letter: string }
-  /** What was typed into the search. */
-  | { readonly kind: 'search'; readonly query: string }
-  | {
-      readonly kind: 'cell';
-      readonly letter: string;
-      readonly attribute: string;
-      readonly group: string;
-    };
-
-export const SEVERAL_HOWS = ['all', 'any', 'near'] as const;
-export type SeveralHow = (typeof SEVERAL_HOWS)[number];
-
-/** The sources passages are asked of: those with a value of an attribute, or one. */
-export type Within = Group | { readonly sourceId: string };
-
-export const PASSAGE_ORDERS = ['text', 'marks'] as const;
-/** As they stand, or those with the most different concepts and mentions first. */
-export type PassageOrder = (typeof PASSAGE_ORDERS)[number];
-
-/** What passages are asked for. */
-export interface PassagesQuestion {
-  readonly selection: Selection;
-  /** All sources where it is left out. */
-  readonly within?: Within;
-  /** By marks for a theme, else as they stand, where it is left out. */
-  readonly order?: PassageOrder;
-}
+export * from './reading-view-types.ts';
 
 export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;
 export type MatrixFigure = (typeof MATRIX_FIGURES)[number];
@@ -121,12 +85,6 @@ export interface ConceptsView {
   readonly rows: readonly CandidateRow[];
   readonly candidates: number;
   readonly chosen: number;
-}
-
-/** A group of sources: one value of an attribute. */
-export interface Group {
-  readonly attribute: string;
-  readonly value: string;
 }
 
 /** How distinctive each candidate is of a group, by key. */
@@ -200,86 +158,6 @@ export interface CompareView {
   readonly attribute: string | undefined;
   readonly themes: readonly { readonly letter: string; readonly label: string }[];
   readonly comparison: Comparison;
-}
-
-export interface PassageRow {
-  readonly sourceId: string;
-  readonly paragraph: number;
-  readonly start: number;
-  readonly end: number;
-  readonly text: string;
-  readonly marks: readonly MarkRow[];
-  readonly windows: number;
-  readonly shortened: boolean;
-}
-
-export interface MarkRow {
-  readonly start: number;
-  readonly end: number;
-  readonly key: string;
-  readonly letter: string;
-}
-
-export interface PassagesView {
-  readonly title: string;
-  /** What is counted: windows, or places of words that were searched for or are no chosen concept. */
-  readonly unit: 'window' | 'place';
-  /** Why the search can't be done. */
-  readonly fault?: string;
-  readonly windows: number;
-  /** Mentions of what is asked for in the sources asked of. */
-  readonly mentions: number;
-  readonly total: number;
-  readonly sources: number;
-  readonly perSource: readonly number[];
-  readonly rows: readonly PassageRow[];
-}
-
-export interface SourceView {
-  /** The original, or the part of a long one around the place asked for. */
-  readonly text: string;
-  /** Character of the original at which `text` begins. */
-  readonly start: number;
-  /** Characters of the whole original. */
-  readonly total: number;
-  readonly marks: readonly MarkRow[];
-}
-
-/** A line of a concordance: a mention with what stands left and right of it, in the original words. */
-export interface ConcordanceLine {
-  readonly sourceId: string;
-  readonly start: number;
-  readonly end: number;
-  readonly left: string;
-  readonly hit: string;
-  readonly right: string;
-}
-
-export interface ConcordanceView {
-  readonly title: string;
-  readonly total: number;
-  readonly lines: readonly ConcordanceLine[];
-  /** Lines of each group, where the question names an attribute. */
-  readonly fault?: string;
-}
-
-/** Where concepts occur: one row each, from the first word of the collection to the last. */
-export interface DispersionView {
-  readonly rows: readonly {
-    readonly title: string;
-    readonly letter: string;
-    readonly total: number;
-    /** Share of the collection's words before each mention, and the place to read it. */
-    readonly places: readonly { readonly at: number; readonly sourceId: string; readonly start: number }[];
-    /** Mentions of each source worked with. */
-    readonly perSource: readonly number[];
-  }[];
-  /** Where each source begins, as a share of the collection's words. */
-  readonly sourceStarts: readonly number[];
-}
-
-export interface BranchesView extends Branches {
-  readonly title: string;
 }
 
 /** The live figures of the trail. */
