@@ -2,7 +2,7 @@ import { finish } from '../core/src/numeric/stepwise.ts';
 import { Engine } from '../core/src/study/engine.ts';
 import type { StageName } from '../core/src/study/stages.ts';
 import { makeView } from '../core/src/study/views.ts';
-import { englishLexicon, englishTagger, exampleStudy } from '../core/test/examples.ts';
+import { englishLexicon, englishTagger, englishTags, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection } from './collection.ts';
 
 /** What stands before the list of candidates, in order; parts of speech are said apart. */
@@ -37,7 +37,7 @@ export function benchCandidates(words: number, repeats: number): void {
   const note = (what: string, time: number): void => void times.set(what, [...(times.get(what) ?? []), time]);
   let candidates = 0;
   for (let run = 0; run < repeats; run++) {
-    const engine = new Engine({ original: study.original, lexicon: englishLexicon, tagger: englishTagger });
+    const engine = new Engine({ original: study.original, lexicon: englishLexicon, tags: englishTags() });
     let all = 0;
     let parts = 0;
     for (const stage of STAGES) {
@@ -65,6 +65,7 @@ export function benchCandidates(words: number, repeats: number): void {
     note('**without parts of speech**', all - parts + rows);
     note('**with them**', all + rows);
   }
+  for (const [what, time] of laterParts(texts, repeats)) note(what, time);
   console.log(
     `\n## Candidates, cold, ${words.toLocaleString('en-GB')} words: ${candidates.toLocaleString('en-GB')} candidates (medians of ${repeats})\n`,
   );
@@ -76,4 +77,32 @@ export function benchCandidates(words: number, repeats: number): void {
   console.log(
     `\nmemory ${Math.round(rss / 2 ** 20)} MB now, ${Math.round(peak)} MB at most (of this process, with the texts)`,
   );
+}
+
+/** Times parts of speech where most sentences were tagged before: in a reopened study, and when a source comes in. */
+function* laterParts(texts: readonly string[], repeats: number): Generator<[what: string, time: number]> {
+  const sources = texts.map((text, i) => ({ name: `${i}.txt`, text }));
+  const found = englishTags();
+  const whole = exampleStudy(sources, found);
+  whole.compute('parts');
+  const rows = found.takeFresh();
+  for (let run = 0; run < repeats; run++) {
+    const tags = englishTags();
+    tags.give(rows.map(([textHash, each]) => [textHash, new Map(each)]));
+    const reopened = exampleStudy(sources, tags);
+    reopened.compute('tokens');
+    reopened.compute('languages');
+    yield ['parts of speech in a reopened study', timeOf(() => reopened.compute('parts'))];
+    const text = `${texts[run]} A school run is a zorgle${run} in the light of the fare.`;
+    reopened.decide({ kind: 'addSources', sources: [reopened.bring(`more ${run}.txt`, text)] });
+    reopened.compute('tokens');
+    reopened.compute('languages');
+    yield ['parts of speech when one more source comes in', timeOf(() => reopened.compute('parts'))];
+  }
+}
+
+function timeOf(work: () => unknown): number {
+  const started = performance.now();
+  work();
+  return performance.now() - started;
 }

@@ -28,7 +28,7 @@ import { attributeNames, groupsOf, type StudyState } from '@green-thicket/core/s
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import { parseLexicon } from '@green-thicket/core/text/lexicon';
-import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
+import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { collect } from './collect.ts';
@@ -148,11 +148,11 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const input: StudyInput = { state, register: study.register };
 
   let lexicon: Lexicon | undefined;
-  let tagger: Tagger | undefined;
+  const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(readLexiconText()));
   const resources: Resources = {
     original: originalsOf(state, study.originals),
-    lexicon: () => (lexicon ??= parseLexicon(readLexiconText())),
-    tagger: () => (tagger ??= createTagger()),
+    lexicon: lexiconOnce,
+    tags: new SentenceTags(lexiconOnce, createTagger),
   };
   const engine = new Engine(resources, () => performance.now());
   const run = <T>(what: string, work: Stepwise<T>): T => {

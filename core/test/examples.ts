@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { hashText } from '../src/numeric/hash.ts';
 import { finish } from '../src/numeric/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/study/engine.ts';
@@ -6,11 +7,11 @@ import { makeSource, textOf } from '../src/study/intake.ts';
 import type { StageName, StageResults, StudyInput } from '../src/study/stages.ts';
 import { makeView } from '../src/study/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../src/study/view-types.ts';
-import { EMPTY_STUDY, type StudyState } from '../src/study/study.ts';
+import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
-import type { Tagger } from '../src/text/parts-of-speech.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
+import { SentenceTags, type TaggedSource, type Tagger } from '../src/text/sentence-tags.ts';
 import { createTagger } from '../src/text/tagger.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
@@ -24,6 +25,13 @@ export function englishLexicon(): Lexicon {
 export function englishTagger(): Tagger {
   return (tagger ??= createTagger());
 }
+
+/** Tags of which none are found yet. */
+export const englishTags = (): SentenceTags => new SentenceTags(englishLexicon, englishTagger);
+
+/** Texts as sources whose sentences may be tagged. */
+export const taggedSources = (texts: readonly string[]): TaggedSource[] =>
+  texts.map((original) => ({ textHash: hashText(original), original }));
 
 /** Only what a study can hardly do without: Bus and bus are one word. */
 export const ONLY_CASE: readonly CleaningStep[] = [{ id: 'case', on: true, kind: 'case' }];
@@ -42,30 +50,35 @@ export interface ExampleStudy {
   input: () => StudyInput;
   engine: Engine;
   original: (id: string) => string;
+  /** Makes a source whose text the study can get at, to be added by a decision. */
+  bring: (name: string, text: string, attributes?: Record<string, string>) => StudySource;
   compute: <S extends StageName>(stage: S) => StageResults[S];
   decide: (decision: Decision) => void;
 }
 
 export function exampleStudy(
   texts: readonly { name: string; text: string; attributes?: Record<string, string> }[],
+  tags = englishTags(),
 ): ExampleStudy {
   const originals = new Map<string, string>();
-  const sources = texts.map(({ name, text, attributes }) => {
+  const bring: ExampleStudy['bring'] = (name, text, attributes) => {
     const source = makeSource(name, text, attributes);
     originals.set(source.id, text);
     return source;
-  });
+  };
+  const sources = texts.map(({ name, text, attributes }) => bring(name, text, attributes));
   const whole = (id: string): string => originals.get(id) ?? '';
   const original = (id: string): string => {
     const source = study.state.sources.find((each) => each.id === id);
     return source ? textOf(source, whole) : whole(id);
   };
-  const engine = new Engine({ original, lexicon: englishLexicon, tagger: englishTagger });
+  const engine = new Engine({ original, lexicon: englishLexicon, tags });
   const study: ExampleStudy = {
     state: decide(EMPTY_STUDY, { kind: 'addSources', sources }),
     input: () => ({ state: study.state, register: [] }),
     engine,
     original,
+    bring,
     compute: (stage) => finish(engine.compute(stage, study.input())),
     decide: (decision) => {
       study.state = decide(study.state, decision);

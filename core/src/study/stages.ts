@@ -19,14 +19,9 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Lexicon } from '../text/lexicon.ts';
 import { type LanguageCode } from '../text/language-names.ts';
 import { languagesOf, type SourceLanguages } from '../text/languages.ts';
-import {
-  correctedParts,
-  partsOfTypes,
-  unknownParts,
-  type PartsOfTypes,
-  type Tagger,
-} from '../text/parts-of-speech.ts';
+import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import type { SourceText } from '../text/reading-part.ts';
+import type { SentenceTags } from '../text/sentence-tags.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
@@ -54,7 +49,8 @@ export interface StudyInput {
 export interface Resources {
   readonly original: (sourceId: string) => string;
   readonly lexicon: () => Lexicon;
-  readonly tagger: () => Tagger;
+  /** What was tagged so far, and whatever is asked for. */
+  readonly tags: SentenceTags;
 }
 
 /** What each stage makes. */
@@ -171,7 +167,11 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     run: (take, study, resources) => {
       const tokens = take('tokens');
       if (languageOf(study.state, take('languages')) !== 'en') return atOnce(() => unknownParts(tokens));
-      return partsOfTypes(tokens, originalsOf(study, resources), resources.lexicon(), resources.tagger());
+      const sources = workingSources(study.state).map(({ id, textHash }) => ({
+        textHash,
+        original: resources.original(id),
+      }));
+      return partsOfTypes(tokens, sources, resources.lexicon(), resources.tags);
     },
   },
   wordParts: {

@@ -112,3 +112,28 @@ export function lemmaOf(lexicon: Lexicon, form: string, part: number): string | 
   }
   return best;
 }
+
+/** A lexicon decides alone when one part of speech was met this many times as often as all others together. */
+const CLEAR_MAJORITY = 12;
+/** … and at least this often. */
+const ENOUGH_MET = 12;
+
+/** What the lexicon says of a form: its part of speech, or −1 where only the sentence can tell. */
+export function partFromLexicon(lexicon: Lexicon, form: string): number {
+  const met = [0, 0, 0, 0];
+  let known = 0;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    const lemma = lemmaOf(lexicon, form, part);
+    const count = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
+    if (count < 0) continue;
+    known |= 1 << part;
+    met[part] = count;
+  }
+  if (known === 0) return -1;
+  for (let part = NOUN; part <= OTHER_PART; part++) {
+    if (known === 1 << part) return part;
+    const others = met[0] + met[1] + met[2] + met[3] - met[part];
+    if (met[part] >= ENOUGH_MET && met[part] > CLEAR_MAJORITY * others) return part;
+  }
+  return -1;
+}

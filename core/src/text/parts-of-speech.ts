@@ -1,44 +1,25 @@
 import type { Stepwise } from '../numeric/stepwise.ts';
-import { ADJECTIVE, lemmaOf, NOUN, OTHER_PART, PARTS_OF_SPEECH, VERB, type Lexicon } from './lexicon.ts';
+import {
+  ADJECTIVE,
+  lemmaOf,
+  NOUN,
+  OTHER_PART,
+  PARTS_OF_SPEECH,
+  partFromLexicon,
+  type Lexicon,
+} from './lexicon.ts';
 import { WORD } from './scan.ts';
+import type { SentenceTags, TaggedSource } from './sentence-tags.ts';
 import type { Tokens } from './tokens.ts';
 
-/** Tags running English text: returns each word, small letters, with its Universal part of speech. */
-export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };
-
-/** A lexicon decides alone when one part of speech was met this many times as often as all others together. */
-const CLEAR_MAJORITY = 12;
-/** … and at least this often. */
-const ENOUGH_MET = 12;
 /** How many times a word whose part is open is looked at in its sentence. */
 const LOOKS = 5;
 /** A sentence longer than this is not tagged: it is a table or a list, and costs as much as many others. */
 const LONGEST_SENTENCE = 80;
 /** … or in characters: one endless run of letters is no word. */
 const LONGEST_IN_CHARACTERS = 1000;
-const SENTENCES_A_STEP = 120;
-
-const PART_OF_TAG: Record<string, number> = { NOUN, PROPN: NOUN, VERB, ADJ: ADJECTIVE };
-
-/** What the lexicon says of a form: its part of speech, or −1 where only the sentence can tell. */
-export function partFromLexicon(lexicon: Lexicon, form: string): number {
-  const met = [0, 0, 0, 0];
-  let known = 0;
-  for (let part = NOUN; part <= OTHER_PART; part++) {
-    const lemma = lemmaOf(lexicon, form, part);
-    const count = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
-    if (count < 0) continue;
-    known |= 1 << part;
-    met[part] = count;
-  }
-  if (known === 0) return -1;
-  for (let part = NOUN; part <= OTHER_PART; part++) {
-    if (known === 1 << part) return part;
-    const others = met[0] + met[1] + met[2] + met[3] - met[part];
-    if (met[part] >= ENOUGH_MET && met[part] > CLEAR_MAJORITY * others) return part;
-  }
-  return -1;
-}
+/** How many sentences are tagged before others may have a turn. */
+const SENTENCES_A_STEP = 20;
 
 /** Parts of speech by type. */
 export interface PartsOfTypes {
@@ -93,13 +74,16 @@ const NOW_AND_THEN = 0.05;
 
 /**
  * The part of speech of every type (index into `PARTS_OF_SPEECH`). Types the lexicon leaves open are decided by the
- * majority of a few sentences in which they stand, so the cost grows with the vocabulary and not with the text.
+ * majority of a few sentences in which they stand, so the cost grows with the vocabulary and not with the text; a
+ * sentence that was tagged before is not tagged again.
+ *
+ * @param sources in the order of the tokens
  */
 export function* partsOfTypes(
   tokens: Tokens,
-  originals: readonly string[],
+  sources: readonly TaggedSource[],
   lexicon: Lexicon,
-  tagger: Tagger,
+  tags: SentenceTags,
 ): Stepwise<PartsOfTypes> {
   const parts = new Uint8Array(tokens.forms.length).fill(OTHER_PART);
   const wanted = new Int8Array(tokens.forms.length);
@@ -117,15 +101,11 @@ export function* partsOfTypes(
     idOf.set(form, type);
   }
   const votes = new Int16Array(parts.length * 4);
-  let batch: string[] = [];
-  const count = (): void => {
-    const { words, tags } = tagger(batch.join('\n'));
-    for (let i = 0; i < words.length; i++) {
-      const type = idOf.get(words[i]);
-      if (type !== undefined) votes[type * 4 + (PART_OF_TAG[tags[i]] ?? OTHER_PART)]++;
-    }
-    batch = [];
+  const vote = (word: string, part: number): void => {
+    const type = idOf.get(word);
+    if (type !== undefined) votes[type * 4 + part]++;
   };
+  let tagged = 0;
   const sentences = tokens.sentenceFirst.length - 1;
   for (let s = 0; s < sentences; s++) {
     const first = tokens.sentenceFirst[s];
@@ -136,13 +116,14 @@ export function* partsOfTypes(
     for (let t = first; t < last && !useful; t++) useful = wanted[tokens.type[t]] > 0;
     if (!useful) continue;
     for (let t = first; t < last; t++) if (wanted[tokens.type[t]] > 0) wanted[tokens.type[t]]--;
-    batch.push(originals[tokens.sentenceSource[s]].slice(tokens.sentenceStart[s], tokens.sentenceEnd[s]));
-    if (batch.length >= SENTENCES_A_STEP) {
-      count();
+    const source = sources[tokens.sentenceSource[s]];
+    if (!tags.has(source.textHash, tokens.sentenceStart[s])) tagged++;
+    tags.visit(source, tokens.sentenceStart[s], tokens.sentenceEnd[s], vote);
+    if (tagged >= SENTENCES_A_STEP) {
+      tagged = 0;
       yield s / sentences;
     }
   }
-  count();
   for (const type of idOf.values()) {
     let best = -1;
     for (let part = 0; part < 4; part++) {

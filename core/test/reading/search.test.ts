@@ -9,12 +9,12 @@ import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
 import { unknownParts } from '../../src/text/parts-of-speech.ts';
 import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { sentenceOfTokens, type Tokens } from '../../src/text/tokens.ts';
-import { asking, englishLexicon, englishTagger, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishTags, exampleStudy, taggedSources, tokensOf } from '../examples.ts';
 
 /** The words of each hit, and the tokens, of a search in some texts. */
 function search(typed: string, ...texts: string[]): string[] {
   const tokens = tokensOf(...texts);
-  const parts = finish(partsOfTypes(tokens, texts, englishLexicon(), englishTagger()));
+  const parts = finish(partsOfTypes(tokens, taggedSources(texts), englishLexicon(), englishTags()));
   const terms = readTerms(tokens, parts, englishLexicon, 'lemma', 'en');
   const hits = findHits(readQuery(typed), tokens, terms, sentenceOfTokens(tokens), englishLexicon());
   return wordsOfHits(tokens, hits);

@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import { Interner } from '../../src/text/interner.ts';
 import { findBoundaries, findTurnLabels } from '../../src/text/boundaries.ts';
 import { wordsOf } from '../../src/text/scan.ts';
-import { lemmaOf, NOUN, VERB, ADJECTIVE } from '../../src/text/lexicon.ts';
+import { lemmaOf, NOUN, VERB, ADJECTIVE, partFromLexicon } from '../../src/text/lexicon.ts';
 import { lemmaInStudy } from '../../src/text/lemmas.ts';
-import { partFromLexicon, partsOfTypes } from '../../src/text/parts-of-speech.ts';
+import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { finish } from '../../src/numeric/stepwise.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { readTokens } from '../../src/text/tokens.ts';
-import { englishLexicon, englishTagger, ONLY_CASE, textsOf, tokensOf } from '../examples.ts';
+import { englishLexicon, englishTags, ONLY_CASE, taggedSources, textsOf, tokensOf } from '../examples.ts';
 
 const sentences = (text: string): string[] => {
   const { start, end } = findBoundaries(text);
@@ -164,7 +164,7 @@ describe('lemmas and parts of speech', () => {
   it('agree with the sentence where the lexicon is open', () => {
     const text = 'The fare is high. A fare costs two pounds. We wait here. They wait there. I wait now.';
     const tokens = tokensOf(text);
-    const parts = finish(partsOfTypes(tokens, [text], lexicon, englishTagger()));
+    const parts = finish(partsOfTypes(tokens, taggedSources([text]), lexicon, englishTags()));
     const partOf = (form: string): number => parts.part[tokens.forms.indexOf(form)];
     expect(partOf('fare')).to.equal(NOUN);
     expect(partOf('wait')).to.equal(VERB);

@@ -6,12 +6,12 @@ import { Engine } from '@green-thicket/core/study/engine';
 import { makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
-import type { Tagger } from '@green-thicket/core/text/parts-of-speech';
+import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
 import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { database } from '../store/database.ts';
-import { bringParts, keepParts } from './kept-parts.ts';
+import { bringTags, keepTags } from './kept-tags.ts';
 import { fileReading } from './file-reading.ts';
 import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
 
@@ -34,20 +34,30 @@ const originalAmong = (sources: ReadonlyMap<string, StudySource>, id: string): s
 };
 const original = (id: string): string => originalAmong(texts, id);
 const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(lexiconText));
-let engine: Engine | undefined;
-let engineStudy: string | undefined;
+/** The engine of the study that is open, with the parts of speech found in it. */
+interface OpenEngine {
+  readonly engine: Engine;
+  readonly tags: SentenceTags;
+}
+let open: Promise<OpenEngine> | undefined;
+let openStudy: string | undefined;
 
-function engineFor(studyId: string): Engine {
-  if (!engine || engineStudy !== studyId) {
+function engineFor(studyId: string): Promise<OpenEngine> {
+  if (!open || openStudy !== studyId) {
     originals.clear();
-    engineStudy = studyId;
-    engine = new Engine({
-      original,
-      lexicon: lexiconOnce,
-      tagger: () => (tagger ??= createTagger()),
+    openStudy = studyId;
+    open = openEngine(studyId).catch((error: unknown) => {
+      openStudy = undefined;
+      throw error;
     });
   }
-  return engine;
+  return open;
+}
+
+async function openEngine(studyId: string): Promise<OpenEngine> {
+  const tags = new SentenceTags(lexiconOnce, () => (tagger ??= createTagger()));
+  await bringTags(tags, studyId);
+  return { tags, engine: new Engine({ original, lexicon: lexiconOnce, tags }) };
 }
 
 /** Brings in the originals of a study's sources that are not here yet. */
@@ -101,7 +111,7 @@ async function answer<V extends ViewName>(
 ): Promise<ViewAnswers[V]> {
   await breathe();
   if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
-  const own = engineFor(studyId);
+  const { engine, tags } = await engineFor(studyId);
   const { state } = input;
   await bringOriginals(
     studyId,
@@ -111,16 +121,15 @@ async function answer<V extends ViewName>(
   // What runs beside another request leaves that one's texts alone; the engine asks for none of its own.
   if (!APART.has(view)) texts = ownTexts;
   const context = {
-    engine: own,
+    engine,
     study: input,
     original: (id: string) => originalAmong(ownTexts, id),
     lexicon: lexiconOnce,
   };
   if (APART.has(view)) return drive(makeView(view, question, context), request, onProgress);
-  await bringParts(own, studyId, input);
   const made = await drive(makeView(view, question, context), request, onProgress);
   // Not waited for: the answer does not hang on it.
-  void keepParts(own, studyId, input);
+  void keepTags(tags, studyId);
   return made;
 }
 
@@ -135,7 +144,7 @@ const api: EngineWorker = {
     // The one used last is let go of last, as on the other side.
     known.delete(request.study);
     known.set(request.study, input);
-    if (APART.has(request.view) && request.studyId === engineStudy) {
+    if (APART.has(request.view) && request.studyId === openStudy) {
       return answer(request, input, onProgress).finally(() => cancelled.delete(request.request));
     }
     const result = queue.then(() => answer(request, input, onProgress));

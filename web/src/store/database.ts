@@ -64,6 +64,10 @@ class ThicketDatabase extends Dexie {
     this.version(4)
       .stores({ results: '[studyId+stage], studyId' })
       .upgrade((upgrade) => liftAll(upgrade, 2));
+    // Parts of speech are kept by source and no longer by study; those kept before are of no more use.
+    this.version(5)
+      .stores({})
+      .upgrade((upgrade) => upgrade.table('results').clear());
   }
 }
 

@@ -1,0 +1,37 @@
+import type { SentenceTags, SourceTags } from '@green-thicket/core/text/sentence-tags';
+import { database, type ResultRow } from '../store/database.ts';
+
+/** Changed whenever sentences are tagged in another way, so that what was found before is not taken for the same. */
+const WAY = '1';
+const STAGE = 'tags of ';
+
+/** The tags a row holds, with the text they are of; undefined where it holds none that can be used. */
+function tagsIn({ stage, hash, result }: ResultRow): [textHash: string, SourceTags] | undefined {
+  if (!stage.startsWith(STAGE) || hash !== WAY || !(result instanceof Map)) return undefined;
+  const tags: SourceTags = new Map<number, string>();
+  for (const [start, found] of result as Map<unknown, unknown>) {
+    if (typeof start !== 'number' || typeof found !== 'string') return undefined;
+    tags.set(start, found);
+  }
+  return [stage.slice(STAGE.length), tags];
+}
+
+/** Brings in the parts of speech that were found in a study's sources before: the slow part of opening it. */
+export async function bringTags(tags: SentenceTags, studyId: string): Promise<void> {
+  const rows = await database.results.where('studyId').equals(studyId).toArray();
+  tags.give(rows.map(tagsIn).filter((each) => each !== undefined));
+}
+
+/** Keeps, source by source, the parts of speech found since. Where there is no room they are found again. */
+export async function keepTags(tags: SentenceTags, studyId: string): Promise<void> {
+  const rows = tags
+    .takeFresh()
+    .map(([textHash, result]): ResultRow => ({ studyId, stage: `${STAGE}${textHash}`, hash: WAY, result }));
+  if (rows.length === 0) return;
+  try {
+    await database.results.bulkPut(rows);
+  } catch (error) {
+    // As on a full disk: nothing is lost but time.
+    console.warn('Parts of speech were not kept', error);
+  }
+}
