@@ -118,22 +118,40 @@ const CLEAR_MAJORITY = 12;
 /** … and at least this often. */
 const ENOUGH_MET = 12;
 
-/** What the lexicon says of a form: its part of speech, or −1 where only the sentence can tell. */
-export function partFromLexicon(lexicon: Lexicon, form: string): number {
-  const met = [0, 0, 0, 0];
-  let known = 0;
+/** How often a form was met as each part of speech, by its lemma as that part; −1 where it is none. */
+export function sensesOfForm(lexicon: Lexicon, form: string): Senses {
+  const met: [number, number, number, number] = [-1, -1, -1, -1];
   for (let part = NOUN; part <= OTHER_PART; part++) {
     const lemma = lemmaOf(lexicon, form, part);
-    const count = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
-    if (count < 0) continue;
-    known |= 1 << part;
-    met[part] = count;
+    if (lemma !== undefined) met[part] = lexicon.senses.get(lemma)?.[part] ?? -1;
   }
-  if (known === 0) return -1;
+  return met;
+}
+
+/** How often a form with these senses was met in all. */
+const usesIn = (senses: Senses): number => senses.reduce((sum, met) => sum + Math.max(0, met), 0);
+
+/** The part of speech a form with these senses has, or −1 where only the sentence can tell. */
+export function clearPart(senses: Senses): number {
+  const uses = usesIn(senses);
   for (let part = NOUN; part <= OTHER_PART; part++) {
-    if (known === 1 << part) return part;
-    const others = met[0] + met[1] + met[2] + met[3] - met[part];
-    if (met[part] >= ENOUGH_MET && met[part] > CLEAR_MAJORITY * others) return part;
+    const met = senses[part];
+    if (met < 0) continue;
+    if (senses.every((other, each) => each === part || other < 0)) return part;
+    if (met >= ENOUGH_MET && met > CLEAR_MAJORITY * (uses - met)) return part;
   }
   return -1;
+}
+
+/** The part a form was met as most, where no sentence can be asked; an unknown word is taken for a noun. */
+export function likeliestPart(senses: Senses): number {
+  let best = NOUN;
+  for (let part = NOUN; part <= OTHER_PART; part++) if (senses[part] > senses[best]) best = part;
+  return best;
+}
+
+/** The share of a form's uses in the lexicon's texts that had this part of speech. */
+export function shareAs(senses: Senses, part: number): number {
+  const uses = usesIn(senses);
+  return uses === 0 ? 0 : Math.max(0, senses[part]) / uses;
 }

@@ -1,11 +1,13 @@
 import type { Stepwise } from '../numeric/stepwise.ts';
 import {
   ADJECTIVE,
-  lemmaOf,
+  clearPart,
+  likeliestPart,
   NOUN,
   OTHER_PART,
   PARTS_OF_SPEECH,
-  partFromLexicon,
+  sensesOfForm,
+  shareAs,
   type Lexicon,
 } from './lexicon.ts';
 import { WORD } from './scan.ts';
@@ -86,17 +88,19 @@ export function* partsOfTypes(
   tags: SentenceTags,
 ): Stepwise<PartsOfTypes> {
   const parts = new Uint8Array(tokens.forms.length).fill(OTHER_PART);
-  const wanted = new Int8Array(tokens.forms.length);
+  const nounAtTimes = new Uint8Array(parts.length);
+  const adjectiveAtTimes = new Uint8Array(parts.length);
+  const wanted = new Int8Array(parts.length);
   const idOf = new Map<string, number>();
   for (let type = 0; type < parts.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
     const form = bareForm(tokens.forms[type]);
-    const part = partFromLexicon(lexicon, form);
-    if (part >= 0) {
-      parts[type] = part;
-      continue;
-    }
-    parts[type] = likeliestPart(lexicon, form);
+    const senses = sensesOfForm(lexicon, form);
+    if (shareAs(senses, NOUN) >= NOW_AND_THEN) nounAtTimes[type] = 1;
+    if (shareAs(senses, ADJECTIVE) >= NOW_AND_THEN) adjectiveAtTimes[type] = 1;
+    const part = clearPart(senses);
+    parts[type] = part < 0 ? likeliestPart(senses) : part;
+    if (part >= 0) continue;
     wanted[type] = LOOKS;
     idOf.set(form, type);
   }
@@ -131,45 +135,12 @@ export function* partsOfTypes(
     }
     if (best >= 0) parts[type] = best;
   }
-  const nounAtTimes = new Uint8Array(parts.length);
-  const adjectiveAtTimes = new Uint8Array(parts.length);
   for (let type = 0; type < parts.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
-    const form = bareForm(tokens.forms[type]);
-    if (parts[type] === NOUN || shareInLexicon(lexicon, form, NOUN) >= NOW_AND_THEN) nounAtTimes[type] = 1;
-    if (parts[type] === ADJECTIVE || shareInLexicon(lexicon, form, ADJECTIVE) >= NOW_AND_THEN) {
-      adjectiveAtTimes[type] = 1;
-    }
+    if (parts[type] === NOUN) nounAtTimes[type] = 1;
+    if (parts[type] === ADJECTIVE) adjectiveAtTimes[type] = 1;
   }
   return { part: parts, nounAtTimes, adjectiveAtTimes };
-}
-
-/** The share of a form's uses in the lexicon's texts that had this part of speech. */
-function shareInLexicon(lexicon: Lexicon, form: string, asked: number): number {
-  let all = 0;
-  let met = 0;
-  for (let part = NOUN; part <= OTHER_PART; part++) {
-    const lemma = lemmaOf(lexicon, form, part);
-    const count = lemma === undefined ? 0 : Math.max(0, lexicon.senses.get(lemma)?.[part] ?? 0);
-    all += count;
-    if (part === asked) met = count;
-  }
-  return all === 0 ? 0 : met / all;
-}
-
-/** The part a form was met as most, where no sentence can be asked; an unknown word is taken for a noun. */
-function likeliestPart(lexicon: Lexicon, form: string): number {
-  let best = NOUN;
-  let most = -1;
-  for (let part = NOUN; part <= OTHER_PART; part++) {
-    const lemma = lemmaOf(lexicon, form, part);
-    const met = lemma === undefined ? -1 : (lexicon.senses.get(lemma)?.[part] ?? -1);
-    if (met > most) {
-      most = met;
-      best = part;
-    }
-  }
-  return best;
 }
 
 /** A form in small letters without a possessive ending, as the lexicon has it. */

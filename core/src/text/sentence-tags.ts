@@ -1,4 +1,4 @@
-import { ADJECTIVE, NOUN, OTHER_PART, partFromLexicon, VERB, type Lexicon } from './lexicon.ts';
+import { ADJECTIVE, NOUN, OTHER_PART, clearPart, sensesOfForm, VERB, type Lexicon } from './lexicon.ts';
 
 /** Tags running English text: returns each word, small letters, with its Universal part of speech. */
 export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };
@@ -90,7 +90,7 @@ export class SentenceTags {
   #open(word: string): boolean {
     let open = this.#isOpen.get(word);
     if (open === undefined) {
-      open = /\p{L}/u.test(word) && !/\s/u.test(word) && partFromLexicon(this.#lexicon(), word) < 0;
+      open = /\p{L}/u.test(word) && !/\s/u.test(word) && clearPart(sensesOfForm(this.#lexicon(), word)) < 0;
       this.#isOpen.set(word, open);
     }
     return open;

@@ -3,7 +3,17 @@ import fc from 'fast-check';
 import { Interner } from '../../src/text/interner.ts';
 import { findBoundaries, findTurnLabels } from '../../src/text/boundaries.ts';
 import { wordsOf } from '../../src/text/scan.ts';
-import { lemmaOf, NOUN, VERB, ADJECTIVE, partFromLexicon } from '../../src/text/lexicon.ts';
+import {
+  lemmaOf,
+  NOUN,
+  VERB,
+  ADJECTIVE,
+  clearPart,
+  likeliestPart,
+  sensesOfForm,
+  shareAs,
+  type Senses,
+} from '../../src/text/lexicon.ts';
 import { lemmaInStudy } from '../../src/text/lemmas.ts';
 import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { finish } from '../../src/numeric/stepwise.ts';
@@ -157,8 +167,24 @@ describe('lemmas and parts of speech', () => {
   });
 
   it('come from the lexicon where it is clear and are left open where it is not', () => {
-    expect(partFromLexicon(lexicon, 'driver')).to.equal(NOUN);
-    expect(partFromLexicon(lexicon, 'fare')).to.equal(-1);
+    expect(clearPart(sensesOfForm(lexicon, 'driver'))).to.equal(NOUN);
+    expect(clearPart(sensesOfForm(lexicon, 'fare'))).to.equal(-1);
+  });
+
+  it('are counted by what a form was met as', () => {
+    // Senses: noun, verb, adjective, other; −1 where the word is none.
+    const none: Senses = [-1, -1, -1, -1];
+    expect(clearPart(none)).to.equal(-1);
+    expect(likeliestPart(none)).to.equal(NOUN);
+    expect(shareAs(none, NOUN)).to.equal(0);
+    expect(clearPart([-1, 0, -1, -1])).to.equal(VERB);
+    expect(clearPart([0, -1, 0, -1])).to.equal(-1);
+    expect(clearPart([25, 2, -1, -1])).to.equal(NOUN);
+    expect(clearPart([24, 2, -1, -1])).to.equal(-1);
+    expect(clearPart([11, 0, -1, -1])).to.equal(-1);
+    expect(likeliestPart([3, 5, 2, -1])).to.equal(VERB);
+    expect(shareAs([3, 5, 2, -1], ADJECTIVE)).to.equal(0.2);
+    expect(shareAs([-1, 5, -1, -1], NOUN)).to.equal(0);
   });
 
   it('agree with the sentence where the lexicon is open', () => {
