@@ -3,7 +3,7 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
-import { pullOfCandidates } from './pull.ts';
+import { companyOfCandidates, pullOfCandidates } from './pull.ts';
 import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { findPhrases, type PhraseSettings } from './phrases.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
@@ -52,6 +52,7 @@ export function* findCandidates(
   terms: Terms,
   parts: PartsOfTypes,
   names: Names,
+  blocks: Int32Array,
   stopWords: StopWords,
   settings: CandidateSettings,
 ): Stepwise<Candidates> {
@@ -116,12 +117,14 @@ export function* findCandidates(
           : (partOf.get(labels[id]) ?? PARTS_OF_SPEECH[NOUN]);
   const figures = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length);
   yield 0.7;
+  const mentionsOf = Int32Array.from(order, (id) => mentions[id]);
+  const company = companyOfCandidates(blocks, found.occurrence, found.occurrenceFirst, mentionsOf);
   return {
     keys: order.map((id) => labels[id]),
     part: order.map(partOfId),
-    mentions: Int32Array.from(order, (id) => mentions[id]),
+    mentions: mentionsOf,
     ...figures,
-    pull: pullOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length),
+    pull: pullOfCandidates(company, order.length),
     variants,
     shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,

@@ -169,15 +169,15 @@ export function suggestByCompany(
   let all = 0;
   for (let c = 0; c < count; c++) {
     for (let r = 0; r < references; r++) {
-      columns[r] += shared[c * references + r];
-      rows[c] += shared[c * references + r];
+      columns[r] += shared[r * judged + c];
+      rows[c] += shared[r * judged + c];
     }
     all += rows[c];
   }
   const length = new Float64Array(count);
   for (let c = 0; c < count; c++) {
     for (let r = 0; r < references; r++) {
-      const both = shared[c * references + r];
+      const both = shared[r * judged + c];
       if (both === 0) continue;
       const information = Math.max(0, Math.log((both * all) / (rows[c] * columns[r])));
       weight[c * references + r] = information;

@@ -1,5 +1,6 @@
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
+import { companyBlocks } from '../concepts/pull.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
 import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
@@ -63,6 +64,8 @@ export interface StageResults {
   wordParts: PartsOfTypes;
   names: Names;
   terms: Terms;
+  /** First token of each block of sentences by which the company of words is judged. */
+  blocks: Int32Array;
   candidates: Candidates;
   concepts: Concepts;
   windows: Windows;
@@ -209,8 +212,13 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         ),
       ),
   },
+  blocks: {
+    inputs: ['tokens'],
+    own: () => null,
+    run: (take) => atOnce(() => companyBlocks(take('tokens'))),
+  },
   candidates: {
-    inputs: ['tokens', 'wordParts', 'terms', 'names', 'languages'],
+    inputs: ['tokens', 'wordParts', 'terms', 'names', 'languages', 'blocks'],
     own: ({ state }) => {
       const { nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi } =
         state.settings.concepts;
@@ -227,6 +235,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         take('terms'),
         take('wordParts'),
         take('names'),
+        take('blocks'),
         stopWordsOf(state, take('languages')),
         {
           parts: {

@@ -173,12 +173,12 @@ const MAKERS: ViewMakers<ViewName> = {
     const languages = yield* engine.compute('languages', study);
     const known = languageOf(study.state, languages) === 'en' ? lexicon().senses : undefined;
     const candidates = yield* engine.compute('candidates', study);
-    const tokens = yield* engine.compute('tokens', study);
-    const { keys, occurrence, occurrenceFirst } = candidates;
+    const blocks = yield* engine.compute('blocks', study);
+    const { occurrence, occurrenceFirst, mentions } = candidates;
     const pairs = new Set(refused);
     const spelt = suggestMerges(candidates, pairs, (key) => known?.has(key) ?? false);
     yield 0.5;
-    const company = companyOfCandidates(tokens, occurrence, occurrenceFirst, keys.length);
+    const company = companyOfCandidates(blocks, occurrence, occurrenceFirst, mentions);
     const named = new Set(spelt.map(({ into, key }) => `${into}\t${key}`));
     const alike = suggestByCompany(candidates, company, pairs).filter(
       ({ into, key }) => !named.has(`${into}\t${key}`),

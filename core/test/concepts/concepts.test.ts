@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { spreadOfCandidates, type Candidates } from '../../src/concepts/candidates.ts';
-import { pullOfCandidates } from '../../src/concepts/pull.ts';
+import { companyBlocks, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
 import { selectConcepts } from '../../src/concepts/selection.ts';
 import { ENGLISH_STOP_WORDS, stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
@@ -57,7 +57,15 @@ describe('pull', () => {
         first.push(t);
       }
     });
-    const pull = pullOfCandidates(tokens, Int32Array.from(occurrence), Int32Array.from(first), names.length);
+    const mentions = Int32Array.from(order, (i) => counts[i]);
+    const blocks = companyBlocks(tokens);
+    const company = companyOfCandidates(
+      blocks,
+      Int32Array.from(occurrence),
+      Int32Array.from(first),
+      mentions,
+    );
+    const pull = pullOfCandidates(company, names.length);
     const filler = pull[order.indexOf(names.indexOf('filler'))];
     const keys = groups.flat().map((name) => pull[order.indexOf(names.indexOf(name))]);
     expect(filler).to.be.below(0.02);

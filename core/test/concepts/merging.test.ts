@@ -44,8 +44,8 @@ describe('suggested merges', () => {
     const made = exampleStudy([{ name: 'a', text: twoWordsForOne() }]);
     const suggest = (refused: ReadonlySet<string> = new Set()): Suggestion[] => {
       const candidates = made.compute('candidates');
-      const { keys, occurrence, occurrenceFirst } = candidates;
-      const company = companyOfCandidates(made.compute('tokens'), occurrence, occurrenceFirst, keys.length);
+      const { occurrence, occurrenceFirst, mentions } = candidates;
+      const company = companyOfCandidates(made.compute('blocks'), occurrence, occurrenceFirst, mentions);
       return suggestByCompany(candidates, company, refused);
     };
     const found = suggest();
