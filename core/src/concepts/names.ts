@@ -1,8 +1,7 @@
 import { Int32List } from '../numeric/int32-list.ts';
 import type { Lexicon } from '../text/lexicon.ts';
-import { bareForm } from '../text/parts-of-speech.ts';
-import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
+import { AT_START, INSIDE, SMALL, type Capitals } from './capitals.ts';
 import { isNumberWord } from './stop-words.ts';
 import { STOPPED } from './terms.ts';
 
@@ -40,57 +39,12 @@ export interface NameOptions {
 const CAPITALISED_SHARE = 0.7;
 /** The same for a word that is also a common noun, such as Rose. */
 const COMMON_SHARE = 0.95;
-/** A sentence with a larger share of capitals is a heading or shouted: its capitals say nothing. */
-const HEADING_SHARE = 0.75;
-/** … if it has at least so many words. */
-const HEADING_WORDS = 4;
 /** The most words of a name. */
 const LONGEST_NAME = 6;
 /** Words a name may have in the middle, as in Friends of the Harbour. */
 const CONNECTING = new Set(['of', 'the', 'de', 'del', 'la', 'van', 'von', 'der', 'den', 'du', 'da', 'di']);
 /** Forms of address: before a name but no part of it. */
 const TITLES = new Set(['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'sir', 'madam', 'prof', 'professor', 'herr', 'frau', 'señor', 'señora', 'monsieur', 'madame']); // prettier-ignore
-/** After these a capital says no more than at the start of a sentence. */
-const OPENING = /["“”‘«‹(:;—–•*[]/u;
-
-/** Whether a token is written with a capital where that says something, and where it does not. */
-const SMALL = 0;
-const INSIDE = 1;
-const AT_START = 2;
-
-/** How each token is written. */
-function capitals(tokens: Tokens, originals: readonly string[]): Uint8Array {
-  const capital = new Uint8Array(tokens.type.length);
-  for (let s = 0; s + 1 < tokens.sentenceFirst.length; s++) {
-    const original = originals[tokens.sentenceSource[s]];
-    const first = tokens.sentenceFirst[s];
-    const limit = tokens.sentenceFirst[s + 1];
-    let words = 0;
-    let large = 0;
-    for (let t = first; t < limit; t++) {
-      if (tokens.kindOf[tokens.type[t]] !== WORD) continue;
-      words++;
-      if (tokens.end[t] - tokens.start[t] < 2) continue;
-      const letter = original.charCodeAt(tokens.start[t]);
-      // Most letters are small ASCII; only the others are worth folding.
-      if (letter >= 97 && letter <= 122) continue;
-      const character = original[tokens.start[t]];
-      if (character === character.toLowerCase()) continue;
-      large++;
-      const starts = t === first || (!tokens.joined[t] && opens(original, tokens.start[t]));
-      capital[t] = starts ? AT_START : INSIDE;
-    }
-    if (words >= HEADING_WORDS && large > HEADING_SHARE * words) capital.fill(SMALL, first, limit);
-  }
-  return capital;
-}
-
-function opens(original: string, start: number): boolean {
-  let at = start - 1;
-  while (at >= 0 && original[at] === ' ') at--;
-  return at < 0 || original[at] === '\n' || OPENING.test(original[at]);
-}
-
 /**
  * Finds names: runs of capitalised words that are not merely at the start of a sentence. A single word is a name when
  * nearly all of its uses inside sentences are capitalised; a run at a sentence's start loses its first word unless that
@@ -100,66 +54,66 @@ function opens(original: string, start: number): boolean {
 export function findNames(
   tokens: Tokens,
   originals: readonly string[],
+  capitals: Capitals,
   { stopped, lexicon, said }: NameOptions,
 ): Names {
-  const capital = capitals(tokens, originals);
-  const bare = tokens.forms.map((form, type) => (tokens.kindOf[type] === WORD ? bareForm(form) : ''));
-  const isName = wordsThatAreNames(tokens, capital, bare, stopped, lexicon, said);
+  const { how, large, word } = capitals;
+  const isName = wordsThatAreNames(capitals, stopped, lexicon, said);
+  const role = rolesInNames(tokens, word, stopped, said);
   const textAt = sourceTexts(tokens, originals);
 
-  const surfaces = new Map<string, Map<string, number>>();
-  const insideRuns = new Set<string>();
-  const runs: { first: number; end: number; startsSentence: boolean }[] = [];
-  for (let t = 0; t < capital.length;) {
-    if (capital[t] === SMALL || TITLES.has(bare[tokens.type[t]]) || !mayBegin(t)) {
-      t++;
-      continue;
-    }
-    const end = endOfRun(t);
-    runs.push({ first: t, end, startsSentence: capital[t] === AT_START });
-    if (capital[t] === INSIDE && end - t > 1) insideRuns.add(keyOf(t, end));
-    t = end;
-  }
-
-  function mayBegin(t: number): boolean {
-    const type = tokens.type[t];
-    return stopped[type] !== STOPPED && said.get(bare[type]) !== false;
-  }
-  function endOfRun(from: number): number {
+  const endOfRun = (from: number): number => {
     let end = from + 1;
-    for (let t = end; t < capital.length && t - from < LONGEST_NAME && tokens.joined[t]; t++) {
-      const type = tokens.type[t];
+    for (let t = end; t < how.length && t - from < LONGEST_NAME && tokens.joined[t]; t++) {
       // A possessive ends a name: Nadia's House is two.
-      if (bare[tokens.type[t - 1]] !== tokens.forms[tokens.type[t - 1]].toLowerCase().replaceAll('’', "'"))
-        break;
-      if (capital[t] !== SMALL && mayBegin(t)) end = t + 1;
-      else if (!CONNECTING.has(bare[type])) break;
+      if (role[tokens.type[t - 1]] & POSSESSIVE) break;
+      const can = role[tokens.type[t]];
+      if (how[t] !== SMALL && can & PART) end = t + 1;
+      else if (!(can & CONNECTS)) break;
     }
     return end;
-  }
-  function keyOf(first: number, end: number): string {
-    let key = bare[tokens.type[first]];
-    for (let t = first + 1; t < end; t++) key += ` ${bare[tokens.type[t]]}`;
+  };
+  const keyOf = (first: number, end: number): string => {
+    let key = word[tokens.type[first]];
+    for (let t = first + 1; t < end; t++) key += ` ${word[tokens.type[t]]}`;
     return key;
-  }
-  function surfaceOf(first: number, end: number): string {
+  };
+  const surfaceOf = (first: number, end: number): string => {
     let surface = '';
     for (let t = first; t < end; t++) {
       const written = textAt(t);
-      surface += `${t > first ? ' ' : ''}${written.slice(0, bare[tokens.type[t]].length)}`;
+      surface += `${t > first ? ' ' : ''}${written.slice(0, word[tokens.type[t]].length)}`;
     }
     return surface;
+  };
+
+  const insideRuns = new Set<string>();
+  const runs = new Int32List();
+  const runEnds = new Int32List();
+  let after = 0;
+  for (const t of large) {
+    if (t < after || !(role[tokens.type[t]] & BEGINS)) continue;
+    const end = endOfRun(t);
+    // A word alone at the start of a sentence is a name only where it is one by itself.
+    if (end - t === 1 && !isName[tokens.type[t]]) continue;
+    runs.push(t);
+    runEnds.push(end);
+    if (how[t] === INSIDE && end - t > 1) insideRuns.add(keyOf(t, end));
+    after = end;
   }
 
+  const surfaces = new Map<string, Map<string, number>>();
   const found: { key: string; first: number; end: number }[] = [];
-  for (const run of runs) {
-    let { first } = run;
-    const { end } = run;
-    const word = (t: number): boolean => isName[tokens.type[t]] === 1;
-    if (run.startsSentence && !word(first) && !(end - first > 1 && insideRuns.has(keyOf(first, end))))
+  const firsts = runs.done();
+  const ends = runEnds.done();
+  for (let run = 0; run < firsts.length; run++) {
+    let first = firsts[run];
+    const end = ends[run];
+    const alone = (t: number): boolean => isName[tokens.type[t]] === 1;
+    if (how[first] === AT_START && !alone(first) && !(end - first > 1 && insideRuns.has(keyOf(first, end))))
       first++;
-    while (first < end && capital[first] === SMALL) first++;
-    if (first >= end || (end - first === 1 && !word(first))) continue;
+    while (first < end && how[first] === SMALL) first++;
+    if (first >= end || (end - first === 1 && !alone(first))) continue;
     const key = keyOf(first, end);
     const surface = surfaceOf(first, end);
     const seen = surfaces.get(key) ?? new Map<string, number>();
@@ -168,6 +122,31 @@ export function findNames(
     found.push({ key, first, end });
   }
   return joined(found, surfaces, lexicon);
+}
+
+/** What a type may do in a name. */
+const BEGINS = 1;
+const PART = 2;
+const CONNECTS = 4;
+/** It ends in a possessive, and so does the name. */
+const POSSESSIVE = 8;
+
+function rolesInNames(
+  tokens: Tokens,
+  word: readonly string[],
+  stopped: Uint8Array,
+  said: ReadonlyMap<string, boolean>,
+): Uint8Array {
+  return Uint8Array.from(word, (each, type) => {
+    const part = stopped[type] !== STOPPED && said.get(each) !== false;
+    const isPossessive = each.length < tokens.forms[type].length;
+    return (
+      (part && !TITLES.has(each) ? BEGINS : 0) |
+      (part ? PART : 0) |
+      (CONNECTING.has(each) ? CONNECTS : 0) |
+      (isPossessive ? POSSESSIVE : 0)
+    );
+  });
 }
 
 function sourceTexts(tokens: Tokens, originals: readonly string[]): (token: number) => string {
@@ -181,36 +160,19 @@ function sourceTexts(tokens: Tokens, originals: readonly string[]): (token: numb
 
 /** 1 for each type that is a name by itself. */
 function wordsThatAreNames(
-  tokens: Tokens,
-  capital: Uint8Array,
-  bare: readonly string[],
+  { word, inside, small }: Capitals,
   stopped: Uint8Array,
   lexicon: Lexicon | undefined,
   said: ReadonlyMap<string, boolean>,
 ): Uint8Array {
-  // Counted by word and not by type: without case folding, and with possessives, a word has several.
-  const idOf = new Map<string, number>();
-  const wordOf = Int32Array.from(bare, (word) => {
-    let id = idOf.get(word);
-    if (id === undefined) idOf.set(word, (id = idOf.size));
-    return id;
-  });
-  const inside = new Int32Array(idOf.size);
-  const small = new Int32Array(idOf.size);
-  for (let t = 0; t < capital.length; t++) {
-    if (capital[t] === INSIDE) inside[wordOf[tokens.type[t]]]++;
-    else if (capital[t] === SMALL) small[wordOf[tokens.type[t]]]++;
-  }
-  return Uint8Array.from(bare, (word, type) => {
-    const ruled = said.get(word);
+  return Uint8Array.from(word, (each, type) => {
+    const ruled = said.get(each);
     if (ruled !== undefined) return ruled ? 1 : 0;
+    if (inside[type] === 0 || stopped[type] === STOPPED) return 0;
     // Days and months are written like names but are times.
-    if (word === '' || stopped[type] === STOPPED || TITLES.has(word) || isNumberWord(word)) return 0;
-    const id = wordOf[type];
-    const share = inside[id] / (inside[id] + small[id]);
-    return inside[id] > 0 && share >= (isCommonNoun(lexicon, word) ? COMMON_SHARE : CAPITALISED_SHARE)
-      ? 1
-      : 0;
+    if (each === '' || TITLES.has(each) || isNumberWord(each)) return 0;
+    const share = inside[type] / (inside[type] + small[type]);
+    return share >= (isCommonNoun(lexicon, each) ? COMMON_SHARE : CAPITALISED_SHARE) ? 1 : 0;
   });
 }
 

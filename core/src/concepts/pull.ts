@@ -40,48 +40,58 @@ export function companyBlocks(tokens: Tokens): Int32Array {
   return first.done();
 }
 
-/** The different candidates of each block, with how often each is in it. */
-interface Blocks {
-  /** First entry of each block; one more than there are blocks. */
+/** Where each reference is: block by block, in the order of the references. */
+interface ReferencePlaces {
+  /** First place of each reference; one entry more than there are references. */
   readonly first: Int32Array;
-  readonly candidate: Int32Array;
+  readonly block: Int32Array;
+  /** How often the reference is in that block. */
   readonly times: Int32Array;
+  /** First occurrence of each block; one entry more than there are blocks. */
+  readonly occurrenceOfBlock: Int32Array;
 }
 
-/** Gathers candidates by block, so that a block of any length costs no more than it has different words. */
-function gatherBlocks(
+function placesOfReferences(
   blockFirst: Int32Array,
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
-  looked: number,
-): Blocks {
+  references: number,
+  mentions: Int32Array,
+): ReferencePlaces {
   const blocks = blockFirst.length - 1;
-  const first = new Int32Array(blocks + 1);
-  const candidate = new Int32Array(occurrence.length);
-  const times = new Int32Array(occurrence.length);
-  const entryOf = new Int32Array(looked).fill(-1);
-  let entries = 0;
+  // Room for each mention: a reference that is in a block twice leaves some of its room empty.
+  const first = new Int32Array(references + 1);
+  for (let r = 0; r < references; r++) first[r + 1] = first[r] + mentions[r];
+  const end = first.slice(0, references);
+  const block = new Int32Array(first[references]).fill(-1);
+  const times = new Int32Array(first[references]);
+  const occurrenceOfBlock = new Int32Array(blocks + 1);
   let next = 0;
-  for (let block = 0; block < blocks; block++) {
-    const from = entries;
-    const limit = blockFirst[block + 1];
+  for (let b = 0; b < blocks; b++) {
+    const limit = blockFirst[b + 1];
     for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
-      const each = occurrence[next];
-      if (each >= looked) continue;
-      if (entryOf[each] >= from) {
-        times[entryOf[each]]++;
-        continue;
+      const reference = occurrence[next];
+      if (reference >= references) continue;
+      const last = end[reference] - 1;
+      if (last >= first[reference] && block[last] === b) {
+        times[last]++;
+      } else {
+        block[last + 1] = b;
+        times[last + 1] = 1;
+        end[reference]++;
       }
-      entryOf[each] = entries;
-      candidate[entries] = each;
-      times[entries++] = 1;
     }
-    first[block + 1] = entries;
+    occurrenceOfBlock[b + 1] = next;
   }
-  return { first, candidate: candidate.subarray(0, entries), times };
+  return { first, block, times, occurrenceOfBlock };
 }
 
-/** Counts the company of candidates in blocks of sentences. Candidates are numbered by falling mentions. */
+/**
+ * Counts the company of candidates in blocks of sentences: reference by reference, so that what is counted stays in the
+ * nearest memory, and at most references × occurrences steps however long a block is.
+ *
+ * @param mentions of each candidate, falling
+ */
 export function companyOfCandidates(
   blockFirst: Int32Array,
   occurrence: Int32Array,
@@ -91,37 +101,18 @@ export function companyOfCandidates(
   const references = Math.min(REFERENCES, mentions.length);
   let judged = mentions.length;
   while (judged > 0 && mentions[judged - 1] < FEWEST_MENTIONS) judged--;
-  const { first, candidate, times } = gatherBlocks(
-    blockFirst,
-    occurrence,
-    occurrenceFirst,
-    Math.max(judged, references),
-  );
-
-  // Where each reference is, so that its row is counted in one go and stays in the nearest memory.
-  const entryFirst = new Int32Array(references + 2);
-  for (const each of candidate) if (each < references) entryFirst[each + 2]++;
-  for (let r = 0; r < references; r++) entryFirst[r + 2] += entryFirst[r + 1];
-  const blockOf = new Int32Array(entryFirst[references + 1]);
-  const timesIn = new Int32Array(blockOf.length);
-  for (let block = 0; block + 1 < first.length; block++) {
-    for (let e = first[block]; e < first[block + 1]; e++) {
-      if (candidate[e] >= references) continue;
-      const place = entryFirst[candidate[e] + 1]++;
-      blockOf[place] = block;
-      timesIn[place] = times[e];
-    }
-  }
+  const places = placesOfReferences(blockFirst, occurrence, occurrenceFirst, references, mentions);
   const shared = new Float64Array(references * judged);
+  const met = new Float64Array(mentions.length);
   for (let r = 0; r < references; r++) {
-    const row = shared.subarray(r * judged, (r + 1) * judged);
-    for (let place = entryFirst[r]; place < entryFirst[r + 1]; place++) {
-      const limit = first[blockOf[place] + 1];
-      for (let e = first[blockOf[place]]; e < limit; e++) {
-        if (candidate[e] < judged) row[candidate[e]] += times[e] * timesIn[place];
-      }
+    met.fill(0);
+    for (let place = places.first[r]; place < places.first[r + 1] && places.block[place] >= 0; place++) {
+      const times = places.times[place];
+      const limit = places.occurrenceOfBlock[places.block[place] + 1];
+      for (let i = places.occurrenceOfBlock[places.block[place]]; i < limit; i++) met[occurrence[i]] += times;
     }
-    if (r < judged) row[r] = 0;
+    met[r] = 0;
+    shared.set(judged < met.length ? met.subarray(0, judged) : met, r * judged);
   }
   return { references, judged, shared };
 }

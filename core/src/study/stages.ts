@@ -1,3 +1,4 @@
+import { readCapitals, type Capitals } from '../concepts/capitals.ts';
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { companyBlocks } from '../concepts/pull.ts';
@@ -62,6 +63,7 @@ export interface StageResults {
   parts: PartsOfTypes;
   /** Parts of speech as the researcher put them right. */
   wordParts: PartsOfTypes;
+  capitals: Capitals;
   names: Names;
   terms: Terms;
   /** First token of each block of sentences by which the company of words is judged. */
@@ -182,8 +184,14 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     own: ({ state }) => state.wordKinds,
     run: (take, { state }) => atOnce(() => correctedParts(take('parts'), take('tokens'), state.wordKinds)),
   },
+  capitals: {
+    inputs: ['tokens'],
+    own: ({ state }) => workingSources(state).map((s) => s.id),
+    run: (take, study, resources) =>
+      atOnce(() => readCapitals(take('tokens'), originalsOf(study, resources))),
+  },
   names: {
-    inputs: ['tokens', 'terms', 'languages'],
+    inputs: ['tokens', 'terms', 'languages', 'capitals'],
     own: ({ state }) => [stopWordChoices(state), state.wordKinds],
     run: (take, study, resources) =>
       atOnce(() => {
@@ -191,7 +199,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         // German writes every noun with a capital, so a capital tells nothing there.
         if (language === 'de') return NO_NAMES;
         const tokens = take('tokens');
-        return findNames(tokens, originalsOf(study, resources), {
+        return findNames(tokens, originalsOf(study, resources), take('capitals'), {
           stopped: stoppedTypes(tokens, take('terms'), stopWordsOf(study.state, take('languages'))),
           lexicon: language === 'en' ? resources.lexicon() : undefined,
           said: new Map(Object.entries(study.state.wordKinds).map(([word, kind]) => [word, kind === 'name'])),

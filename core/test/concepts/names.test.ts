@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { readCapitals } from '../../src/concepts/capitals.ts';
 import { findNames, type Names } from '../../src/concepts/names.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
@@ -10,7 +11,11 @@ function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): 
   const tokens = tokensOf(text);
   const terms = readTerms(tokens, unknownParts(tokens), englishLexicon, 'form', 'en');
   const stopped = stoppedTypes(tokens, terms, stopWordsInForce({ language: 'en', own: [] }));
-  return findNames(tokens, [text], { stopped, lexicon: englishLexicon(), said });
+  return findNames(tokens, [text], readCapitals(tokens, [text]), {
+    stopped,
+    lexicon: englishLexicon(),
+    said,
+  });
 }
 
 /** The names with how often each was met, shorter forms counted in. */
