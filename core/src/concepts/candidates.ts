@@ -5,8 +5,7 @@ import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
 import { findOccurrences, type WantedParts } from './occurrences.ts';
-import { findPhrases, type PhraseSettings } from './phrases.ts';
-import type { PartsOfTypes } from '../text/parts-of-speech.ts';
+import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import type { StopWords } from './stop-words.ts';
 import { stoppedTypes, type Terms } from './terms.ts';
 
@@ -50,14 +49,14 @@ const FEWEST_MENTIONS = 2;
 export function* findCandidates(
   tokens: Tokens,
   terms: Terms,
-  parts: PartsOfTypes,
+  runs: Runs,
   names: Names,
   blocks: Int32Array,
   stopWords: StopWords,
   settings: CandidateSettings,
 ): Stepwise<Candidates> {
   const stopped = stoppedTypes(tokens, terms, stopWords);
-  const phrases = settings.phrases ? findPhrases(tokens, terms, parts, stopped, settings) : undefined;
+  const phrases = settings.phrases ? keepPhrases(runs, tokens, terms, stopped, settings) : undefined;
   yield 0.3;
 
   const resolved = (key: string): string => {

@@ -1,5 +1,5 @@
 import type { Names } from './names.ts';
-import { phraseAt, type Phrases } from './phrases.ts';
+import { BEGINS_PHRASE, phraseAt, type Phrases } from './phrases.ts';
 import { isNumberWord } from './stop-words.ts';
 import { PARTS_OF_SPEECH } from '../text/lexicon.ts';
 import { NUMBER } from '../text/scan.ts';
@@ -117,7 +117,7 @@ export function findOccurrences(
     return (
       (isOwn ? OWN_WORD : 0) |
       (isWanted ? WORD_ITSELF : 0) |
-      (phrases?.begins[term] ? PHRASE_BEGINS : 0) |
+      (phrases && phrases.inPhrases[term] & BEGINS_PHRASE ? PHRASE_BEGINS : 0) |
       (own.has(term) ? OWN_PHRASE_BEGINS : 0)
     );
   });

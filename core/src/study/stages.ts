@@ -1,6 +1,7 @@
 import { readCapitals, type Capitals } from '../concepts/capitals.ts';
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
+import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyBlocks } from '../concepts/pull.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
@@ -68,6 +69,8 @@ export interface StageResults {
   terms: Terms;
   /** First token of each block of sentences by which the company of words is judged. */
   blocks: Int32Array;
+  /** What may be phrases before the researcher stops any word. */
+  runs: Runs;
   candidates: Candidates;
   concepts: Concepts;
   windows: Windows;
@@ -120,6 +123,9 @@ function stopWordChoices({ settings, stopWords, allowedWords }: StudyState): unk
   const { listedStopWords, language, numbers } = settings.concepts;
   return [listedStopWords, language, numbers, stopWords, allowedWords];
 }
+
+/** A study before the researcher stopped any word: what is found of it holds whatever is stopped later. */
+const withoutOwn = (state: StudyState): StudyState => ({ ...state, stopWords: [] });
 
 /** The stop words in force in a study. */
 export function stopWordsOf(state: StudyState, languages: SourceLanguages): StopWords {
@@ -225,8 +231,24 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     own: () => null,
     run: (take) => atOnce(() => companyBlocks(take('tokens'))),
   },
+  runs: {
+    inputs: ['tokens', 'wordParts', 'terms', 'languages'],
+    own: ({ state }) => {
+      const { phrases, phraseMentions } = state.settings.concepts;
+      return [phrases, phraseMentions, stopWordChoices(withoutOwn(state))];
+    },
+    run: (take, { state }) =>
+      atOnce(() => {
+        const { phrases, phraseMentions } = state.settings.concepts;
+        const tokens = take('tokens');
+        if (!phrases) return noRuns(tokens);
+        const terms = take('terms');
+        const stopped = stoppedTypes(tokens, terms, stopWordsOf(withoutOwn(state), take('languages')));
+        return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
+      }),
+  },
   candidates: {
-    inputs: ['tokens', 'wordParts', 'terms', 'names', 'languages', 'blocks'],
+    inputs: ['tokens', 'terms', 'runs', 'names', 'languages', 'blocks'],
     own: ({ state }) => {
       const { nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi } =
         state.settings.concepts;
@@ -241,7 +263,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       return findCandidates(
         take('tokens'),
         take('terms'),
-        take('wordParts'),
+        take('runs'),
         take('names'),
         take('blocks'),
         stopWordsOf(state, take('languages')),

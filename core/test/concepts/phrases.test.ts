@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { findPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
+import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
 import { OPEN, STOPPED, STOPPED_ALONE, type Terms } from '../../src/concepts/terms.ts';
 import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
 import type { PartsOfTypes } from '../../src/text/parts-of-speech.ts';
@@ -28,8 +28,11 @@ function prepare(
   };
 }
 
-const find = (given: ReturnType<typeof prepare>, minimumNpmi = -1): Phrases =>
-  findPhrases(given.tokens, given.terms, given.parts, given.stopped, { minimumMentions: 2, minimumNpmi });
+const find = ({ tokens, terms, parts, stopped }: ReturnType<typeof prepare>, minimumNpmi = -1): Phrases =>
+  keepPhrases(findRuns(tokens, terms, parts, stopped, 2), tokens, terms, stopped, {
+    minimumMentions: 2,
+    minimumNpmi,
+  });
 
 describe('phrases', () => {
   const parts = {
