@@ -1,10 +1,9 @@
-import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
-import { findOccurrences, type WantedParts } from './occurrences.ts';
+import { findOccurrences, type Occurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import type { StopWords } from './stop-words.ts';
 import { stoppedTypes, type Terms } from './terms.ts';
@@ -65,31 +64,25 @@ export function* findCandidates(
     return at;
   };
   const met = findOccurrences(tokens, terms, stopped, phrases, names, settings.parts, settings.merges);
-  const { labels, thing: raw, first: firsts, end: ends, numberOf } = met;
+  const { labels, thing: raw, numberOf } = met;
   yield 0.5;
 
   const rawMentions = new Int32Array(labels.length);
-  for (const id of raw) rawMentions[id]++;
+  for (let i = 0; i < raw.length; i++) rawMentions[raw[i]]++;
   const conceptOf = Int32Array.from(labels.slice(), (name) => numberOf(resolved(name)));
   const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
-  const order = ranked(labels.length, (id) => mentions[id])
-    .filter((id) => mentions[id] >= FEWEST_MENTIONS)
-    .sort((a, b) => mentions[b] - mentions[a] || (labels[a] < labels[b] ? -1 : 1));
+  const order: number[] = [];
+  for (let id = 0; id < labels.length; id++) if (mentions[id] >= FEWEST_MENTIONS) order.push(id);
+  order.sort((a, b) => mentions[b] - mentions[a] || (labels[a] < labels[b] ? -1 : 1));
   const place = new Int32Array(labels.length).fill(-1);
   order.forEach((id, index) => (place[id] = index));
-
-  const occurrence = new Int32Array(raw.length);
-  const occurrenceFirst = new Int32Array(raw.length);
-  const occurrenceEnd = new Int32Array(raw.length);
-  let count = 0;
-  for (let i = 0; i < raw.length; i++) {
-    const candidate = place[conceptOf[raw[i]]];
-    if (candidate < 0) continue;
-    occurrence[count] = candidate;
-    occurrenceFirst[count] = firsts[i];
-    occurrenceEnd[count++] = ends[i];
-  }
+  const mentionsOf = Int32Array.from(order, (id) => mentions[id]);
+  const found = occurrencesOf(
+    met,
+    Int32Array.from(conceptOf, (id) => place[id]),
+    mentionsOf,
+  );
   const variants = order.map((): { key: string; mentions: number }[] => []);
   for (let id = 0; id < conceptOf.length; id++) {
     const candidate = place[conceptOf[id]];
@@ -100,34 +93,47 @@ export function* findCandidates(
       variants[candidate].push({ key: labels[id], mentions: rawMentions[id] });
     }
   }
-  const partOf = new Map(terms.labels.map((label, term) => [label, PARTS_OF_SPEECH[terms.part[term]]]));
-  const found = {
-    occurrence: occurrence.slice(0, count),
-    occurrenceFirst: occurrenceFirst.slice(0, count),
-    occurrenceEnd: occurrenceEnd.slice(0, count),
+  const partOfWord = (id: number): PartOfSpeech => {
+    // A concept others count for need be nowhere itself.
+    const term = met.termOf(id) < 0 ? terms.labels.indexOf(labels[id]) : met.termOf(id);
+    return PARTS_OF_SPEECH[term < 0 ? NOUN : terms.part[term]];
   };
   const partOfId = (id: number): CandidatePart =>
-    met.nameOf(id) >= 0
-      ? 'name'
-      : met.isNumber(id)
-        ? 'number'
-        : met.isPhrase(id)
-          ? 'phrase'
-          : (partOf.get(labels[id]) ?? PARTS_OF_SPEECH[NOUN]);
-  const figures = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, order.length);
+    met.nameOf(id) >= 0 ? 'name' : met.isNumber(id) ? 'number' : met.isPhrase(id) ? 'phrase' : partOfWord(id);
+  const spread = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, mentionsOf);
   yield 0.7;
-  const mentionsOf = Int32Array.from(order, (id) => mentions[id]);
   const company = companyOfCandidates(blocks, found.occurrence, found.occurrenceFirst, mentionsOf);
   return {
     keys: order.map((id) => labels[id]),
     part: order.map(partOfId),
     mentions: mentionsOf,
-    ...figures,
+    ...spread,
     pull: pullOfCandidates(company, order.length),
     variants,
     shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,
   };
+}
+
+/** The occurrences of what became a candidate. */
+function occurrencesOf(
+  { thing, first, end }: Occurrences,
+  candidateOf: Int32Array,
+  mentions: Int32Array,
+): Pick<Candidates, 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'> {
+  const total = mentions.reduce((sum, each) => sum + each, 0);
+  const occurrence = new Int32Array(total);
+  const occurrenceFirst = new Int32Array(total);
+  const occurrenceEnd = new Int32Array(total);
+  let count = 0;
+  for (let i = 0; i < thing.length; i++) {
+    const candidate = candidateOf[thing[i]];
+    if (candidate < 0) continue;
+    occurrence[count] = candidate;
+    occurrenceFirst[count] = first[i];
+    occurrenceEnd[count++] = end[i];
+  }
+  return { occurrence, occurrenceFirst, occurrenceEnd };
 }
 
 /**
@@ -138,28 +144,28 @@ export function spreadOfCandidates(
   tokens: Tokens,
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
-  candidateCount: number,
+  mentions: Int32Array,
 ): { sources: Int32Array; spread: Float64Array } {
   const words = wordsPerSource(tokens);
   const total = tokens.type.length;
-  const mentions = new Int32Array(candidateCount);
-  for (const candidate of occurrence) mentions[candidate]++;
-  const sources = new Int32Array(candidateCount);
+  const sources = new Int32Array(mentions.length);
   // Σ|s − v| = Σ over sources with it (|s − v| − s) + Σ s, so that sources without it need no visit.
-  const distance = new Float64Array(candidateCount).fill(1);
-  const here = new Int32Array(candidateCount);
+  const distance = new Float64Array(mentions.length).fill(1);
+  const here = new Int32Array(mentions.length);
+  const touched = new Int32Array(mentions.length);
   let next = 0;
   let smallest = 1;
   for (let source = 0; source < words.length; source++) {
     const share = words[source] / total;
     if (words[source] > 0) smallest = Math.min(smallest, share);
     const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
-    const touched: number[] = [];
+    let different = 0;
     for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
       const candidate = occurrence[next];
-      if (here[candidate]++ === 0) touched.push(candidate);
+      if (here[candidate]++ === 0) touched[different++] = candidate;
     }
-    for (const candidate of touched) {
+    for (let i = 0; i < different; i++) {
+      const candidate = touched[i];
       sources[candidate]++;
       distance[candidate] += Math.abs(share - here[candidate] / mentions[candidate]) - share;
       here[candidate] = 0;

@@ -29,6 +29,8 @@ export interface Occurrences {
   readonly numberOf: (key: string) => number;
   readonly isPhrase: (thing: number) => boolean;
   readonly isNumber: (thing: number) => boolean;
+  /** The term a thing is, where it stands by itself somewhere, or −1. */
+  readonly termOf: (thing: number) => number;
   /** The name a thing is, or −1. */
   readonly nameOf: (thing: number) => number;
 }
@@ -76,9 +78,42 @@ function ownPhraseAt(
 /** What a token may be, by its type; a token that may be nothing is passed over at once. */
 const WORD_ITSELF = 1;
 const OWN_WORD = 2;
+const WORD_OR_OWN = WORD_ITSELF | OWN_WORD;
 const PHRASE_BEGINS = 4;
 const NUMERAL = 8;
 const OWN_PHRASE_BEGINS = 16;
+
+/** What the tokens of each type may be. */
+function mayBe(
+  tokens: Tokens,
+  terms: Terms,
+  stopped: Uint8Array,
+  parts: WantedParts,
+  beginsPhrase: (term: number) => boolean,
+  beginsOwnPhrase: (term: number) => boolean,
+  isOwn: (label: string) => boolean,
+): Uint8Array {
+  const ofTerm = new Uint8Array(terms.labels.length);
+  for (let term = 0; term < ofTerm.length; term++) {
+    const label = terms.labels[term];
+    const part = PARTS_OF_SPEECH[terms.part[term]];
+    const isWanted = isNumberWord(label) ? parts.number : part !== 'other' && parts[part];
+    ofTerm[term] =
+      // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
+      (isOwn(label) ? OWN_WORD : 0) |
+      (isWanted ? WORD_ITSELF : 0) |
+      (beginsPhrase(term) ? PHRASE_BEGINS : 0) |
+      (beginsOwnPhrase(term) ? OWN_PHRASE_BEGINS : 0);
+  }
+  const may = new Uint8Array(terms.ofType.length);
+  for (let type = 0; type < may.length; type++) {
+    const term = terms.ofType[type];
+    if (term < 0) may[type] = parts.number && tokens.kindOf[type] === NUMBER ? NUMERAL : 0;
+    else if (stopped[type] === STOPPED) may[type] = ofTerm[term] & (OWN_WORD | OWN_PHRASE_BEGINS);
+    else may[type] = ofTerm[term] & (stopped[type] === OPEN ? 255 : ~WORD_ITSELF);
+  }
+  return may;
+}
 
 /** Finds everything that may be a concept; a token counts once, in the longest of what it may be part of. */
 export function findOccurrences(
@@ -106,90 +141,105 @@ export function findOccurrences(
   const nameId = parts.name ? names.labels.map(numberOf) : [];
   const nameOfId = new Map(nameId.map((id, name) => [id, name]));
   const numberIds = new Set<number>();
-  const mergeTargets = new Set(Object.values(merges));
-  const own = ownPhrases(tokens, terms, [...Object.keys(merges), ...mergeTargets]);
+  const ownKeys = new Set(Object.entries(merges).flat());
+  const own = ownPhrases(tokens, terms, [...ownKeys]);
+  const may = mayBe(
+    tokens,
+    terms,
+    stopped,
+    parts,
+    (term) => phrases !== undefined && (phrases.inPhrases[term] & BEGINS_PHRASE) > 0,
+    (term) => own.has(term),
+    (label) => ownKeys.has(label),
+  );
 
-  const ofTerm = Uint8Array.from(terms.labels, (label, term) => {
-    // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
-    const isOwn = merges[label] !== undefined || mergeTargets.has(label);
-    const part = PARTS_OF_SPEECH[terms.part[term]];
-    const isWanted = isNumberWord(label) ? parts.number : part !== 'other' && parts[part];
-    return (
-      (isOwn ? OWN_WORD : 0) |
-      (isWanted ? WORD_ITSELF : 0) |
-      (phrases && phrases.inPhrases[term] & BEGINS_PHRASE ? PHRASE_BEGINS : 0) |
-      (own.has(term) ? OWN_PHRASE_BEGINS : 0)
-    );
-  });
-  const may = Uint8Array.from(terms.ofType, (term, type) => {
-    if (term < 0) return parts.number && tokens.kindOf[type] === NUMBER ? NUMERAL : 0;
-    let may = ofTerm[term];
-    if (stopped[type] === STOPPED) may &= OWN_WORD | OWN_PHRASE_BEGINS;
-    else if (stopped[type] !== OPEN) may &= ~WORD_ITSELF;
-    return may;
-  });
+  const termOfId = new Map<number, number>();
+  const idOfTerm = new Int32Array(terms.labels.length).fill(-1);
+  const idOfType = new Int32Array(may.length).fill(-1);
+  let most = names.first.length;
+  for (let type = 0; type < may.length; type++) {
+    if (may[type] !== 0) most += tokens.mentionsOf[type];
+    if (!(may[type] & WORD_OR_OWN)) continue;
+    const term = terms.ofType[type];
+    if (idOfTerm[term] < 0) {
+      const id = numberOf(terms.labels[term]);
+      idOfTerm[term] = id;
+      termOfId.set(id, term);
+      if (isNumberWord(terms.labels[term])) numberIds.add(id);
+    }
+    idOfType[type] = idOfTerm[term];
+  }
 
-  const termId = new Int32Array(terms.labels.length).fill(-1);
-  const total = tokens.type.length;
-  const thing = new Int32Array(total);
-  const first = new Int32Array(total);
-  const ends = new Int32Array(total);
-  let count = 0;
-  const add = (id: number, from: number, end: number): number => {
-    thing[count] = id;
-    first[count] = from;
-    ends[count++] = end;
-    return end;
-  };
-  let nextName = 0;
-  let nameAt = names.first.length > 0 ? names.first[0] : total;
-  for (let t = 0; t < total;) {
+  /** What begins at a token that is more than a word: its number (−1 for what is passed over) and its end. */
+  const longestAt = (t: number, name: number): readonly [id: number, end: number] => {
     const type = tokens.type[t];
     const can = may[type];
-    while (nameAt < t) nameAt = ++nextName < names.first.length ? names.first[nextName] : total;
-    if (can === 0 && nameAt !== t) {
-      t++;
-      continue;
-    }
     const ownPhrase = can & OWN_PHRASE_BEGINS ? ownPhraseAt(tokens, terms, own, t) : undefined;
-    if (ownPhrase) {
-      t = add(numberOf(ownPhrase.key), t, ownPhrase.end);
-      continue;
-    }
-    if (nameAt === t && (!(can & OWN_WORD) || names.end[nextName] > t + 1)) {
-      const end = names.end[nextName];
-      t = parts.name ? add(nameId[names.name[nextName]], t, end) : end;
-      continue;
+    if (ownPhrase) return [numberOf(ownPhrase.key), ownPhrase.end];
+    if (name >= 0 && (!(can & OWN_WORD) || names.end[name] > t + 1)) {
+      // Where names are left out their words are no other concept either.
+      return [parts.name ? nameId[names.name[name]] : -1, names.end[name]];
     }
     if (can & NUMERAL) {
       const id = numberOf(tokens.forms[type]);
       numberIds.add(id);
-      t = add(id, t, t + 1);
-      continue;
+      return [id, t + 1];
     }
     const phrase = phrases && can & PHRASE_BEGINS ? phraseAt(tokens, terms, stopped, phrases, t) : undefined;
-    if (phrase) {
-      t = add(phraseId[phrase[0]], t, phrase[1]);
-      continue;
-    }
-    if (can & (WORD_ITSELF | OWN_WORD)) {
-      const term = terms.ofType[type];
-      if (termId[term] < 0) {
-        termId[term] = numberOf(terms.labels[term]);
-        if (isNumberWord(terms.labels[term])) numberIds.add(termId[term]);
-      }
-      add(termId[term], t, t + 1);
-    }
-    t++;
-  }
+    return phrase ? [phraseId[phrase[0]], phrase[1]] : [idOfType[type], t + 1];
+  };
   return {
     labels,
-    thing: thing.subarray(0, count),
-    first: first.subarray(0, count),
-    end: ends.subarray(0, count),
+    ...scan(tokens.type, may, idOfType, names.first, most, longestAt),
     numberOf,
     isPhrase: (id) => id < phraseCount,
     isNumber: (id) => numberIds.has(id),
+    termOf: (id) => termOfId.get(id) ?? -1,
     nameOf: (id) => nameOfId.get(id) ?? -1,
   };
+}
+
+/**
+ * One pass over all tokens.
+ *
+ * @param nameFirst first token of each name
+ * @param most no more can be found
+ * @param longestAt what begins at a token where a name begins, or that may be more than a word; with the name, or −1
+ */
+function scan(
+  typeOf: Int32Array,
+  may: Uint8Array,
+  idOfType: Int32Array,
+  nameFirst: Int32Array,
+  most: number,
+  longestAt: (token: number, name: number) => readonly [id: number, end: number],
+): Pick<Occurrences, 'thing' | 'first' | 'end'> {
+  const total = typeOf.length;
+  const thing = new Int32Array(most);
+  const first = new Int32Array(most);
+  const ends = new Int32Array(most);
+  let count = 0;
+  let name = 0;
+  for (let t = 0; t < total;) {
+    while (name < nameFirst.length && nameFirst[name] < t) name++;
+    const nameAt = name < nameFirst.length ? nameFirst[name] : total;
+    // Most tokens begin neither a phrase nor a name.
+    for (; t < nameAt; t++) {
+      const can = may[typeOf[t]];
+      if (can === 0) continue;
+      if (can > WORD_OR_OWN) break;
+      thing[count] = idOfType[typeOf[t]];
+      first[count] = t;
+      ends[count++] = t + 1;
+    }
+    if (t >= total) break;
+    const [id, end] = longestAt(t, nameAt === t ? name : -1);
+    if (id >= 0) {
+      thing[count] = id;
+      first[count] = t;
+      ends[count++] = end;
+    }
+    t = end;
+  }
+  return { thing: thing.subarray(0, count), first: first.subarray(0, count), end: ends.subarray(0, count) };
 }

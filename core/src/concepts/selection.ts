@@ -60,8 +60,8 @@ export function selectConcepts(
   const chosen = order.filter((i) => kept.has(candidates.keys[i]) || room-- > 0);
   const conceptOf = new Int32Array(candidates.keys.length).fill(-1);
   chosen.forEach((candidate, concept) => (conceptOf[candidate] = concept));
-  let count = 0;
-  for (const candidate of candidates.occurrence) if (conceptOf[candidate] >= 0) count++;
+  const mentions = Int32Array.from(chosen, (i) => candidates.mentions[i]);
+  const count = mentions.reduce((sum, each) => sum + each, 0);
   const occurrence = new Int32Array(count);
   const occurrenceFirst = new Int32Array(count);
   const occurrenceEnd = new Int32Array(count);
@@ -77,7 +77,7 @@ export function selectConcepts(
   return {
     candidate: Int32Array.from(chosen),
     keys: chosen.map((i) => candidates.keys[i]),
-    mentions: Int32Array.from(chosen, (i) => candidates.mentions[i]),
+    mentions,
     occurrence,
     occurrenceFirst,
     occurrenceEnd,

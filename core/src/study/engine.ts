@@ -32,18 +32,14 @@ export class Engine {
   }
 
   /** The result of a stage, computed in steps with whatever it hangs on. */
-  *compute<S extends StageName>(
-    stage: S,
-    study: StudyInput,
-    hashes = new Map<StageName, string>(),
-  ): Stepwise<StageResults[S]> {
-    const hash = inputHash(stage, study, hashes);
+  *compute<S extends StageName>(stage: S, study: StudyInput): Stepwise<StageResults[S]> {
+    const hash = inputHash(stage, study);
     const known = this.#look(stage, hash);
     if (known !== undefined) return known;
     const { inputs, run } = STAGES[stage];
     const taken: Partial<StageResults> = {};
     for (const input of inputs) {
-      Object.assign(taken, { [input]: yield* this.compute(input, study, hashes) });
+      Object.assign(taken, { [input]: yield* this.compute(input, study) });
     }
     const take: Take = (name) => {
       const result = taken[name];
@@ -55,16 +51,6 @@ export class Engine {
     this.timings.push({ stage, milliseconds: this.#now() - started });
     this.#keep(stage, hash, result);
     return result;
-  }
-
-  /** Takes a result that was computed before for the same inputs, so that it is not computed again. */
-  give<S extends StageName>(stage: S, study: StudyInput, result: StageResults[S]): void {
-    this.#keep(stage, inputHash(stage, study), result);
-  }
-
-  /** A stage's result where it is at hand. */
-  held<S extends StageName>(stage: S, study: StudyInput): StageResults[S] | undefined {
-    return this.#look(stage, inputHash(stage, study));
   }
 
   /** Whether a stage's result is at hand. */

@@ -405,12 +405,17 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   },
 };
 
+/** Hashes of states that were asked about: a state never changes, and several views are asked of each. */
+const hashesOf = new WeakMap<StudyState, Map<StageName, string>>();
+
 /** The hash of all a stage's result depends on. Cheap: no text is read. */
-export function inputHash(stage: StageName, study: StudyInput, known = new Map<StageName, string>()): string {
+export function inputHash(stage: StageName, study: StudyInput): string {
+  const known = hashesOf.get(study.state) ?? new Map<StageName, string>();
+  hashesOf.set(study.state, known);
   const seen = known.get(stage);
   if (seen !== undefined) return seen;
   const { inputs, own } = STAGES[stage];
-  const hash = hashValue([stage, inputs.map((input) => inputHash(input, study, known)), own(study)]);
+  const hash = hashValue([stage, inputs.map((input) => inputHash(input, study)), own(study)]);
   known.set(stage, hash);
   return hash;
 }

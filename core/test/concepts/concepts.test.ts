@@ -22,7 +22,7 @@ describe('spread', () => {
       tokens,
       Int32Array.from(occurrence),
       Int32Array.from(first),
-      1,
+      Int32Array.of(3),
     );
     const dp = (Math.abs(0.4 - 2 / 3) + Math.abs(0.4 - 1 / 3) + 0.2) / 2;
     expect(sources[0]).to.equal(2);

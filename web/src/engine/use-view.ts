@@ -27,8 +27,8 @@ export function useView<V extends ViewName>(
   question: ViewQuestions[V],
   enabled = true,
 ): View<ViewAnswers[V]> {
-  const { id, state, register, hashes } = useStudy();
-  const hash = inputHash(VIEW_STAGE[view], { state, register }, hashes);
+  const { id, state, register } = useStudy();
+  const hash = inputHash(VIEW_STAGE[view], { state, register });
   const { data, error, isError, isFetching, isPlaceholderData, refetch } = useQuery<ViewAnswers[V]>({
     queryKey: ['view', id, view, hash, question],
     queryFn: ({ signal }) => askView({ studyId: id, state, register }, view, question, signal),

@@ -5,7 +5,6 @@ import { Link, Navigate, useParams } from 'react-router';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
 import { foldDecisions, redone, undone, type Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
-import type { StageName } from '@green-thicket/core/study/stages';
 import { listEntries, loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
@@ -71,7 +70,7 @@ export function StudyPage() {
   const state = useMemo(() => (records ? foldDecisions(records) : undefined), [records]);
   const study = useMemo((): OpenStudy | undefined => {
     if (!loaded?.study || !state) return undefined;
-    return { id, state, ...loaded.study, hashes: new Map<StageName, string>(), decide };
+    return { id, state, ...loaded.study, decide };
   }, [id, loaded, state, decide]);
 
   const [listing, setListing] = useState(false);

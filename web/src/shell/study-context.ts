@@ -1,6 +1,5 @@
 import { createContext, useContext } from 'react';
 import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
-import type { StageName } from '@green-thicket/core/study/stages';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 
@@ -11,8 +10,6 @@ export interface OpenStudy {
   readonly log: DecisionLog;
   readonly register: readonly ThemeIdentity[];
   readonly changed: string;
-  /** Hashes of the stages' inputs for this state, filled as they are asked for. */
-  readonly hashes: Map<StageName, string>;
   /** Records a decision; a failure is told to the researcher. */
   readonly decide: (decision: Decision) => void;
 }
