@@ -334,6 +334,33 @@ export function foldDecisions(log: DecisionLog): StudyState {
   return recordsInForce(log).reduce((state, record) => decide(state, record.decision), EMPTY_STUDY);
 }
 
+/** States that were folded before, by the sequence number of their last decision; the latest used stands last. */
+export type FoldedStates = Map<number, StudyState>;
+
+/** How many states are held: so many steps back and forth cost nothing. */
+const HELD_STATES = 200;
+
+/**
+ * The study its decisions amount to, from the nearest state that was folded before. The same decisions give the same
+ * object, so that whatever is known of it stays known.
+ *
+ * @param folded states of the same log; the one returned is added
+ */
+export function foldOnto(log: DecisionLog, folded: FoldedStates): StudyState {
+  const line = recordsInForce(log);
+  let from = line.length;
+  while (from > 0 && !folded.has(line[from - 1].seq)) from--;
+  const nearest = from === 0 ? EMPTY_STUDY : (folded.get(line[from - 1].seq) ?? EMPTY_STUDY);
+  const state = line.slice(from).reduce((each, record) => decide(each, record.decision), nearest);
+  folded.delete(log.head);
+  folded.set(log.head, state);
+  for (const oldest of folded.keys()) {
+    if (folded.size <= HELD_STATES) break;
+    folded.delete(oldest);
+  }
+  return state;
+}
+
 /** The head after one undo; the same where there is nothing to undo. */
 export function undone(log: DecisionLog): number {
   return log.records.find((record) => record.seq === log.head)?.parent ?? 0;

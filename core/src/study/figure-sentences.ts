@@ -1,5 +1,5 @@
 import { counted } from './sentences.ts';
-import type { CandidateRow } from './view-types.ts';
+import type { CandidateRow } from './concept-rows.ts';
 
 /** The figures of a concept that can be shown, sorted by and laid out by. */
 export const FIGURES = ['mentions', 'sources', 'windowShare', 'spread', 'pull', 'tfIdf', 'distinct'] as const;

@@ -13,7 +13,7 @@ import {
   type SourceStrength,
 } from '../compare/strength.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
-import { countTogether, type Counts } from '../network/counts.ts';
+import { countTogether, windowsWithEach, type Counts } from '../network/counts.ts';
 import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links } from '../network/links.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
@@ -38,6 +38,7 @@ import {
   type Themes,
 } from '../themes/themes.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
+import { conceptRows, type CandidateRow } from './concept-rows.ts';
 import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 
@@ -74,6 +75,9 @@ export interface StageResults {
   candidates: Candidates;
   concepts: Concepts;
   windows: Windows;
+  /** Windows with each candidate. */
+  windowsHeld: Int32Array;
+  conceptRows: CandidateRow[];
   counts: Counts;
   links: Links;
   graph: Graph;
@@ -306,6 +310,20 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     inputs: ['tokens'],
     own: ({ state }) => state.settings.windows,
     run: (take, { state }) => atOnce(() => layWindows(take('tokens'), state.settings.windows)),
+  },
+  windowsHeld: {
+    inputs: ['candidates', 'windows'],
+    own: () => null,
+    run: (take) =>
+      atOnce(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
+  },
+  conceptRows: {
+    inputs: ['candidates', 'concepts', 'windows', 'windowsHeld'],
+    own: ({ state }) => [state.conceptLabels, state.kept, state.dropped, workingSources(state).length],
+    run: (take, { state }) =>
+      atOnce(() =>
+        conceptRows(take('candidates'), take('concepts'), take('windowsHeld'), take('windows').count, state),
+      ),
   },
   counts: {
     inputs: ['concepts', 'windows'],

@@ -10,6 +10,7 @@ import type { SplitRule } from '../text/splitting.ts';
 import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
+import type { CandidateRow } from './concept-rows.ts';
 import type {
   CleanedFileView,
   CleaningFiguresView,
@@ -59,26 +60,6 @@ export interface MatrixView {
 export interface PlainCountsRow extends PlainCounts {
   readonly name: string;
   readonly sources: number;
-}
-
-export type ConceptStatus = 'chosen' | 'kept' | 'dropped' | 'out';
-
-export interface CandidateRow {
-  readonly key: string;
-  readonly label: string;
-  readonly part: string;
-  readonly mentions: number;
-  readonly sources: number;
-  readonly spread: number;
-  readonly pull: number;
-  /** Share of the windows it is in, from 0 to 1. */
-  readonly windowShare: number;
-  readonly tfIdf: number;
-  readonly score: number;
-  readonly status: ConceptStatus;
-  readonly variants: readonly { readonly key: string; readonly mentions: number }[];
-  /** Shorter forms of a name, with their mentions. */
-  readonly shorter: readonly { readonly form: string; readonly mentions: number }[];
 }
 
 export interface ConceptsView {

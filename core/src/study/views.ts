@@ -1,18 +1,15 @@
-import { distinctiveness, tfIdf } from '../concepts/distinct.ts';
+import { distinctiveness } from '../concepts/distinct.ts';
 import { kindsOfWords } from '../concepts/word-kinds.ts';
-import { scoreOf } from '../concepts/selection.ts';
 import { companyOfCandidates } from '../concepts/pull.ts';
 import { suggestByCompany, suggestMerges } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms } from '../concepts/synonyms.ts';
-import { windowsWithEach } from '../network/counts.ts';
-import { ranked } from '../numeric/order.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { READING_VIEWS } from './reading-views.ts';
 import { TABLE_VIEWS } from './table-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
-import type { CandidateRow, Group, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
+import type { Group, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import { conceptLabels, languageOf, stopWordsOf, type StageName } from './stages.ts';
 import { comparedAttribute, type StudySource } from './study.ts';
@@ -39,7 +36,7 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   cleaningFigures: 'tokens',
   cleanedFile: 'tokens',
   recipeReport: 'themes',
-  concepts: 'themes',
+  concepts: 'conceptRows',
   distinct: 'candidates',
   wordKinds: 'names',
   suggestions: 'candidates',
@@ -96,34 +93,8 @@ const MAKERS: ViewMakers<ViewName> = {
   },
 
   *concepts(_, { engine, study }) {
-    const candidates = yield* engine.compute('candidates', study);
     const concepts = yield* engine.compute('concepts', study);
-    const { state } = study;
-    const chosen = new Set(concepts.keys);
-    const kept = new Set(state.kept);
-    const dropped = new Set(state.dropped);
-    const labels = conceptLabels(state, candidates.keys);
-    const windows = yield* engine.compute('windows', study);
-    const held = windowsWithEach(candidates, windows, candidates.keys.length);
-    const sourceCount = workingSources(state).length;
-    const rows = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).map((i): CandidateRow => {
-      const key = candidates.keys[i];
-      return {
-        key,
-        label: labels[i],
-        part: candidates.part[i],
-        mentions: candidates.mentions[i],
-        sources: candidates.sources[i],
-        spread: candidates.spread[i],
-        pull: candidates.pull[i],
-        windowShare: windows.count === 0 ? 0 : held[i] / windows.count,
-        tfIdf: tfIdf(candidates.mentions[i], candidates.sources[i], sourceCount),
-        score: scoreOf(candidates, i),
-        status: dropped.has(key) ? 'dropped' : kept.has(key) ? 'kept' : chosen.has(key) ? 'chosen' : 'out',
-        variants: candidates.variants[i],
-        shorter: candidates.shorter[i],
-      };
-    });
+    const rows = yield* engine.compute('conceptRows', study);
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
   },
 

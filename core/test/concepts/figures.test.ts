@@ -6,7 +6,7 @@ import { windowsWithEach } from '../../src/network/counts.ts';
 import { median } from '../../src/numeric/order.ts';
 import type { FIGURES } from '../../src/study/figure-sentences.ts';
 import { figureSentence } from '../../src/study/figure-sentences.ts';
-import type { CandidateRow } from '../../src/study/view-types.ts';
+import type { CandidateRow } from '../../src/study/concept-rows.ts';
 import { countPlainly } from '../../src/text/plain-counts.ts';
 import { tokensOf } from '../examples.ts';
 

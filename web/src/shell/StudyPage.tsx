@@ -3,9 +3,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
-import { foldDecisions, redone, undone, type Decision } from '@green-thicket/core/study/decisions';
+import { redone, undone, type Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
-import { listEntries, loadStudy, makeDecision, redo, undo } from '../store/studies.ts';
+import { listEntries, makeDecision, redo, studyReader, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
 import { ConceptsLookContext, FIRST_LOOK, type ConceptsLook } from '../stops/concepts/concepts-look.ts';
@@ -52,9 +52,11 @@ export function StudyPage() {
   const { id = '', stop } = useParams();
   const { look: reading } = useSelection();
   const { modal } = App.useApp();
-  const live = useLiveQuery(async () => ({ study: await loadStudy(id) }), [id]);
+  const read = useMemo(() => studyReader(id), [id]);
+  const live = useLiveQuery(async () => ({ id, study: await read() }), [id, read]);
   // A large study is drawn in slices, so that the page answers meanwhile.
-  const loaded = useDeferredValue(live);
+  const deferred = useDeferredValue(live);
+  const loaded = deferred?.id === id ? deferred : undefined;
   const decide = useCallback(
     (decision: Decision) => {
       makeDecision(id, decision).catch((error: unknown) => {
@@ -66,12 +68,10 @@ export function StudyPage() {
     },
     [id, modal],
   );
-  const records = loaded?.study?.log;
-  const state = useMemo(() => (records ? foldDecisions(records) : undefined), [records]);
-  const study = useMemo((): OpenStudy | undefined => {
-    if (!loaded?.study || !state) return undefined;
-    return { id, state, ...loaded.study, decide };
-  }, [id, loaded, state, decide]);
+  const study = useMemo(
+    (): OpenStudy | undefined => (loaded?.study ? { id, ...loaded.study, decide } : undefined),
+    [id, loaded, decide],
+  );
 
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
@@ -105,7 +105,7 @@ export function StudyPage() {
       </main>
     );
   }
-  if (!study || !state) return <main className="plain-page" aria-busy="true" />;
+  if (!study) return <main className="plain-page" aria-busy="true" />;
   if (!isStop(stop)) return <Navigate to={`/study/${id}/sources`} replace />;
   const Stage = STAGES[stop];
   const { log } = study;
@@ -128,7 +128,7 @@ export function StudyPage() {
             </Link>
             <span className="title-rule" aria-hidden="true" />
             <h1 className="visually-hidden">
-              {STOP_NAMES[stop]} of {state.title}
+              {STOP_NAMES[stop]} of {study.state.title}
             </h1>
             <EditableTitle />
             <SearchBox />
@@ -168,7 +168,7 @@ export function StudyPage() {
               <Button
                 ghost
                 title="Save the study with its texts to a .thicket file"
-                onClick={() => void saveStudyFile(id, state.title)}
+                onClick={() => void saveStudyFile(id, study.state.title)}
               >
                 Save study
               </Button>

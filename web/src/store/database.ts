@@ -12,6 +12,8 @@ export interface StudyRow {
   head: number;
   tip: number;
   register: readonly ThemeIdentity[];
+  /** How often the reason of a decision was written; none yet where it is missing. */
+  reasons?: number;
   /** ISO 8601, UTC. */
   changed: string;
 }

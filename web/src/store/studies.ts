@@ -1,8 +1,14 @@
 import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
-import { decide, foldDecisions, redone, undone } from '@green-thicket/core/study/decisions';
+import {
+  foldDecisions,
+  foldOnto,
+  redone,
+  undone,
+  type FoldedStates,
+} from '@green-thicket/core/study/decisions';
 import type { AddedSource } from '@green-thicket/core/study/intake';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
-import type { StudySource } from '@green-thicket/core/study/study';
+import type { StudySource, StudyState } from '@green-thicket/core/study/study';
 import type { StudyFile } from '@green-thicket/core/formats/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
@@ -33,20 +39,52 @@ async function kept<T>(write: () => Promise<T>): Promise<T> {
   }
 }
 
-async function readLog(study: StudyRow): Promise<DecisionLog> {
-  const records = await database.decisions.where('studyId').equals(study.id).sortBy('seq');
-  return { records, head: study.head, tip: study.tip };
+/** A study's record with its markers. */
+export interface LoadedStudy {
+  readonly log: DecisionLog;
+  /** What its decisions in force amount to; the same object for the same decisions. */
+  readonly state: StudyState;
+  readonly register: readonly ThemeIdentity[];
+  readonly changed: string;
+}
+
+/** The decisions of a study after one of them, in their order. */
+const decisionsAfter = (id: string, seq: number): Promise<DecisionRow[]> =>
+  database.decisions.where('[studyId+seq]').between([id, seq], [id, Infinity], false).toArray();
+
+const lastSeq = (records: readonly DecisionRow[]): number => records[records.length - 1]?.seq ?? 0;
+
+/**
+ * Reads a study again and again: records are only ever added, so each reading brings in those that came since. Only a
+ * reason is written later, and the study's row counts those.
+ *
+ * @returns reads the study as it is, or undefined where there is no such study
+ */
+export function studyReader(id: string): () => Promise<LoadedStudy | undefined> {
+  let records: readonly DecisionRow[] = [];
+  let reasons = 0;
+  const folded: FoldedStates = new Map();
+  return () =>
+    database.transaction('r', database.studies, database.decisions, async () => {
+      const study = await database.studies.get(id);
+      if (!study) return undefined;
+      if (reasons !== (study.reasons ?? 0)) records = [];
+      reasons = study.reasons ?? 0;
+      const later = await decisionsAfter(id, lastSeq(records));
+      // Two readings may be under way at once: what the other brought in is not added again.
+      const fresh = later.filter(({ seq }) => seq > lastSeq(records));
+      if (fresh.length > 0) records = [...records, ...fresh];
+      const { head, tip, register, changed } = study;
+      const log = { records, head, tip };
+      return { log, state: foldOnto(log, folded), register, changed };
+    });
 }
 
 /** A study's record with its markers, or undefined where there is no such study. */
-export async function loadStudy(
-  id: string,
-): Promise<{ log: DecisionLog; register: readonly ThemeIdentity[]; changed: string } | undefined> {
-  return database.transaction('r', database.studies, database.decisions, async () => {
-    const study = await database.studies.get(id);
-    if (!study) return undefined;
-    return { log: await readLog(study), register: study.register, changed: study.changed };
-  });
+export const loadStudy = (id: string): Promise<LoadedStudy | undefined> => studyReader(id)();
+
+async function readLog({ id, head, tip }: StudyRow): Promise<DecisionLog> {
+  return { records: await decisionsAfter(id, 0), head, tip };
 }
 
 export function listStudies(): Promise<StudyRow[]> {
@@ -126,11 +164,22 @@ export async function deleteStudy(id: string): Promise<void> {
 async function appendDecision(id: string, decision: Decision): Promise<void> {
   const study = await database.studies.get(id);
   if (!study) throw new StoreError('This study is no longer in this browser.');
-  const log = await readLog(study);
-  const last = log.records[log.records.length - 1]?.seq ?? 0;
-  const row: DecisionRow = { studyId: id, seq: last + 1, parent: study.head, time: now(), decision };
+  const [last] = await database.decisions
+    .where('[studyId+seq]')
+    .between([id, 0], [id, Infinity])
+    .reverse()
+    .limit(1)
+    .primaryKeys();
+  const row: DecisionRow = {
+    studyId: id,
+    seq: (last?.[1] ?? 0) + 1,
+    parent: study.head,
+    time: now(),
+    decision,
+  };
   await database.decisions.add(row);
-  const title = decide(foldDecisions(log), decision).title;
+  // No other kind of decision changes the title, so a long record need not be read and folded for it.
+  const title = decision.kind === 'renameStudy' ? decision.title : study.title;
   await database.studies.update(id, { head: row.seq, tip: row.seq, title, changed: row.time });
 }
 
@@ -224,13 +273,21 @@ export const goToDecision = (id: string, seq: number): Promise<void> => moveHead
 /** Gives a decision a word of reason, or takes it away where that is empty. */
 export async function giveReason(id: string, seq: number, reason: string): Promise<void> {
   await kept(() =>
-    database.decisions
-      .where('[studyId+seq]')
-      .equals([id, seq])
-      .modify((row) => {
-        if (reason === '') delete row.reason;
-        else row.reason = reason;
-      }),
+    database.transaction('rw', database.studies, database.decisions, async () => {
+      await database.decisions
+        .where('[studyId+seq]')
+        .equals([id, seq])
+        .modify((row) => {
+          if (reason === '') delete row.reason;
+          else row.reason = reason;
+        });
+      await database.studies
+        .where('id')
+        .equals(id)
+        .modify((row) => {
+          row.reasons = (row.reasons ?? 0) + 1;
+        });
+    }),
   );
 }
 

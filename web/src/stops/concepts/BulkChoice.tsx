@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 import { counted } from '@green-thicket/core/study/sentences';
 import { useStudy } from '../../shell/study-context.ts';
 

@@ -1,6 +1,7 @@
 import { Input, Segmented, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/numeric/order';
+import { rowsAsDecided } from '@green-thicket/core/study/concept-rows';
 import { counted } from '@green-thicket/core/study/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
@@ -49,18 +50,23 @@ export function ConceptsStop() {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const figured = useFiguredRows(data?.rows, group, against);
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
+  // The list and the card follow a decision at once; the figures follow when they are found.
+  const listable = useMemo(
+    () => (isPlaceholderData ? rowsAsDecided(figured, state) : figured),
+    [figured, isPlaceholderData, state],
+  );
   const pick = (key: string): void => select({ kind: 'concept', key });
   const rows = useMemo(() => {
     const wanted = filter.trim().toLowerCase();
-    return figured.filter(
+    return listable.filter(
       (row) =>
         wanted === '' ||
         row.label.toLowerCase().includes(wanted) ||
         row.variants.some((variant) => variant.key.includes(wanted)),
     );
-  }, [figured, filter]);
+  }, [listable, filter]);
   const listed = useMemo(() => LEDGER_SORTS[sort].sorted(rows), [rows, sort]);
-  const pickedRow = figured.find((row) => row.key === picked);
+  const pickedRow = listable.find((row) => row.key === picked);
   const middlePull = useMemo(
     () =>
       median(figured.filter(({ status }) => status === 'chosen' || status === 'kept').map((row) => row.pull)),

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
 import { byCodeUnits } from '@green-thicket/core/numeric/order';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 import { useStudy } from '../../shell/study-context.ts';
 import { STATUS_WORDS } from './status-words.ts';
 

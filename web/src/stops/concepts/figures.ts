@@ -1,5 +1,5 @@
 import type { FigureName, GroupUse } from '@green-thicket/core/study/figure-sentences';
-import type { CandidateRow } from '@green-thicket/core/study/view-types';
+import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 
 /** A candidate with how a chosen group uses it. */
 export interface FiguredRow extends CandidateRow {

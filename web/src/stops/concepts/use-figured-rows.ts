@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { hashValue } from '@green-thicket/core/numeric/hash';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { CandidateRow, Group } from '@green-thicket/core/study/view-types';
+import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import type { Group } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import type { FiguredRow } from './figures.ts';
