@@ -11,7 +11,7 @@ import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { Group, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
 import { wordsPerSource } from '../text/tokens.ts';
-import { conceptLabels, languageOf, stopWordsOf, type StageName } from './stages.ts';
+import { conceptLabels, languageOf, STAGES, stopWordsOf, type StageName } from './stages.ts';
 import { comparedAttribute, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 
@@ -56,6 +56,12 @@ export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
   branches: 'themes',
   source: 'themes',
 };
+
+const STAGE_ORDER: readonly string[] = Object.keys(STAGES);
+
+/** Views that need few stages come before those that need many: the list of words need not wait for the map of them. */
+export const byNeed = (a: ViewName, b: ViewName): number =>
+  STAGE_ORDER.indexOf(VIEW_STAGE[a]) - STAGE_ORDER.indexOf(VIEW_STAGE[b]);
 
 /** Answers a view in steps. */
 export function* makeView<V extends ViewName>(

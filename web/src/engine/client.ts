@@ -2,6 +2,7 @@ import { proxy, wrap } from 'comlink';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import { byNeed } from '@green-thicket/core/study/views';
 import {
   STOPPED_MESSAGE,
   type EngineWorker,
@@ -63,6 +64,23 @@ function numberOf({ state, register }: AskedStudy): number {
   return number;
 }
 
+/** Requests of this moment: those that need the fewest stages are sent first, whatever the order of their parts of the page. */
+let toSend: { readonly view: ViewName; readonly send: () => void }[] = [];
+const channel = new MessageChannel();
+channel.port1.onmessage = () => {
+  const now = toSend.sort((a, b) => byNeed(a.view, b.view));
+  toSend = [];
+  for (const { send } of now) send();
+};
+
+/** Waits for the turn of a view among those asked at the same moment. */
+function turnOf(view: ViewName): Promise<void> {
+  return new Promise((send) => {
+    if (toSend.length === 0) channel.port2.postMessage(null);
+    toSend.push({ view, send });
+  });
+}
+
 /** Asks the worker for a view; the signal stops it. */
 export async function askView<V extends ViewName>(
   study: AskedStudy,
@@ -75,6 +93,7 @@ export async function askView<V extends ViewName>(
   signal.addEventListener('abort', stop);
   setActivity({ busy: activity.busy + 1, share: 0 });
   try {
+    await turnOf(view);
     const asked: ViewRequest<ViewName> = {
       request,
       studyId: study.studyId,

@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
 import { textOf } from '@green-thicket/core/study/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
-import { STAGES, type StudyInput } from '@green-thicket/core/study/stages';
+import type { StudyInput } from '@green-thicket/core/study/stages';
 import { Engine } from '@green-thicket/core/study/engine';
-import { makeView, VIEW_STAGE } from '@green-thicket/core/study/views';
+import { byNeed, makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
@@ -97,8 +97,6 @@ async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgre
 /** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
 const APART: ReadonlySet<ViewName> = new Set(['cleaning', 'split', 'splitParts', 'trim', 'speakerParts']);
 
-const STAGE_ORDER = Object.keys(STAGES);
-
 interface Waiting {
   readonly view: ViewName;
   readonly run: () => Promise<unknown>;
@@ -107,24 +105,20 @@ const inLine: Waiting[] = [];
 let working = false;
 
 /**
- * Answers what waits, one request at a time, so that two never compute the same stage side by side. What needs the
- * least of the stages comes first: the list of words need not wait for the map of them.
+ * Answers what waits, one request at a time, so that two never compute the same stage side by side; what needs the
+ * fewest stages first.
  */
 async function work(): Promise<void> {
   if (working) return;
   working = true;
-  // Views of one moment are asked one by one; all of them are in line before the first is taken.
-  await breathe();
   for (;;) {
-    inLine.sort((a, b) => rankOf(a.view) - rankOf(b.view));
+    inLine.sort((a, b) => byNeed(a.view, b.view));
     const next = inLine.shift();
     if (!next) break;
     await next.run();
   }
   working = false;
 }
-
-const rankOf = (view: ViewName): number => STAGE_ORDER.indexOf(VIEW_STAGE[view]);
 
 /** The states of studies that were told last; a page asks for those in hand, and for the one before at most. */
 const known = new Map<number, StudyInput>();

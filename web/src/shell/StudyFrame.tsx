@@ -1,0 +1,146 @@
+import { Button } from 'antd';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { memo, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { describeDecision } from '@green-thicket/core/study/decision-texts';
+import { redone, undone } from '@green-thicket/core/study/decisions';
+import type { Stop } from '@green-thicket/core/study/sentences';
+import { listEntries, redo, undo } from '../store/studies.ts';
+import { saveStudyFile } from '../store/save-file.ts';
+import { CleanStop } from '../stops/clean/CleanStop.tsx';
+import { ConceptsLookContext, FIRST_LOOK, type ConceptsLook } from '../stops/concepts/concepts-look.ts';
+import { PointedStepContext } from '../stops/clean/pointed-step.ts';
+import { CompareStop } from '../stops/compare/CompareStop.tsx';
+import { ConceptsStop } from '../stops/concepts/ConceptsStop.tsx';
+import { IntakeDesk } from '../stops/sources/IntakeDesk.tsx';
+import { LinksStop } from '../stops/links/LinksStop.tsx';
+import { MapStop } from '../stops/map/MapStop.tsx';
+import { SourcesStop } from '../stops/sources/SourcesStop.tsx';
+import { ThemesStop } from '../stops/themes/ThemesStop.tsx';
+import { ReadingStage } from '../reading/ReadingStage.tsx';
+import { SearchBox } from '../reading/SearchBox.tsx';
+import { DecisionList } from './DecisionList.tsx';
+import { EditableTitle } from './EditableTitle.tsx';
+import { FileDrop } from './FileDrop.tsx';
+import { InTurn } from './InTurn.tsx';
+import { Mark } from './Mark.tsx';
+import { MethodSentence } from './MethodSentence.tsx';
+import { Notebook } from './Notebook.tsx';
+import { Reader } from './Reader.tsx';
+import { RegisterKeeper } from './RegisterKeeper.tsx';
+import { useSelection } from './selection.ts';
+import { StatusLine } from './StatusLine.tsx';
+import { StudyContext, type OpenStudy } from './study-context.ts';
+import { STOP_NAMES, Trail } from './Trail.tsx';
+
+const STAGES: Record<Stop, () => React.JSX.Element> = {
+  sources: SourcesStop,
+  clean: CleanStop,
+  concepts: ConceptsStop,
+  links: LinksStop,
+  themes: ThemesStop,
+  map: MapStop,
+  compare: CompareStop,
+};
+
+/** An open study: its title and trail, the stop that is open, and the Reader. Drawn again only when the study moved on. */
+export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: OpenStudy; stop: Stop }) {
+  const { id } = study;
+  const { look: reading } = useSelection();
+  const [listing, setListing] = useState(false);
+  const [noting, setNoting] = useState(false);
+  const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
+  const [pointed, point] = useState<string>();
+  const pointing = useMemo(() => ({ pointed, point }), [pointed]);
+  const [look, setLook] = useState(FIRST_LOOK);
+  const concepts = useMemo(
+    () => ({ look, change: (next: Partial<ConceptsLook>) => setLook((held) => ({ ...held, ...next })) }),
+    [look],
+  );
+  const Stage = STAGES[stop];
+  const { log } = study;
+  const nextUndo = log.records.find((record) => record.seq === log.head);
+  const nextRedo = log.records.find((record) => record.seq === redone(log));
+  // The first decision names the study; what it stands on is nothing to go back to.
+  const canUndo = nextUndo !== undefined && undone(log) !== 0;
+  const canRedo = nextRedo !== undefined && nextRedo.seq !== log.head;
+
+  return (
+    <StudyContext.Provider value={study}>
+      <IntakeDesk>
+        <FileDrop />
+        <RegisterKeeper />
+        <div className="study-page">
+          <header className="title-bar">
+            <Link to="/" className="brand" aria-label="Green Thicket, first page">
+              <Mark size={26} />
+              <span>Green Thicket</span>
+            </Link>
+            <span className="title-rule" aria-hidden="true" />
+            <h1 className="visually-hidden">
+              {STOP_NAMES[stop]} of {study.state.title}
+            </h1>
+            <EditableTitle />
+            <SearchBox />
+            <div className="title-actions">
+              <span className="kept-note">
+                Kept ·{' '}
+                {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+              </span>
+              <Button
+                ghost
+                disabled={!canUndo}
+                title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
+                onClick={() => void undo(id)}
+              >
+                Undo
+              </Button>
+              <Button
+                ghost
+                disabled={!canRedo}
+                title={
+                  canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
+                }
+                onClick={() => void redo(id)}
+              >
+                Redo
+              </Button>
+              <Button
+                ghost
+                title="Every decision with its time; go back to any"
+                onClick={() => setListing(true)}
+              >
+                Decisions
+              </Button>
+              <Button ghost title="Excerpts and memos" onClick={() => setNoting(true)}>
+                Notebook{entries > 0 ? ` ${entries}` : ''}
+              </Button>
+              <Button
+                ghost
+                title="Save the study with its texts to a .thicket file"
+                onClick={() => void saveStudyFile(id, study.state.title)}
+              >
+                Save study
+              </Button>
+            </div>
+          </header>
+          <Trail stop={stop} />
+          <ConceptsLookContext.Provider value={concepts}>
+            <PointedStepContext.Provider value={pointing}>
+              <MethodSentence stop={stop} />
+              <div className="columns">
+                <InTurn key={reading ? 'look' : stop}>
+                  {reading ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}
+                </InTurn>
+                <Reader />
+              </div>
+            </PointedStepContext.Provider>
+          </ConceptsLookContext.Provider>
+          <StatusLine />
+          <Notebook open={noting} onClose={() => setNoting(false)} />
+          <DecisionList open={listing} onClose={() => setListing(false)} />
+        </div>
+      </IntakeDesk>
+    </StudyContext.Provider>
+  );
+});
