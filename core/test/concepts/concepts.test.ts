@@ -134,18 +134,23 @@ describe('candidates', () => {
 });
 
 describe('selection', () => {
+  const counts = [100, 2, 90, 25, 16];
+  // Each candidate’s mentions in a row, the last candidate first.
+  const occurrence = Int32Array.from(
+    counts.flatMap((count, i) => new Array<number>(count).fill(i)).reverse(),
+  );
   const candidates: Candidates = {
     keys: ['often', 'rare', 'everywhere', 'good', 'fine'],
     part: ['noun', 'noun', 'noun', 'noun', 'noun'],
-    mentions: Int32Array.of(100, 2, 90, 25, 16),
+    mentions: Int32Array.from(counts),
     sources: Int32Array.of(1, 2, 10, 5, 5),
     spread: new Float64Array(5),
     pull: Float64Array.of(0.5, 0.9, 0.5, 0.2, 0.2),
     variants: [[], [], [], [], []],
     shorter: [[], [], [], [], []],
-    occurrence: Int32Array.of(3, 4, 0),
-    occurrenceFirst: Int32Array.of(0, 1, 2),
-    occurrenceEnd: Int32Array.of(1, 2, 3),
+    occurrence,
+    occurrenceFirst: occurrence.map((_, i) => i),
+    occurrenceEnd: occurrence.map((_, i) => i + 1),
   };
   const settings = {
     size: 10,
@@ -188,7 +193,10 @@ describe('selection', () => {
 
   it('renumbers occurrences', () => {
     const chosen = selectConcepts(candidates, 10, settings);
-    expect(Array.from(chosen.occurrence)).to.deep.equal([0, 1]);
+    const [fine, good] = [new Array<number>(16).fill(1), new Array<number>(25).fill(0)];
+    expect(Array.from(chosen.occurrence)).to.deep.equal([...fine, ...good]);
+    expect([...chosen.occurrenceFirst]).to.deep.equal(Array.from({ length: 41 }, (_, i) => i));
+    expect([...chosen.occurrenceEnd]).to.deep.equal(Array.from({ length: 41 }, (_, i) => i + 1));
   });
 });
 

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
 import { OPEN, STOPPED, STOPPED_ALONE, type Terms } from '../../src/concepts/terms.ts';
 import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
@@ -100,5 +101,52 @@ describe('phrases', () => {
     expect(at(0)).to.equal('night bus stop to 3');
     expect(at(8)).to.equal('night bus to 10');
     expect(at(3)).to.equal(undefined);
+  });
+
+  it('are the same whether a word is stopped before runs are found or after', () => {
+    const word = fc.constantFrom('night', 'bus', 'stop', 'cold', 'driver', 'run', 'came', 'school');
+    const sentence = fc.array(word, { minLength: 1, maxLength: 8 }).map((words) => `${words.join(' ')}.`);
+    const text = fc.array(sentence, { minLength: 1, maxLength: 12 }).map((each) => each.join(' '));
+    fc.assert(
+      fc.property(text, fc.subarray(['night', 'bus', 'stop', 'cold', 'run']), (said, stopped) => {
+        const { tokens, terms, parts: kinds, stopped: none } = prepare(said, parts);
+        const { stopped: some } = prepare(
+          said,
+          parts,
+          Object.fromEntries(stopped.map((each) => [each, STOPPED])),
+        );
+        const settings = { minimumMentions: 2, minimumNpmi: -1 };
+        const before = findRuns(tokens, terms, kinds, some, 2);
+        const after = findRuns(tokens, terms, kinds, none, 2);
+        const [expected, found] = [before, after].map((runs) =>
+          keepPhrases(runs, tokens, terms, some, settings),
+        );
+        expect(found).to.deep.equal(expected);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('are found by looking at every place where their words stand in a row', () => {
+    const word = fc.constantFrom('night', 'bus', 'stop');
+    fc.assert(
+      fc.property(fc.array(word, { minLength: 2, maxLength: 30 }), (words) => {
+        const { tokens, terms, parts: kinds, stopped } = prepare(words.join(' '), parts);
+        const runs = findRuns(tokens, terms, kinds, stopped, 1);
+        const found = runs.terms.map((run, i) => [
+          run.map((term) => terms.labels[term]).join(' '),
+          [...runs.place.subarray(runs.placeFirst[i], runs.placeFirst[i + 1])],
+        ]);
+        const expected = new Map<string, number[]>();
+        for (let from = 0; from < words.length; from++) {
+          for (let size = 2; size <= 4 && from + size <= words.length; size++) {
+            const run = words.slice(from, from + size).join(' ');
+            expected.set(run, [...(expected.get(run) ?? []), from]);
+          }
+        }
+        expect(Object.fromEntries(found)).to.deep.equal(Object.fromEntries(expected));
+      }),
+      { numRuns: 100 },
+    );
   });
 });

@@ -1,6 +1,13 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { describeDecision } from '../../src/study/decision-texts.ts';
-import { decide, foldDecisions, type Decision } from '../../src/study/decisions.ts';
+import {
+  decide,
+  foldDecisions,
+  foldOnto,
+  type Decision,
+  type FoldedStates,
+} from '../../src/study/decisions.ts';
 import { methodSentences, sentenceText, STOPS } from '../../src/study/sentences.ts';
 import { STEP_KINDS, stepText } from '../../src/study/step-texts.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
@@ -40,6 +47,64 @@ describe('every decision', () => {
       expect(foldDecisions({ records, head: i, tip: records.length })).to.deep.equal(state);
       state = next;
     });
+  });
+});
+
+describe('a record that is read on', () => {
+  /** Decisions on the last one or, now and then, on one that was gone back to. */
+  const logs = fc
+    .array(fc.record({ decision: fc.constantFrom(...Object.values(EVERY)), back: fc.nat(4) }), {
+      maxLength: 12,
+    })
+    .map((steps) => {
+      const records = steps.map(({ decision, back }, i) => ({
+        seq: i + 1,
+        parent: Math.max(0, i - (back === 4 ? 2 : 0)),
+        time: '',
+        decision,
+      }));
+      return { records, tip: records.length };
+    });
+
+  it('amounts to the same, whichever heads were read before', () => {
+    fc.assert(
+      fc.property(logs, fc.array(fc.nat(12), { maxLength: 8 }), ({ records, tip }, heads) => {
+        const folded: FoldedStates = new Map();
+        for (const each of heads) {
+          const log = { records, tip, head: Math.min(each, tip) };
+          expect(foldOnto(log, folded)).to.deep.equal(foldDecisions(log));
+        }
+      }),
+    );
+  });
+
+  it('is the same object when a decision is gone back to', () => {
+    const folded: FoldedStates = new Map();
+    const records = [1, 2, 3].map((seq) => ({
+      seq,
+      parent: seq - 1,
+      time: '',
+      decision: EVERY.keepConcepts,
+    }));
+    const [second, third] = [2, 3].map((head) => foldOnto({ records, head, tip: 3 }, folded));
+    expect(foldOnto({ records, head: 2, tip: 3 }, folded)).to.equal(second);
+    expect(foldOnto({ records, head: 3, tip: 3 }, folded)).to.equal(third);
+    expect(foldOnto({ records, head: 0, tip: 3 }, folded)).to.equal(EMPTY_STUDY);
+  });
+
+  it('lets go of what was read long ago', () => {
+    const records = Array.from({ length: 400 }, (_, i) => ({
+      seq: i + 1,
+      parent: i,
+      time: '',
+      decision: EVERY.renameStudy,
+    }));
+    const folded: FoldedStates = new Map();
+    for (let head = 1; head <= 400; head++) foldOnto({ records, head, tip: 400 }, folded);
+    expect(folded.size).to.be.below(250);
+    expect(foldOnto({ records, head: 7, tip: 400 }, folded)).to.deep.equal(
+      foldDecisions({ records, head: 7, tip: 400 }),
+    );
   });
 });
 
