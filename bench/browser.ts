@@ -14,13 +14,7 @@ const WATCH = `
 
 /** Times the real interface: from files chosen to a themed map, and a changed setting after that. */
 export async function benchBrowser(words: number): Promise<void> {
-  const { texts } = plantedCollection({
-    words,
-    wordsPerSource: 8000,
-    themes: 8,
-    conceptsPerTheme: 10,
-    seed: 7,
-  });
+  const { texts } = plantedCollection({ words, wordsPerSource: 8000 });
   const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
   const paths = texts.map((text, i) => {
     const path = join(folder, `${String(i).padStart(4, '0')}.txt`);

@@ -1,9 +1,9 @@
 import { finish } from '../core/src/numeric/stepwise.ts';
 import { Engine } from '../core/src/study/engine.ts';
 import type { StageName } from '../core/src/study/stages.ts';
-import { makeView } from '../core/src/study/views.ts';
 import { englishLexicon, englishTagger, englishTags, exampleStudy } from '../core/test/examples.ts';
-import { plantedCollection } from './collection.ts';
+import { plantedCollection, plantedStudy } from './collection.ts';
+import { median, printTable, timeOf, told } from './timing.ts';
 
 /** What stands before the list of candidates, in order; parts of speech are said apart. */
 const STAGES: readonly StageName[] = [
@@ -12,24 +12,19 @@ const STAGES: readonly StageName[] = [
   'parts',
   'wordParts',
   'terms',
+  'capitals',
   'names',
+  'runs',
+  'blocks',
   'candidates',
   'concepts',
   'windows',
 ];
 
-const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1];
-
 /** Times a collection from its texts to all candidates with their figures, nothing being at hand. */
 export function benchCandidates(words: number, repeats: number): void {
-  const { texts } = plantedCollection({
-    words,
-    wordsPerSource: 800,
-    themes: 8,
-    conceptsPerTheme: 10,
-    seed: 7,
-  });
-  const study = exampleStudy(texts.map((text, i) => ({ name: `${i}.txt`, text })));
+  const { texts } = plantedCollection({ words });
+  const study = plantedStudy(words);
   // The lexicon and the tagger's model are loaded once a session.
   englishLexicon();
   englishTagger()('A word.');
@@ -41,26 +36,14 @@ export function benchCandidates(words: number, repeats: number): void {
     let all = 0;
     let parts = 0;
     for (const stage of STAGES) {
-      const started = performance.now();
-      finish(engine.compute(stage, study.input()));
-      const time = performance.now() - started;
+      const time = timeOf(() => finish(engine.compute(stage, study.input())));
       note(stage, time);
       all += time;
       if (stage === 'parts') parts = time;
     }
     const { keys } = finish(engine.compute('candidates', study.input()));
     candidates = keys.length;
-    finish(engine.compute('themes', study.input()));
-    const started = performance.now();
-    finish(
-      makeView('concepts', null, {
-        engine,
-        study: study.input(),
-        original: study.original,
-        lexicon: englishLexicon,
-      }),
-    );
-    const rows = performance.now() - started;
+    const rows = timeOf(() => finish(engine.compute('conceptRows', study.input())));
     note('the rows with all figures', rows);
     note('**without parts of speech**', all - parts + rows);
     note('**with them**', all + rows);
@@ -69,9 +52,10 @@ export function benchCandidates(words: number, repeats: number): void {
   console.log(
     `\n## Candidates, cold, ${words.toLocaleString('en-GB')} words: ${candidates.toLocaleString('en-GB')} candidates (medians of ${repeats})\n`,
   );
-  console.log('| what | ms |');
-  console.log('|---|---:|');
-  for (const [what, each] of times) console.log(`| ${what} | ${Math.round(middle(each))} |`);
+  printTable(
+    ['what', 'ms'],
+    Array.from(times, ([what, each]) => [what, told(median(each))]),
+  );
   const { rss } = process.memoryUsage();
   const peak = process.resourceUsage().maxRSS / 1024;
   console.log(
@@ -99,10 +83,4 @@ function* laterParts(texts: readonly string[], repeats: number): Generator<[what
     reopened.compute('languages');
     yield ['parts of speech when one more source comes in', timeOf(() => reopened.compute('parts'))];
   }
-}
-
-function timeOf(work: () => unknown): number {
-  const started = performance.now();
-  work();
-  return performance.now() - started;
 }

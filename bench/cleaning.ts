@@ -10,6 +10,7 @@ import { CLEANING_KINDS, FIRST_STEPS, newStep, type CleaningStep } from '../core
 import { readTokens } from '../core/src/text/tokens.ts';
 import { Browser, serve, type Served } from '../e2e/browser.ts';
 import { plantedCollection } from './collection.ts';
+import { medianTime } from './timing.ts';
 
 /** What makes a collection untidy, put in after every so many words. */
 const DIRT = [
@@ -33,21 +34,11 @@ const DIRT = [
 
 /** Made-up texts as untidy as answers are. */
 export function untidyTexts(words: number, wordsPerSource: number): string[] {
-  const { texts } = plantedCollection({ words, wordsPerSource, themes: 8, conceptsPerTheme: 10, seed: 7 });
+  const { texts } = plantedCollection({ words, wordsPerSource });
   let dirt = 0;
   return texts.map((text) =>
     text.replace(/(?:\S+\s+){12}/g, (run) => `${run}${DIRT[dirt++ % DIRT.length]} `),
   );
-}
-
-const REPEATS = 5;
-function medianTime(work: () => void): number {
-  const times = Array.from({ length: REPEATS }, () => {
-    const started = performance.now();
-    work();
-    return performance.now() - started;
-  });
-  return times.sort((a, b) => a - b)[REPEATS >> 1];
 }
 
 /** The step with what it needs to do something. */

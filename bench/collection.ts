@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parseLexicon } from '../core/src/text/lexicon.ts';
 import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
 import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
+import { exampleStudy, type ExampleStudy } from '../core/test/examples.ts';
 
 /** A made-up collection in which it is known which concepts belong to which theme. */
 export interface Planted {
@@ -12,10 +13,10 @@ export interface Planted {
 
 export interface PlantedSettings {
   readonly words: number;
-  readonly wordsPerSource: number;
-  readonly themes: number;
-  readonly conceptsPerTheme: number;
-  readonly seed: number;
+  readonly wordsPerSource?: number;
+  readonly themes?: number;
+  readonly conceptsPerTheme?: number;
+  readonly seed?: number;
 }
 
 const FUNCTION_WORDS =
@@ -43,8 +44,13 @@ function zipf(count: number, shift: number): (random: Random) => number {
  * Writes a collection: paragraphs of a few sentences, half of them about one theme and so with two or three of its
  * concepts a sentence, all with common words and a long tail of filler nouns, verbs and adjectives that belong nowhere.
  */
-export function plantedCollection(settings: PlantedSettings): Planted {
-  const { words, wordsPerSource, themes, conceptsPerTheme, seed } = settings;
+export function plantedCollection({
+  words,
+  wordsPerSource = 800,
+  themes = 8,
+  conceptsPerTheme = 10,
+  seed = 7,
+}: PlantedSettings): Planted {
   const random = seededRandom(seed);
   const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
   const stops = stopWordsInForce({ language: 'en', own: [] });
@@ -99,4 +105,13 @@ export function plantedCollection(settings: PlantedSettings): Planted {
     texts.push(paragraphs.join('\n\n'));
   }
   return { texts, themeOf };
+}
+
+/** A study of a planted collection, whose sources are said by three roles in turn. */
+export function plantedStudy(words: number): ExampleStudy {
+  const roles = ['nurse', 'driver', 'baker'];
+  const { texts } = plantedCollection({ words });
+  return exampleStudy(
+    texts.map((text, i) => ({ name: `${i}.txt`, text, attributes: { role: roles[i % 3] } })),
+  );
 }

@@ -1,31 +1,13 @@
-import { makeView } from '../core/src/study/views.ts';
-import { finish } from '../core/src/numeric/stepwise.ts';
-import type { ViewName, ViewQuestions } from '../core/src/study/view-types.ts';
-import { englishLexicon, exampleStudy } from '../core/test/examples.ts';
-import { plantedCollection } from './collection.ts';
+import { asking } from '../core/test/examples.ts';
+import { plantedStudy } from './collection.ts';
+import { medianTime, printTable, told } from './timing.ts';
 
-const REPEATS = 5;
-
-/** Times reading on a study whose figures are at hand: a search, a concordance, branches, suggestions, and a decision. */
+/** Times reading on a study whose figures are at hand: a search, a concordance, branches, suggestions. */
 export function benchReading(words: number): void {
-  const { texts } = plantedCollection({
-    words,
-    wordsPerSource: 800,
-    themes: 8,
-    conceptsPerTheme: 10,
-    seed: 7,
-  });
-  const study = exampleStudy(texts.map((text, i) => ({ name: `${i}.txt`, text })));
+  const study = plantedStudy(words);
   study.compute('themes');
   const { keys } = study.compute('concepts');
-  const context = () => ({
-    engine: study.engine,
-    study: study.input(),
-    original: study.original,
-    lexicon: englishLexicon,
-  });
-  const ask = <V extends ViewName>(view: V, question: ViewQuestions[V]): unknown =>
-    finish(makeView(view, question, context()));
+  const ask = asking(study);
   const concept = { kind: 'concept', key: keys[0] } as const;
   const works: readonly (readonly [string, (i: number) => void])[] = [
     ['a search', (i) => ask('passages', { selection: { kind: 'search', query: keys[i] }, limit: 30 })],
@@ -50,23 +32,10 @@ export function benchReading(words: number): void {
       () => ask('dispersion', { selections: keys.slice(0, 10).map((key) => ({ kind: 'concept', key })) }),
     ],
     ['suggested merges', () => ask('suggestions', { refused: [] })],
-    [
-      'a dropped concept, to the list of concepts',
-      (i) => {
-        study.decide({ kind: 'dropConcepts', keys: [keys[20 + i]] });
-        study.compute('concepts');
-      },
-    ],
   ];
   console.log(`\n## Reading, warm, ${words.toLocaleString('en-GB')} words\n`);
-  console.log('| what | median ms |');
-  console.log('|---|---:|');
-  for (const [what, work] of works) {
-    const times = Array.from({ length: REPEATS }, (_, i) => {
-      const started = performance.now();
-      work(i);
-      return performance.now() - started;
-    });
-    console.log(`| ${what} | ${Math.round(times.sort((a, b) => a - b)[REPEATS >> 1])} |`);
-  }
+  printTable(
+    ['what', 'median ms'],
+    works.map(([what, work]) => [what, told(medianTime(work))]),
+  );
 }

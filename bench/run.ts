@@ -11,16 +11,10 @@ import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
 import { benchPlanted } from './planted.ts';
 import { benchReading } from './reading.ts';
+import { median, REPEATS } from './timing.ts';
 import { benchWarm } from './warm.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
-const REPEATS = 5;
-
-export function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1];
-}
-
 interface RunRecord {
   readonly stages: readonly { readonly stage: string; readonly milliseconds: number }[];
   readonly peakMemoryMB: number;
@@ -48,7 +42,7 @@ function recovery(folder: string, planted: Planted): { ami: number; kept: number
 }
 
 function benchCommand(words: number): void {
-  const planted = plantedCollection({ words, wordsPerSource: 800, themes: 8, conceptsPerTheme: 10, seed: 7 });
+  const planted = plantedCollection({ words });
   const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
   mkdirSync(join(folder, 'texts'));
   planted.texts.forEach((text, i) =>

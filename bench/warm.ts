@@ -1,6 +1,7 @@
-import { exampleStudy } from '../core/test/examples.ts';
 import type { Decision } from '../core/src/study/decisions.ts';
-import { plantedCollection } from './collection.ts';
+import { asking } from '../core/test/examples.ts';
+import { plantedStudy } from './collection.ts';
+import { median, printTable, timeOf, told } from './timing.ts';
 
 const CHANGES: readonly { readonly what: string; readonly decisions: readonly Decision[] }[] = [
   {
@@ -22,49 +23,50 @@ const CHANGES: readonly { readonly what: string; readonly decisions: readonly De
   },
   {
     what: 'a stop word',
-    decisions: ['time', 'house', 'road', 'water', 'music'].map((word) => ({
-      kind: 'addStopWords',
-      words: [word],
-    })),
+    decisions: [0, 1, 2, 3, 4].map(() => ({ kind: 'addStopWords', words: [] })),
+  },
+  {
+    what: 'two concepts merged',
+    decisions: [0, 1, 2, 3, 4].map(() => ({ kind: 'mergeConcepts', into: '', keys: [] })),
   },
 ];
 
-/** Times a changed setting on a study whose figures are at hand, from the decision to the new map and comparison. */
+/** A decision about concepts, about some that are kept. */
+function aboutConcepts(decision: Decision, keys: readonly string[], time: number): Decision {
+  const [first, second] = [keys[time * 3], keys[time * 3 + 1]];
+  if (decision.kind === 'dropConcepts') return { ...decision, keys: [first] };
+  if (decision.kind === 'addStopWords') return { ...decision, words: [first] };
+  if (decision.kind === 'mergeConcepts') return { ...decision, into: first, keys: [second] };
+  return decision;
+}
+
+/**
+ * Times a changed setting or a decision on a study whose figures are at hand: to the list of concepts with all their
+ * figures, to the new map, and to the comparison.
+ */
 export function benchWarm(words: number): void {
-  const { texts } = plantedCollection({
-    words,
-    wordsPerSource: 800,
-    themes: 8,
-    conceptsPerTheme: 10,
-    seed: 7,
-  });
-  const study = exampleStudy(
-    texts.map((text, i) => ({
-      name: `${i}.txt`,
-      text,
-      attributes: { role: ['nurse', 'driver', 'baker'][i % 3] },
-    })),
-  );
+  const study = plantedStudy(words);
+  const ask = asking(study);
+  ask('concepts', null);
   study.compute('map');
   study.compute('comparison');
-  console.log(`\n## A changed setting, warm, ${words.toLocaleString('en-GB')} words\n`);
-  console.log(`| change | median ms to map | and to comparison of ${texts.length} sources |`);
-  console.log('|---|---:|---:|');
-  for (const { what, decisions } of CHANGES) {
-    const times = decisions.map((decision, i) => {
-      const { keys } = study.compute('concepts');
-      study.decide(
-        decision.kind === 'dropConcepts' ? { kind: 'dropConcepts', keys: [keys[i * 3]] } : decision,
-      );
-      const started = performance.now();
-      study.compute('map');
-      const toMap = performance.now() - started;
-      study.compute('comparison');
-      return [toMap, performance.now() - started] as const;
+  const rows = CHANGES.map(({ what, decisions }) => {
+    const times = decisions.map((decision, time) => {
+      study.decide(aboutConcepts(decision, study.compute('concepts').keys, time));
+      const toList = timeOf(() => ask('concepts', null));
+      const toMap = toList + timeOf(() => study.compute('map'));
+      return [toList, toMap, toMap + timeOf(() => study.compute('comparison'))];
     });
-    const medians = [0, 1].map((column) =>
-      Math.round(times.map((each) => each[column]).sort((a, b) => a - b)[2]),
-    );
-    console.log(`| ${what} | ${medians.join(' | ')} |`);
-  }
+    return [what, ...[0, 1, 2].map((column) => told(median(times.map((each) => each[column]))))];
+  });
+  console.log(`\n## A change, warm, ${words.toLocaleString('en-GB')} words\n`);
+  printTable(
+    [
+      'change',
+      'median ms to the list of concepts',
+      'to the map',
+      `to the comparison of ${study.state.sources.length} sources`,
+    ],
+    rows,
+  );
 }
