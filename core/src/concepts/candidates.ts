@@ -3,8 +3,9 @@ import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
-import { findOccurrences, type Occurrences, type WantedParts } from './occurrences.ts';
+import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
+import { renumbered, tally, type Occurring } from './renumbered.ts';
 import type { StopWords } from './stop-words.ts';
 import { stoppedTypes, type Terms } from './terms.ts';
 
@@ -12,7 +13,7 @@ import { stoppedTypes, type Terms } from './terms.ts';
 export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
 
 /** Words and phrases that could become concepts, with their figures, sorted by falling mentions, then by key. */
-export interface Candidates {
+export interface Candidates extends Occurring {
   /** What a candidate is called in decisions and files: its lemma, or the lemmas of a phrase with spaces. */
   readonly keys: readonly string[];
   readonly part: readonly CandidatePart[];
@@ -27,11 +28,6 @@ export interface Candidates {
   readonly variants: readonly (readonly { readonly key: string; readonly mentions: number }[])[];
   /** The shorter forms a name was met in, with their mentions; empty for all else. */
   readonly shorter: Names['shorter'];
-  /** Candidate of each occurrence, in the order of the text. */
-  readonly occurrence: Int32Array;
-  readonly occurrenceFirst: Int32Array;
-  /** One past the last token of each occurrence. */
-  readonly occurrenceEnd: Int32Array;
 }
 
 export interface CandidateSettings extends PhraseSettings {
@@ -64,11 +60,10 @@ export function* findCandidates(
     return at;
   };
   const met = findOccurrences(tokens, terms, stopped, phrases, names, settings.parts, settings.merges);
-  const { labels, thing: raw, numberOf } = met;
+  const { labels, numberOf } = met;
   yield 0.5;
 
-  const rawMentions = new Int32Array(labels.length);
-  for (let i = 0; i < raw.length; i++) rawMentions[raw[i]]++;
+  const rawMentions = tally(met.occurrence, labels.length);
   const conceptOf = Int32Array.from(labels.slice(), (name) => numberOf(resolved(name)));
   const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
@@ -78,7 +73,7 @@ export function* findCandidates(
   const place = new Int32Array(labels.length).fill(-1);
   order.forEach((id, index) => (place[id] = index));
   const mentionsOf = Int32Array.from(order, (id) => mentions[id]);
-  const found = occurrencesOf(
+  const found = renumbered(
     met,
     Int32Array.from(conceptOf, (id) => place[id]),
     mentionsOf,
@@ -115,27 +110,6 @@ export function* findCandidates(
   };
 }
 
-/** The occurrences of what became a candidate. */
-function occurrencesOf(
-  { thing, first, end }: Occurrences,
-  candidateOf: Int32Array,
-  mentions: Int32Array,
-): Pick<Candidates, 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'> {
-  const total = mentions.reduce((sum, each) => sum + each, 0);
-  const occurrence = new Int32Array(total);
-  const occurrenceFirst = new Int32Array(total);
-  const occurrenceEnd = new Int32Array(total);
-  let count = 0;
-  for (let i = 0; i < thing.length; i++) {
-    const candidate = candidateOf[thing[i]];
-    if (candidate < 0) continue;
-    occurrence[count] = candidate;
-    occurrenceFirst[count] = first[i];
-    occurrenceEnd[count++] = end[i];
-  }
-  return { occurrence, occurrenceFirst, occurrenceEnd };
-}
-
 /**
  * Sources and spread of each candidate. Spread is 1 − DPnorm (Gries 2008; normalised by 1 − the smallest source's
  * share, Lijffijt & Gries 2012), with each source's share of tokens as what to expect.
@@ -147,31 +121,55 @@ export function spreadOfCandidates(
   mentions: Int32Array,
 ): { sources: Int32Array; spread: Float64Array } {
   const words = wordsPerSource(tokens);
-  const total = tokens.type.length;
   const sources = new Int32Array(mentions.length);
   // Σ|s − v| = Σ over sources with it (|s − v| − s) + Σ s, so that sources without it need no visit.
   const distance = new Float64Array(mentions.length).fill(1);
   const here = new Int32Array(mentions.length);
-  const touched = new Int32Array(mentions.length);
   let next = 0;
   let smallest = 1;
   for (let source = 0; source < words.length; source++) {
-    const share = words[source] / total;
+    const share = words[source] / tokens.type.length;
     if (words[source] > 0) smallest = Math.min(smallest, share);
     const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
-    let different = 0;
-    for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
-      const candidate = occurrence[next];
-      if (here[candidate]++ === 0) touched[different++] = candidate;
-    }
-    for (let i = 0; i < different; i++) {
-      const candidate = touched[i];
-      sources[candidate]++;
-      distance[candidate] += Math.abs(share - here[candidate] / mentions[candidate]) - share;
-      here[candidate] = 0;
-    }
+    const from = next;
+    next = countTo(occurrence, occurrenceFirst, from, limit, here);
+    addDistances(occurrence, from, next, here, share, mentions, sources, distance);
   }
   const scale = smallest < 1 ? 1 - smallest : 1;
   const spread = distance.map((sum) => Math.max(0, Math.min(1, 1 - sum / 2 / scale)));
   return { sources, spread };
+}
+
+/** Counts the occurrences that begin before a token; returns the first that does not. */
+function countTo(
+  occurrence: Int32Array,
+  occurrenceFirst: Int32Array,
+  from: number,
+  limit: number,
+  counts: Int32Array,
+): number {
+  let i = from;
+  for (; i < occurrence.length && occurrenceFirst[i] < limit; i++) counts[occurrence[i]]++;
+  return i;
+}
+
+/** Adds what each candidate of one source is away from the source's share, and takes its count back to 0. */
+function addDistances(
+  occurrence: Int32Array,
+  from: number,
+  to: number,
+  counts: Int32Array,
+  share: number,
+  mentions: Int32Array,
+  sources: Int32Array,
+  distance: Float64Array,
+): void {
+  for (let i = from; i < to; i++) {
+    const candidate = occurrence[i];
+    const count = counts[candidate];
+    if (count === 0) continue;
+    counts[candidate] = 0;
+    sources[candidate]++;
+    distance[candidate] += Math.abs(share - count / mentions[candidate]) - share;
+  }
 }

@@ -1,5 +1,6 @@
 import type { Names } from './names.ts';
 import { BEGINS_PHRASE, phraseAt, type Phrases } from './phrases.ts';
+import { OccurrenceList, type Occurring } from './renumbered.ts';
 import { isNumberWord } from './stop-words.ts';
 import { PARTS_OF_SPEECH } from '../text/lexicon.ts';
 import { NUMBER } from '../text/scan.ts';
@@ -18,13 +19,9 @@ export interface WantedParts {
 }
 
 /** Everything that may be a concept, where it stands, before variants are brought together. */
-export interface Occurrences {
+export interface Occurrences extends Occurring {
   /** Key of each thing met, by its number. */
   readonly labels: readonly string[];
-  /** Thing of each occurrence, in the order of the text, with its first token and one past its last. */
-  readonly thing: Int32Array;
-  readonly first: Int32Array;
-  readonly end: Int32Array;
   /** Number of a key; a key that was not met gets the next. */
   readonly numberOf: (key: string) => number;
   readonly isPhrase: (thing: number) => boolean;
@@ -82,6 +79,9 @@ const WORD_OR_OWN = WORD_ITSELF | OWN_WORD;
 const PHRASE_BEGINS = 4;
 const NUMERAL = 8;
 const OWN_PHRASE_BEGINS = 16;
+
+/** Plain words are added so many tokens at a time. */
+const STRETCH = 4096;
 
 /** What the tokens of each type may be. */
 function mayBe(
@@ -213,33 +213,38 @@ function scan(
   nameFirst: Int32Array,
   most: number,
   longestAt: (token: number, name: number) => readonly [id: number, end: number],
-): Pick<Occurrences, 'thing' | 'first' | 'end'> {
-  const total = typeOf.length;
-  const thing = new Int32Array(most);
-  const first = new Int32Array(most);
-  const ends = new Int32Array(most);
-  let count = 0;
+): Occurring {
+  const list = new OccurrenceList(most);
   let name = 0;
-  for (let t = 0; t < total;) {
+  for (let t = 0; t < typeOf.length;) {
     while (name < nameFirst.length && nameFirst[name] < t) name++;
-    const nameAt = name < nameFirst.length ? nameFirst[name] : total;
-    // Most tokens begin neither a phrase nor a name.
-    for (; t < nameAt; t++) {
-      const can = may[typeOf[t]];
-      if (can === 0) continue;
-      if (can > WORD_OR_OWN) break;
-      thing[count] = idOfType[typeOf[t]];
-      first[count] = t;
-      ends[count++] = t + 1;
-    }
-    if (t >= total) break;
+    const nameAt = name < nameFirst.length ? nameFirst[name] : typeOf.length;
+    const stretch = Math.min(nameAt, t + STRETCH);
+    t = addWords(list, typeOf, may, idOfType, t, stretch);
+    if (t === typeOf.length) break;
+    // At the end of a stretch may stand a plain word, for the next one.
+    if (t === stretch && t !== nameAt) continue;
     const [id, end] = longestAt(t, nameAt === t ? name : -1);
-    if (id >= 0) {
-      thing[count] = id;
-      first[count] = t;
-      ends[count++] = end;
-    }
+    if (id >= 0) list.add(id, t, end);
     t = end;
   }
-  return { thing: thing.subarray(0, count), first: first.subarray(0, count), end: ends.subarray(0, count) };
+  return list.done();
+}
+
+/** Adds the words up to the next token that may be more than a word, or to the limit; returns where it stopped. */
+function addWords(
+  list: OccurrenceList,
+  typeOf: Int32Array,
+  may: Uint8Array,
+  idOfType: Int32Array,
+  from: number,
+  limit: number,
+): number {
+  for (let t = from; t < limit; t++) {
+    const can = may[typeOf[t]];
+    if (can === 0) continue;
+    if (can > WORD_OR_OWN) return t;
+    list.add(idOfType[typeOf[t]], t, t + 1);
+  }
+  return limit;
 }

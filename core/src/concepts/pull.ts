@@ -62,28 +62,45 @@ function placesOfReferences(
   // Room for each mention: a reference that is in a block twice leaves some of its room empty.
   const first = new Int32Array(references + 1);
   for (let r = 0; r < references; r++) first[r + 1] = first[r] + mentions[r];
+  const places = {
+    first,
+    block: new Int32Array(first[references]).fill(-1),
+    times: new Int32Array(first[references]),
+    occurrenceOfBlock: new Int32Array(blocks + 1),
+  };
   const end = first.slice(0, references);
-  const block = new Int32Array(first[references]).fill(-1);
-  const times = new Int32Array(first[references]);
-  const occurrenceOfBlock = new Int32Array(blocks + 1);
   let next = 0;
   for (let b = 0; b < blocks; b++) {
-    const limit = blockFirst[b + 1];
-    for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
-      const reference = occurrence[next];
-      if (reference >= references) continue;
-      const last = end[reference] - 1;
-      if (last >= first[reference] && block[last] === b) {
-        times[last]++;
-      } else {
-        block[last + 1] = b;
-        times[last + 1] = 1;
-        end[reference]++;
-      }
-    }
-    occurrenceOfBlock[b + 1] = next;
+    next = placeBlock(places, end, b, occurrence, occurrenceFirst, next, blockFirst[b + 1]);
+    places.occurrenceOfBlock[b + 1] = next;
   }
-  return { first, block, times, occurrenceOfBlock };
+  return places;
+}
+
+/** Places the references of one block; returns the first occurrence after it. */
+function placeBlock(
+  { first, block, times }: ReferencePlaces,
+  end: Int32Array,
+  b: number,
+  occurrence: Int32Array,
+  occurrenceFirst: Int32Array,
+  from: number,
+  limit: number,
+): number {
+  let i = from;
+  for (; i < occurrence.length && occurrenceFirst[i] < limit; i++) {
+    const reference = occurrence[i];
+    if (reference >= end.length) continue;
+    const last = end[reference] - 1;
+    if (last >= first[reference] && block[last] === b) {
+      times[last]++;
+    } else {
+      block[last + 1] = b;
+      times[last + 1] = 1;
+      end[reference]++;
+    }
+  }
+  return i;
 }
 
 /**
@@ -106,15 +123,24 @@ export function companyOfCandidates(
   const met = new Float64Array(mentions.length);
   for (let r = 0; r < references; r++) {
     met.fill(0);
-    for (let place = places.first[r]; place < places.first[r + 1] && places.block[place] >= 0; place++) {
-      const times = places.times[place];
-      const limit = places.occurrenceOfBlock[places.block[place] + 1];
-      for (let i = places.occurrenceOfBlock[places.block[place]]; i < limit; i++) met[occurrence[i]] += times;
-    }
+    meetReference(met, places, r, occurrence);
     met[r] = 0;
     shared.set(judged < met.length ? met.subarray(0, judged) : met, r * judged);
   }
   return { references, judged, shared };
+}
+
+/** Adds whom one reference meets, as often as both are in a block. */
+function meetReference(
+  met: Float64Array,
+  { first, block, times, occurrenceOfBlock }: ReferencePlaces,
+  reference: number,
+  occurrence: Int32Array,
+): void {
+  for (let place = first[reference]; place < first[reference + 1] && block[place] >= 0; place++) {
+    const limit = occurrenceOfBlock[block[place] + 1];
+    for (let i = occurrenceOfBlock[block[place]]; i < limit; i++) met[occurrence[i]] += times[place];
+  }
 }
 
 /**
@@ -129,17 +155,9 @@ export function pullOfCandidates(
   { references, judged, shared }: Company,
   candidateCount: number,
 ): Float64Array {
-  const usual = new Float64Array(references);
   const companions = new Float64Array(judged);
-  let all = 0;
-  for (let r = 0; r < references; r++) {
-    for (let c = 0; c < judged; c++) {
-      const met = shared[r * judged + c];
-      usual[r] += met;
-      companions[c] += met;
-    }
-    all += usual[r];
-  }
+  const usual = Float64Array.from({ length: references }, (_, r) => addCompanions(companions, shared, r));
+  const all = usual.reduce((sum, each) => sum + each, 0);
   const pull = new Float64Array(candidateCount);
   if (all === 0) return pull;
   for (let r = 0; r < references; r++) usual[r] /= all;
@@ -147,18 +165,7 @@ export function pullOfCandidates(
   // Most references a candidate never met: together they add what one of all their shares would.
   const neverMet = new Float64Array(judged);
   for (let r = 0; r < references; r++) {
-    if (usual[r] === 0) continue;
-    for (let c = 0; c < judged; c++) {
-      if (r === c) continue;
-      const expected = usual[r] / (1 - (c < references ? usual[c] : 0));
-      const met = shared[r * judged + c];
-      if (met === 0) {
-        neverMet[c] += expected;
-      } else {
-        const share = (met + PRIOR * expected) / (companions[c] + PRIOR);
-        divergence[c] += share * Math.log(share / expected);
-      }
-    }
+    if (usual[r] > 0) addDivergence(divergence, neverMet, shared, r, usual, companions);
   }
   for (let c = 0; c < judged; c++) {
     const shrink = PRIOR / (companions[c] + PRIOR);
@@ -166,4 +173,39 @@ export function pullOfCandidates(
     pull[c] = Math.max(0, divergence[c] + neverMet[c] * shrink * Math.log(shrink) - byChance);
   }
   return pull;
+}
+
+/** Adds whom each candidate met of one reference; returns the sum. */
+function addCompanions(companions: Float64Array, shared: Float64Array, reference: number): number {
+  const judged = companions.length;
+  let sum = 0;
+  for (let c = 0; c < judged; c++) {
+    const met = shared[reference * judged + c];
+    companions[c] += met;
+    sum += met;
+  }
+  return sum;
+}
+
+/** Adds one reference's part of each candidate's divergence, or its share where they never met. */
+function addDivergence(
+  divergence: Float64Array,
+  neverMet: Float64Array,
+  shared: Float64Array,
+  reference: number,
+  usual: Float64Array,
+  companions: Float64Array,
+): void {
+  const judged = companions.length;
+  for (let c = 0; c < judged; c++) {
+    if (c === reference) continue;
+    const expected = usual[reference] / (1 - (c < usual.length ? usual[c] : 0));
+    const met = shared[reference * judged + c];
+    if (met === 0) {
+      neverMet[c] += expected;
+    } else {
+      const share = (met + PRIOR * expected) / (companions[c] + PRIOR);
+      divergence[c] += share * Math.log(share / expected);
+    }
+  }
 }

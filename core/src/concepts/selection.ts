@@ -1,5 +1,6 @@
 import { ranked } from '../numeric/order.ts';
 import type { Candidates } from './candidates.ts';
+import { renumbered, type Occurring } from './renumbered.ts';
 
 export interface SelectionSettings {
   /** How many concepts the starting selection keeps at most. */
@@ -18,16 +19,12 @@ export interface SelectionSettings {
   readonly dropped: readonly string[];
 }
 
-/** The concepts chosen from the candidates, in order of their score. */
-export interface Concepts {
+/** The concepts chosen from the candidates, in order of their score, with where they occur. */
+export interface Concepts extends Occurring {
   /** Candidate of each concept. */
   readonly candidate: Int32Array;
   readonly keys: readonly string[];
   readonly mentions: Int32Array;
-  /** Concept of each occurrence, with its tokens, in the order of the text. */
-  readonly occurrence: Int32Array;
-  readonly occurrenceFirst: Int32Array;
-  readonly occurrenceEnd: Int32Array;
 }
 
 /** What candidates are ranked by: pull × √mentions, which neither frequent fillers nor rare oddities win. */
@@ -61,25 +58,10 @@ export function selectConcepts(
   const conceptOf = new Int32Array(candidates.keys.length).fill(-1);
   chosen.forEach((candidate, concept) => (conceptOf[candidate] = concept));
   const mentions = Int32Array.from(chosen, (i) => candidates.mentions[i]);
-  const count = mentions.reduce((sum, each) => sum + each, 0);
-  const occurrence = new Int32Array(count);
-  const occurrenceFirst = new Int32Array(count);
-  const occurrenceEnd = new Int32Array(count);
-  let at = 0;
-  for (let i = 0; i < candidates.occurrence.length; i++) {
-    const concept = conceptOf[candidates.occurrence[i]];
-    if (concept < 0) continue;
-    occurrence[at] = concept;
-    occurrenceFirst[at] = candidates.occurrenceFirst[i];
-    occurrenceEnd[at] = candidates.occurrenceEnd[i];
-    at++;
-  }
   return {
     candidate: Int32Array.from(chosen),
     keys: chosen.map((i) => candidates.keys[i]),
     mentions,
-    occurrence,
-    occurrenceFirst,
-    occurrenceEnd,
+    ...renumbered(candidates, conceptOf, mentions),
   };
 }

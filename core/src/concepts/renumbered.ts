@@ -1,0 +1,81 @@
+/** Occurrences of numbered things, in the order of the text. */
+export interface Occurring {
+  /** What each occurrence is of. */
+  readonly occurrence: Int32Array;
+  /** First token of each occurrence. */
+  readonly occurrenceFirst: Int32Array;
+  /** One past its last. */
+  readonly occurrenceEnd: Int32Array;
+}
+
+/**
+ * The occurrences under new numbers.
+ *
+ * @param numberOf the new number of each thing; −1 where its occurrences are left out
+ * @param mentions of each new number
+ */
+export function renumbered(occurring: Occurring, numberOf: Int32Array, mentions: Int32Array): Occurring {
+  let total = 0;
+  for (let i = 0; i < mentions.length; i++) total += mentions[i];
+  const made = {
+    occurrence: new Int32Array(total),
+    occurrenceFirst: new Int32Array(total),
+    occurrenceEnd: new Int32Array(total),
+  };
+  renumberInto(made, occurring, numberOf);
+  return made;
+}
+
+// A loop over a whole collection is a function of its own, outside every other: only then is it at full speed the next
+// time it is run, which is when a researcher waits for a decision to show.
+function renumberInto(made: Occurring, occurring: Occurring, numberOf: Int32Array): void {
+  const { occurrence, occurrenceFirst, occurrenceEnd } = occurring;
+  let count = 0;
+  for (let i = 0; i < occurrence.length; i++) {
+    const number = numberOf[occurrence[i]];
+    if (number < 0) continue;
+    made.occurrence[count] = number;
+    made.occurrenceFirst[count] = occurrenceFirst[i];
+    made.occurrenceEnd[count++] = occurrenceEnd[i];
+  }
+}
+
+/** How often each number from 0 to count − 1 is among the values. */
+export function tally(values: Int32Array, count: number): Int32Array {
+  const counts = new Int32Array(count);
+  tallyInto(counts, values);
+  return counts;
+}
+
+function tallyInto(counts: Int32Array, values: Int32Array): void {
+  for (let i = 0; i < values.length; i++) counts[values[i]]++;
+}
+
+/** Occurrences added one by one. */
+export class OccurrenceList {
+  readonly #occurrence: Int32Array;
+  readonly #first: Int32Array;
+  readonly #end: Int32Array;
+  #count = 0;
+
+  /** @param most no more are added */
+  constructor(most: number) {
+    this.#occurrence = new Int32Array(most);
+    this.#first = new Int32Array(most);
+    this.#end = new Int32Array(most);
+  }
+
+  add(occurrence: number, first: number, end: number): void {
+    this.#occurrence[this.#count] = occurrence;
+    this.#first[this.#count] = first;
+    this.#end[this.#count++] = end;
+  }
+
+  done(): Occurring {
+    return {
+      occurrence: this.#occurrence.subarray(0, this.#count),
+      occurrenceFirst: this.#first.subarray(0, this.#count),
+      occurrenceEnd: this.#end.subarray(0, this.#count),
+    };
+  }
+}
