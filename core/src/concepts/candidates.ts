@@ -6,8 +6,7 @@ import { companyOfCandidates, pullOfCandidates } from './pull.ts';
 import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
-import type { StopWords } from './stop-words.ts';
-import { stoppedTypes, type Terms } from './terms.ts';
+import type { Terms } from './terms.ts';
 
 /** What a candidate is. */
 export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
@@ -47,10 +46,9 @@ export function* findCandidates(
   runs: Runs,
   names: Names,
   blocks: Int32Array,
-  stopWords: StopWords,
+  stopped: Uint8Array,
   settings: CandidateSettings,
 ): Stepwise<Candidates> {
-  const stopped = stoppedTypes(tokens, terms, stopWords);
   const phrases = settings.phrases ? keepPhrases(runs, tokens, terms, stopped, settings) : undefined;
   yield 0.3;
 
@@ -63,8 +61,10 @@ export function* findCandidates(
   const { labels, numberOf } = met;
   yield 0.5;
 
+  const merged = Object.keys(settings.merges).map((key) => [numberOf(key), numberOf(resolved(key))]);
+  const conceptOf = Int32Array.from(labels, (_, id) => id);
+  for (const [variant, concept] of merged) conceptOf[variant] = concept;
   const rawMentions = tally(met.occurrence, labels.length);
-  const conceptOf = Int32Array.from(labels.slice(), (name) => numberOf(resolved(name)));
   const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
   const order: number[] = [];

@@ -59,7 +59,7 @@ export function findNames(
 ): Names {
   const { how, large, word } = capitals;
   const isName = wordsThatAreNames(capitals, stopped, lexicon, said);
-  const role = rolesInNames(tokens, word, stopped, said);
+  const role = rolesInNames(tokens, capitals, stopped, said);
   const textAt = sourceTexts(tokens, originals);
 
   const endOfRun = (from: number): number => {
@@ -133,20 +133,21 @@ const POSSESSIVE = 8;
 
 function rolesInNames(
   tokens: Tokens,
-  word: readonly string[],
+  { word }: Capitals,
   stopped: Uint8Array,
   said: ReadonlyMap<string, boolean>,
 ): Uint8Array {
-  return Uint8Array.from(word, (each, type) => {
-    const part = stopped[type] !== STOPPED && said.get(each) !== false;
-    const isPossessive = each.length < tokens.forms[type].length;
-    return (
-      (part && !TITLES.has(each) ? BEGINS : 0) |
+  const roles = new Uint8Array(word.length);
+  for (let type = 0; type < roles.length; type++) {
+    const each = word[type];
+    const part = stopped[type] !== STOPPED && (said.size === 0 || said.get(each) !== false);
+    roles[type] =
       (part ? PART : 0) |
+      (part && !TITLES.has(each) ? BEGINS : 0) |
       (CONNECTING.has(each) ? CONNECTS : 0) |
-      (isPossessive ? POSSESSIVE : 0)
-    );
-  });
+      (each.length < tokens.forms[type].length ? POSSESSIVE : 0);
+  }
+  return roles;
 }
 
 function sourceTexts(tokens: Tokens, originals: readonly string[]): (token: number) => string {
@@ -165,15 +166,21 @@ function wordsThatAreNames(
   lexicon: Lexicon | undefined,
   said: ReadonlyMap<string, boolean>,
 ): Uint8Array {
-  return Uint8Array.from(word, (each, type) => {
-    const ruled = said.get(each);
-    if (ruled !== undefined) return ruled ? 1 : 0;
-    if (inside[type] === 0 || stopped[type] === STOPPED) return 0;
+  const isName = new Uint8Array(word.length);
+  for (let type = 0; type < isName.length; type++) {
+    const each = word[type];
+    const ruled = said.size === 0 ? undefined : said.get(each);
+    if (ruled !== undefined) {
+      isName[type] = ruled ? 1 : 0;
+      continue;
+    }
+    if (inside[type] === 0 || stopped[type] === STOPPED) continue;
     // Days and months are written like names but are times.
-    if (each === '' || TITLES.has(each) || isNumberWord(each)) return 0;
+    if (each === '' || TITLES.has(each) || isNumberWord(each)) continue;
     const share = inside[type] / (inside[type] + small[type]);
-    return share >= (isCommonNoun(lexicon, each) ? COMMON_SHARE : CAPITALISED_SHARE) ? 1 : 0;
-  });
+    if (share >= (isCommonNoun(lexicon, each) ? COMMON_SHARE : CAPITALISED_SHARE)) isName[type] = 1;
+  }
+  return isName;
 }
 
 function isCommonNoun(lexicon: Lexicon | undefined, word: string): boolean {

@@ -1,7 +1,6 @@
 import type { Names } from './names.ts';
 import { BEGINS_PHRASE, phraseAt, type Phrases } from './phrases.ts';
 import { OccurrenceList, type Occurring } from './renumbered.ts';
-import { isNumberWord } from './stop-words.ts';
 import { PARTS_OF_SPEECH } from '../text/lexicon.ts';
 import { NUMBER } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
@@ -89,21 +88,20 @@ function mayBe(
   terms: Terms,
   stopped: Uint8Array,
   parts: WantedParts,
-  beginsPhrase: (term: number) => boolean,
-  beginsOwnPhrase: (term: number) => boolean,
-  isOwn: (label: string) => boolean,
+  inPhrases: Uint8Array | undefined,
+  own: ReadonlyMap<number, unknown>,
+  ownKeys: ReadonlySet<string>,
 ): Uint8Array {
   const ofTerm = new Uint8Array(terms.labels.length);
+  const wanted = PARTS_OF_SPEECH.map((part) => part !== 'other' && parts[part]);
   for (let term = 0; term < ofTerm.length; term++) {
-    const label = terms.labels[term];
-    const part = PARTS_OF_SPEECH[terms.part[term]];
-    const isWanted = isNumberWord(label) ? parts.number : part !== 'other' && parts[part];
+    const isWanted = terms.isNumber[term] === 1 ? parts.number : wanted[terms.part[term]];
     ofTerm[term] =
       // What the researcher merged counts even where it is a stop word, and its phrases even where they are too few.
-      (isOwn(label) ? OWN_WORD : 0) |
+      (ownKeys.size > 0 && ownKeys.has(terms.labels[term]) ? OWN_WORD : 0) |
       (isWanted ? WORD_ITSELF : 0) |
-      (beginsPhrase(term) ? PHRASE_BEGINS : 0) |
-      (beginsOwnPhrase(term) ? OWN_PHRASE_BEGINS : 0);
+      (inPhrases && inPhrases[term] & BEGINS_PHRASE ? PHRASE_BEGINS : 0) |
+      (own.has(term) ? OWN_PHRASE_BEGINS : 0);
   }
   const may = new Uint8Array(terms.ofType.length);
   for (let type = 0; type < may.length; type++) {
@@ -143,15 +141,7 @@ export function findOccurrences(
   const numberIds = new Set<number>();
   const ownKeys = new Set(Object.entries(merges).flat());
   const own = ownPhrases(tokens, terms, [...ownKeys]);
-  const may = mayBe(
-    tokens,
-    terms,
-    stopped,
-    parts,
-    (term) => phrases !== undefined && (phrases.inPhrases[term] & BEGINS_PHRASE) > 0,
-    (term) => own.has(term),
-    (label) => ownKeys.has(label),
-  );
+  const may = mayBe(tokens, terms, stopped, parts, phrases?.inPhrases, own, ownKeys);
 
   const termOfId = new Map<number, number>();
   const idOfTerm = new Int32Array(terms.labels.length).fill(-1);
@@ -165,7 +155,7 @@ export function findOccurrences(
       const id = numberOf(terms.labels[term]);
       idOfTerm[term] = id;
       termOfId.set(id, term);
-      if (isNumberWord(terms.labels[term])) numberIds.add(id);
+      if (terms.isNumber[term]) numberIds.add(id);
     }
     idOfType[type] = idOfTerm[term];
   }

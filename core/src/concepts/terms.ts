@@ -5,7 +5,7 @@ import type { LanguageCode } from '../text/language-names.ts';
 import { stemmerOf } from '../text/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
-import type { StopWords } from './stop-words.ts';
+import { isNumberWord, stopForm, type StopWords } from './stop-words.ts';
 
 /** The words of a collection brought to their dictionary forms. */
 export interface Terms {
@@ -14,6 +14,21 @@ export interface Terms {
   readonly part: Uint8Array;
   /** Term of each type; −1 for what is no word. */
   readonly ofType: Int32Array;
+  /** Each type's form, and each term's label, as stop lists have them (`stopForm`). */
+  readonly listedForms: readonly string[];
+  readonly listedLabels: readonly string[];
+  /** 1 for each term that stands for a number or a time. */
+  readonly isNumber: Uint8Array;
+}
+
+/** Adds what is looked up of every word at every decision. */
+export function termsOf(tokens: Tokens, terms: Pick<Terms, 'labels' | 'part' | 'ofType'>): Terms {
+  return {
+    ...terms,
+    listedForms: tokens.forms.map(stopForm),
+    listedLabels: terms.labels.map(stopForm),
+    isNumber: Uint8Array.from(terms.labels, (label) => (isNumberWord(label) ? 1 : 0)),
+  };
 }
 
 /** What a term is: a lemma, a stem shown as its most frequent full form, or the form as written. */
@@ -60,7 +75,7 @@ export function readTerms(
     for (let p = NOUN; p <= OTHER_PART; p++) if (votes[term * 4 + p] > votes[term * 4 + best]) best = p;
     part[term] = best;
   }
-  return { labels, part, ofType };
+  return termsOf(tokens, { labels, part, ofType });
 }
 
 /** The lemma of a type; without case folding Bus and bus stay apart. */
@@ -116,18 +131,20 @@ export const STOPPED_ALONE = 1;
 export const STOPPED = 2;
 
 /** How each type is stopped, by its form or by its term. */
-export function stoppedTypes(tokens: Tokens, terms: Terms, stopWords: StopWords): Uint8Array {
-  const stopped = new Uint8Array(tokens.forms.length);
+export function stoppedTypes(terms: Terms, stopWords: StopWords): Uint8Array {
+  const ofTerm = terms.listedLabels.map((label) => stopWords.get(label));
+  const stopped = new Uint8Array(terms.ofType.length);
   for (let type = 0; type < stopped.length; type++) {
     const term = terms.ofType[type];
     if (term < 0) {
       stopped[type] = STOPPED;
       continue;
     }
-    const form = tokens.forms[type].toLowerCase().replaceAll('’', "'");
-    const label = terms.labels[term].toLowerCase();
-    const how = stopWords.get(form) ?? stopWords.get(label);
-    if (label.length < 2 || how === 'everywhere') stopped[type] = STOPPED;
+    const how =
+      terms.listedLabels[term].length < 2
+        ? 'everywhere'
+        : (stopWords.get(terms.listedForms[type]) ?? ofTerm[term]);
+    if (how === 'everywhere') stopped[type] = STOPPED;
     else if (how === 'alone') stopped[type] = STOPPED_ALONE;
   }
   return stopped;

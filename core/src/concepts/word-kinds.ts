@@ -31,7 +31,7 @@ export function kindsOfWords(
   for (let i = 0; i < names.name.length; i++) {
     for (let t = names.first[i]; t < names.end[i]; t++) inNames[tokens.type[t]]++;
   }
-  const stopped = stoppedTypes(tokens, terms, stopWords);
+  const stopped = stoppedTypes(terms, stopWords);
   const rows = new Map<string, { mentions: number; named: number; type: number }>();
   for (let type = 0; type < tokens.forms.length; type++) {
     if (tokens.kindOf[type] !== WORD || stopped[type] === STOPPED) continue;

@@ -1,3 +1,4 @@
+import type { Occurring } from '../concepts/renumbered.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import { Int32List } from '../numeric/int32-list.ts';
 import type { Windows } from './windows.ts';
@@ -13,27 +14,28 @@ export interface Counts {
   readonly together: Int32Array;
 }
 
-/** How many windows hold each of some candidates or concepts, wholly. */
+/**
+ * How many windows hold each of some candidates or concepts, wholly. Windows and occurrences stand in the order of the
+ * text, so those that hold an occurrence follow each other, and each occurrence adds those the last one did not.
+ */
 export function windowsWithEach(
-  {
-    occurrence,
-    occurrenceFirst,
-    occurrenceEnd,
-  }: Pick<Concepts, 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
+  { occurrence, occurrenceFirst, occurrenceEnd }: Occurring,
   windows: Windows,
   count: number,
 ): Int32Array {
   const held = new Int32Array(count);
-  const stamp = new Int32Array(count).fill(-1);
+  // One past the last window counted for each.
+  const counted = new Int32Array(count);
   let from = 0;
-  for (let w = 0; w < windows.count; w++) {
-    while (from < occurrence.length && occurrenceFirst[from] < windows.first[w]) from++;
-    for (let i = from; i < occurrence.length && occurrenceEnd[i] <= windows.end[w]; i++) {
-      const each = occurrence[i];
-      if (stamp[each] === w) continue;
-      stamp[each] = w;
-      held[each]++;
-    }
+  let to = 0;
+  for (let i = 0; i < occurrence.length; i++) {
+    while (from < windows.count && windows.end[from] < occurrenceEnd[i]) from++;
+    while (to < windows.count && windows.first[to] <= occurrenceFirst[i]) to++;
+    const each = occurrence[i];
+    const added = to - Math.max(from, counted[each]);
+    if (added <= 0) continue;
+    held[each] += added;
+    counted[each] = to;
   }
   return held;
 }

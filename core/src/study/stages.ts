@@ -39,7 +39,7 @@ import {
 } from '../themes/themes.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { conceptRows, type CandidateRow } from './concept-rows.ts';
-import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
+import { comparedAttribute, groupsOf, type StudySource, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 
 /** A study as the stages see it. */
@@ -65,6 +65,8 @@ export interface StageResults {
   parts: PartsOfTypes;
   /** Parts of speech as the researcher put them right. */
   wordParts: PartsOfTypes;
+  /** How each type is stopped. */
+  stopped: Uint8Array;
   capitals: Capitals;
   names: Names;
   terms: Terms;
@@ -104,6 +106,22 @@ interface Stage<S extends StageName> {
 function* atOnce<T>(make: () => T): Stepwise<T> {
   return make();
 }
+
+/** What a value that never changes amounts to, found once. */
+function remembered<K extends object, V>(make: (value: K) => V): (value: K) => V {
+  const made = new WeakMap<K, V>();
+  return (value) => {
+    let result = made.get(value);
+    if (result === undefined) made.set(value, (result = make(value)));
+    return result;
+  };
+}
+
+/** Which sources these are, and which texts: thousands of them are told by one hash, whatever else is decided. */
+const sourcesHash = remembered((sources: readonly StudySource[]) => hashValue(sources.map(({ id }) => id)));
+const textsHash = remembered((sources: readonly StudySource[]) =>
+  hashValue(sources.map(({ id, textHash, cuts }) => [id, textHash, cuts ?? []])),
+);
 
 const originalsOf = ({ state }: StudyInput, { original }: Resources): string[] =>
   workingSources(state).map((source) => original(source.id));
@@ -156,18 +174,18 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   // Every source is read, those outside the subset too: who is left out is left out of all of them.
   speakers: {
     inputs: [],
-    own: ({ state }) => state.sources.map((s) => s.id),
+    own: ({ state }) => sourcesHash(state.sources),
     run: (_, { state }, { original }) => findSpeakers(state.sources.map((source) => original(source.id))),
   },
   languages: {
     inputs: [],
-    own: ({ state }) => workingSources(state).map((s) => s.id),
+    own: ({ state }) => sourcesHash(workingSources(state)),
     run: (_, study, resources) => atOnce(() => languagesOf(originalsOf(study, resources))),
   },
   tokens: {
     inputs: [],
     own: ({ state }) => [
-      workingSources(state).map((s) => [s.id, s.textHash, s.cuts ?? []]),
+      textsHash(workingSources(state)),
       state.settings.cleaning,
       state.settings.speakers.leftOut,
     ],
@@ -194,15 +212,21 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
     own: ({ state }) => state.wordKinds,
     run: (take, { state }) => atOnce(() => correctedParts(take('parts'), take('tokens'), state.wordKinds)),
   },
+  stopped: {
+    inputs: ['terms', 'languages'],
+    own: ({ state }) => stopWordChoices(state),
+    run: (take, { state }) =>
+      atOnce(() => stoppedTypes(take('terms'), stopWordsOf(state, take('languages')))),
+  },
   capitals: {
     inputs: ['tokens'],
-    own: ({ state }) => workingSources(state).map((s) => s.id),
+    own: ({ state }) => sourcesHash(workingSources(state)),
     run: (take, study, resources) =>
       atOnce(() => readCapitals(take('tokens'), originalsOf(study, resources))),
   },
   names: {
-    inputs: ['tokens', 'terms', 'languages', 'capitals'],
-    own: ({ state }) => [stopWordChoices(state), state.wordKinds],
+    inputs: ['tokens', 'stopped', 'languages', 'capitals'],
+    own: ({ state }) => state.wordKinds,
     run: (take, study, resources) =>
       atOnce(() => {
         const language = languageOf(study.state, take('languages'));
@@ -210,7 +234,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         if (language === 'de') return NO_NAMES;
         const tokens = take('tokens');
         return findNames(tokens, originalsOf(study, resources), take('capitals'), {
-          stopped: stoppedTypes(tokens, take('terms'), stopWordsOf(study.state, take('languages'))),
+          stopped: take('stopped'),
           lexicon: language === 'en' ? resources.lexicon() : undefined,
           said: new Map(Object.entries(study.state.wordKinds).map(([word, kind]) => [word, kind === 'name'])),
         });
@@ -247,20 +271,16 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         const tokens = take('tokens');
         if (!phrases) return noRuns(tokens);
         const terms = take('terms');
-        const stopped = stoppedTypes(tokens, terms, stopWordsOf(withoutOwn(state), take('languages')));
+        const stopped = stoppedTypes(terms, stopWordsOf(withoutOwn(state), take('languages')));
         return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
       }),
   },
   candidates: {
-    inputs: ['tokens', 'terms', 'runs', 'names', 'languages', 'blocks'],
+    inputs: ['tokens', 'terms', 'stopped', 'runs', 'names', 'blocks'],
     own: ({ state }) => {
       const { nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi } =
         state.settings.concepts;
-      return [
-        [nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi],
-        stopWordChoices(state),
-        state.merges,
-      ];
+      return [[nouns, verbs, adjectives, names, phrases, phraseMentions, phraseNpmi], state.merges];
     },
     run: (take, { state }) => {
       const { concepts } = state.settings;
@@ -270,7 +290,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
         take('runs'),
         take('names'),
         take('blocks'),
-        stopWordsOf(state, take('languages')),
+        take('stopped'),
         {
           parts: {
             noun: concepts.nouns,
@@ -423,13 +443,12 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
   },
 };
 
-/** Hashes of states that were asked about: a state never changes, and several views are asked of each. */
-const hashesOf = new WeakMap<StudyState, Map<StageName, string>>();
+/** Hashes of states that were asked about: several views are asked of each. */
+const hashesOf = remembered((_: StudyState) => new Map<StageName, string>());
 
 /** The hash of all a stage's result depends on. Cheap: no text is read. */
 export function inputHash(stage: StageName, study: StudyInput): string {
-  const known = hashesOf.get(study.state) ?? new Map<StageName, string>();
-  hashesOf.set(study.state, known);
+  const known = hashesOf(study.state);
   const seen = known.get(stage);
   if (seen !== undefined) return seen;
   const { inputs, own } = STAGES[stage];

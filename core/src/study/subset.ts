@@ -29,12 +29,26 @@ export function sourcesIn(state: StudyState, subset: Subset): readonly StudySour
   return state.sources.filter((source) => subset.every((condition) => holds(source, condition, state)));
 }
 
-const working = new WeakMap<StudyState, readonly StudySource[]>();
+/** A subset that was picked out, with all it was picked by. */
+interface PickedSubset {
+  readonly subset: Subset;
+  readonly types: StudyState['attributeTypes'];
+  readonly dateOrder: StudyState['settings']['sources']['dateOrder'];
+  readonly sources: readonly StudySource[];
+}
+const picked = new WeakMap<readonly StudySource[], PickedSubset>();
 
-/** The sources the study works with: those of the subset in force. Everything computed follows them. */
+/**
+ * The sources the study works with: those of the subset in force. Everything computed follows them. As long as nothing
+ * about sources is decided this is the same array.
+ */
 export function workingSources(state: StudyState): readonly StudySource[] {
-  let sources = working.get(state);
-  if (!sources) working.set(state, (sources = sourcesIn(state, state.settings.sources.subset)));
+  const { subset, dateOrder } = state.settings.sources;
+  const types = state.attributeTypes;
+  const last = picked.get(state.sources);
+  if (last?.subset === subset && last.types === types && last.dateOrder === dateOrder) return last.sources;
+  const sources = sourcesIn(state, subset);
+  picked.set(state.sources, { subset, types, dateOrder, sources });
   return sources;
 }
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
-import { OPEN, STOPPED, STOPPED_ALONE, type Terms } from '../../src/concepts/terms.ts';
+import { OPEN, STOPPED, STOPPED_ALONE, termsOf, type Terms } from '../../src/concepts/terms.ts';
 import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
 import type { PartsOfTypes } from '../../src/text/parts-of-speech.ts';
 import type { Tokens } from '../../src/text/tokens.ts';
@@ -17,7 +17,11 @@ function prepare(
   const part = Uint8Array.from(tokens.forms, (form) => partOf[form] ?? OTHER_PART);
   return {
     tokens,
-    terms: { labels: tokens.forms, part, ofType: Int32Array.from(tokens.forms, (_, i) => i) },
+    terms: termsOf(tokens, {
+      labels: tokens.forms,
+      part,
+      ofType: Int32Array.from(tokens.forms, (_, i) => i),
+    }),
     parts: {
       part,
       nounAtTimes: part.map((each, type) => (each === NOUN || tokens.forms[type] === 'run' ? 1 : 0)),
