@@ -1,6 +1,12 @@
 import type { Names } from './names.ts';
 import { BEGINS_PHRASE, phraseAt, type Phrases } from './phrases.ts';
-import { OccurrenceList, type Occurring } from './renumbered.ts';
+import {
+  addOccurrence,
+  occurrenceList,
+  occurrencesIn,
+  type OccurrenceList,
+  type Occurring,
+} from './renumbered.ts';
 import { PARTS_OF_SPEECH } from '../text/lexicon.ts';
 import { NUMBER } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
@@ -204,7 +210,7 @@ function scan(
   most: number,
   longestAt: (token: number, name: number) => readonly [id: number, end: number],
 ): Occurring {
-  const list = new OccurrenceList(most);
+  const list = occurrenceList(most);
   let name = 0;
   for (let t = 0; t < typeOf.length;) {
     while (name < nameFirst.length && nameFirst[name] < t) name++;
@@ -215,10 +221,10 @@ function scan(
     // At the end of a stretch may stand a plain word, for the next one.
     if (t === stretch && t !== nameAt) continue;
     const [id, end] = longestAt(t, nameAt === t ? name : -1);
-    if (id >= 0) list.add(id, t, end);
+    if (id >= 0) addOccurrence(list, id, t, end);
     t = end;
   }
-  return list.done();
+  return occurrencesIn(list);
 }
 
 /** Adds the words up to the next token that may be more than a word, or to the limit; returns where it stopped. */
@@ -234,7 +240,7 @@ function addWords(
     const can = may[typeOf[t]];
     if (can === 0) continue;
     if (can > WORD_OR_OWN) return t;
-    list.add(idOfType[typeOf[t]], t, t + 1);
+    addOccurrence(list, idOfType[typeOf[t]], t, t + 1);
   }
   return limit;
 }

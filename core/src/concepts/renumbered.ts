@@ -52,30 +52,36 @@ function tallyInto(counts: Int32Array, values: Int32Array): void {
 }
 
 /** Occurrences added one by one. */
-export class OccurrenceList {
-  readonly #occurrence: Int32Array;
-  readonly #first: Int32Array;
-  readonly #end: Int32Array;
-  #count = 0;
+export interface OccurrenceList extends Occurring {
+  count: number;
+}
 
-  /** @param most no more are added */
-  constructor(most: number) {
-    this.#occurrence = new Int32Array(most);
-    this.#first = new Int32Array(most);
-    this.#end = new Int32Array(most);
-  }
+/** @param most no more will be added */
+export function occurrenceList(most: number): OccurrenceList {
+  return {
+    occurrence: new Int32Array(most),
+    occurrenceFirst: new Int32Array(most),
+    occurrenceEnd: new Int32Array(most),
+    count: 0,
+  };
+}
 
-  add(occurrence: number, first: number, end: number): void {
-    this.#occurrence[this.#count] = occurrence;
-    this.#first[this.#count] = first;
-    this.#end[this.#count++] = end;
-  }
+export function addOccurrence(list: OccurrenceList, occurrence: number, first: number, end: number): void {
+  list.occurrence[list.count] = occurrence;
+  list.occurrenceFirst[list.count] = first;
+  list.occurrenceEnd[list.count++] = end;
+}
 
-  done(): Occurring {
-    return {
-      occurrence: this.#occurrence.subarray(0, this.#count),
-      occurrenceFirst: this.#first.subarray(0, this.#count),
-      occurrenceEnd: this.#end.subarray(0, this.#count),
-    };
-  }
+/** Only what was added. */
+export function occurrencesIn({
+  occurrence,
+  occurrenceFirst,
+  occurrenceEnd,
+  count,
+}: OccurrenceList): Occurring {
+  return {
+    occurrence: occurrence.subarray(0, count),
+    occurrenceFirst: occurrenceFirst.subarray(0, count),
+    occurrenceEnd: occurrenceEnd.subarray(0, count),
+  };
 }
