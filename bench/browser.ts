@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Browser, serve } from '../e2e/browser.ts';
 import { plantedCollection } from './collection.ts';
+import { median, printTable, REPEATS, told } from './timing.ts';
 
 /** Watches how long the page's thread is held, and when the first map stands. */
 const WATCH = `
@@ -11,6 +12,42 @@ const WATCH = `
     for (const entry of list.getEntries()) window.longest = Math.max(window.longest, entry.duration);
   }).observe({ type: 'longtask' });
 `;
+
+/** Presses a button of the card of the fourth word, and waits till the list says so and till it has the new figures. */
+const DECIDE = `
+  const [press, done] = arguments;
+  const ledger = () => document.querySelector('[data-testid=concept-ledger]');
+  const nameOf = (row) => row.querySelector('.row-name').firstChild.textContent;
+  const row = ledger().querySelectorAll('.concept-row:not(.is-dropped)')[3];
+  const name = nameOf(row);
+  row.click();
+  const decide = () => {
+    const card = document.querySelector('.concept-card[aria-label="Concept ' + name + '"]');
+    const button = [...(card?.querySelectorAll('button') ?? [])].find((each) => each.textContent === press);
+    if (!button || ledger().classList.contains('dimmed')) return setTimeout(decide, 50);
+    const started = performance.now();
+    button.click();
+    let reflected;
+    const look = () => {
+      const there = [...ledger().querySelectorAll('.concept-row')].find((each) => nameOf(each) === name);
+      if (press === 'Drop' ? there?.classList.contains('is-dropped') : !there) reflected ??= performance.now() - started;
+      if (reflected !== undefined && !ledger().classList.contains('dimmed')) done([reflected, performance.now() - started]);
+      else setTimeout(look, 1);
+    };
+    look();
+  };
+  setTimeout(decide, 300);
+`;
+
+/** Milliseconds from a decision in the list of concepts to its being seen there, and to the new figures. */
+async function timeDecisions(browser: Browser, press: string): Promise<readonly [number, number]> {
+  const times: [number, number][] = [];
+  for (let time = 0; time < REPEATS; time++) {
+    times.push(await browser.driver.executeAsyncScript<[number, number]>(DECIDE, press));
+    await browser.settled();
+  }
+  return [median(times.map(([reflected]) => reflected)), median(times.map(([, figures]) => figures))];
+}
 
 /** Times the real interface: from files chosen to a themed map, and a changed setting after that. */
 export async function benchBrowser(words: number): Promise<void> {
@@ -68,13 +105,24 @@ export async function benchBrowser(words: number): Promise<void> {
     `,
       box,
     );
+    await browser.goTo('concepts');
+    await browser.settled();
+    const dropped = await timeDecisions(browser, 'Drop');
+    const stopped = await timeDecisions(browser, 'Stop it');
     const longest = await browser.driver.executeScript<number>('return window.longest');
     console.log(`\n## Browser, ${words.toLocaleString('en-GB')} words in ${texts.length} files (one run)\n`);
-    console.log('| what | ms |');
-    console.log('|---|---:|');
-    console.log(`| from files chosen to figures of every stop | ${Math.round(toMap)} |`);
-    console.log(`| a changed cut-off to figures of every stop | ${Math.round(change)} |`);
-    console.log(`| longest hold of the page’s thread | ${Math.round(longest)} |`);
+    printTable(
+      ['what', 'ms'],
+      [
+        ['from files chosen to figures of every stop', told(toMap)],
+        ['a changed cut-off to figures of every stop', told(change)],
+        ['a dropped concept to the list saying so (median of 5)', told(dropped[0])],
+        ['… to the list with its new figures', told(dropped[1])],
+        ['a stopped word to the list without it (median of 5)', told(stopped[0])],
+        ['… to the list with its new figures', told(stopped[1])],
+        ['longest hold of the page’s thread', told(longest)],
+      ],
+    );
   } finally {
     await browser.end();
     served.close();
