@@ -108,7 +108,7 @@ export async function benchBrowser(words: number): Promise<void> {
     await browser.goTo('concepts');
     await browser.settled();
     const dropped = await timeDecisions(browser, 'Drop');
-    const stopped = await timeDecisions(browser, 'Stop it');
+    const stopped = await timeDecisions(browser, 'Never show');
     const longest = await browser.driver.executeScript<number>('return window.longest');
     console.log(`\n## Browser, ${words.toLocaleString('en-GB')} words in ${texts.length} files (one run)\n`);
     printTable(

@@ -102,6 +102,21 @@ describe('words and figures', () => {
     await browser.waitForText('.method-sentence', /the English stop words but 1 word/);
   });
 
+  it('are never shown, and shown again, from where they are read', async () => {
+    await stage.openSample();
+    await browser.goTo('concepts');
+    await find('taxi');
+    await browser.waitForText(ledger, /taxi\s*\d+/);
+    await browser.click(`${ledger} .concept-row`);
+    await browser.waitForText('.reader', /in \d+ passages of/);
+    await browser.click('[aria-label="What becomes of taxi"] button:last-child');
+    await browser.waitForText(ledger, 'No word is like that.');
+    await browser.waitForText('.reader', 'It is never shown: it is on the study’s stop list.');
+    await browser.press('Never shown');
+    await browser.waitForText(ledger, /taxi\s*\d+/);
+    await browser.waitForText('.reader', /in \d+ passages of/);
+  });
+
   it('say in a sentence what they say, and what sets a group apart', async () => {
     await stage.openSample();
     await browser.goTo('concepts');

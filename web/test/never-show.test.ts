@@ -1,10 +1,32 @@
 import { expect } from 'chai';
-import { neverShow } from '../src/stops/concepts/never-show.ts';
+import { decide } from '@green-thicket/core/study/decisions';
+import { EMPTY_STUDY, type StudyState } from '@green-thicket/core/study/study';
+import { isNeverShown, neverShow, showAgain, whyNowhere } from '../src/stops/concepts/never-show.ts';
 
 describe('never showing a concept', () => {
   it('stops a word, and drops a phrase whose words may be concepts themselves', () => {
     expect(neverShow('Northgate')).to.deep.equal({ kind: 'addStopWords', words: ['northgate'] });
     expect(neverShow('night shift')).to.deep.equal({ kind: 'dropConcepts', keys: ['night shift'] });
     expect(neverShow('Fen End')).to.deep.equal({ kind: 'dropConcepts', keys: ['Fen End'] });
+  });
+
+  it('is known, and taken back, however the word is written', () => {
+    const state = decide(EMPTY_STUDY, { kind: 'addStopWords', words: ['northgate', 'driver’s'] });
+    expect(isNeverShown(state, 'Northgate')).to.equal(true);
+    expect(isNeverShown(state, "driver's")).to.equal(true);
+    expect(isNeverShown(state, 'driver')).to.equal(false);
+    expect(decide(state, showAgain(state, 'Northgate')).stopWords).to.deep.equal(['driver’s']);
+  });
+
+  it('explains why a word is nowhere, and so does a merge', () => {
+    const merged = [
+      { kind: 'mergeConcepts', into: 'taxi', keys: ['cab'] },
+      { kind: 'renameConcept', key: 'taxi', label: 'Taxis' },
+      { kind: 'addStopWords', words: ['bus'] },
+    ] as const;
+    const state = merged.reduce<StudyState>(decide, EMPTY_STUDY);
+    expect(whyNowhere(state, 'cab')).to.equal('It counts for Taxis now.');
+    expect(whyNowhere(state, 'bus')).to.match(/stop list/);
+    expect(whyNowhere(state, 'taxi')).to.equal(undefined);
   });
 });

@@ -1,11 +1,12 @@
 import { useStudy } from '../shell/study-context.ts';
-import { neverShow } from '../stops/concepts/never-show.ts';
+import { isNeverShown, neverShow, showAgain } from '../stops/concepts/never-show.ts';
 
 /** What is decided about the concept that is read: kept, dropped or never shown, from where its words stand. */
 export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
   const { state, decide } = useStudy();
   const kept = state.kept.includes(key);
   const dropped = state.dropped.includes(key);
+  const stopped = isNeverShown(state, key);
   const keys = [key];
   return (
     <p className="look-links" role="group" aria-label={`What becomes of ${key}`}>
@@ -29,10 +30,11 @@ export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
       <button
         type="button"
         className="linklike"
-        title="Puts it on the study’s stop list; Undo takes it off"
-        onClick={() => decide(neverShow(key))}
+        aria-pressed={stopped}
+        title={stopped ? 'Takes it off the study’s stop list' : 'Puts it on the study’s stop list'}
+        onClick={() => decide(stopped ? showAgain(state, key) : neverShow(key))}
       >
-        Never show
+        {stopped ? 'Never shown' : 'Never show'}
       </button>
     </p>
   );

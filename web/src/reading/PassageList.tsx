@@ -9,6 +9,7 @@ import { LOOKS, useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
 import { useTellFault } from '../shell/use-fault.ts';
 import { keepEntry } from '../store/studies.ts';
+import { whyNowhere } from '../stops/concepts/never-show.ts';
 import { ConceptVerdict } from './ConceptVerdict.tsx';
 import { LOOK_NAMES } from './look-names.ts';
 import { PassageChoices } from './PassageChoices.tsx';
@@ -58,7 +59,10 @@ export function PassageList({ selection }: { selection: Selection }) {
           ✕
         </Button>
       </div>
-      <p className="reader-count">{countText(data)}</p>
+      <p className="reader-count">
+        {(selection.kind === 'concept' && data.windows === 0 && whyNowhere(state, selection.key)) ||
+          countText(data)}
+      </p>
       {selection.kind === 'concept' && <ConceptVerdict conceptKey={selection.key} />}
       <p className="look-links">
         {LOOKS.map((each) => (

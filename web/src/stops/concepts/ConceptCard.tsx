@@ -86,7 +86,7 @@ export function ConceptCard({
           title="A word goes on the study’s stop list; a phrase is dropped, and its words stay"
           onClick={() => decide(neverShow(row.key))}
         >
-          Stop it
+          Never show
         </Button>
         <Input
           size="small"
