@@ -1,0 +1,90 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
+import { bringTags, keepTags } from '../src/engine/kept-tags.ts';
+import { database } from '../src/store/database.ts';
+import { englishLexicon } from '../../core/test/examples.ts';
+
+const SOURCE = { textHash: 'text-1', original: 'Zorgles run. They light it.' };
+
+/** Tags by a tagger that takes every word for a noun, and writes down what it was asked. */
+function watched(): { tags: SentenceTags; asked: string[]; shown: () => string[] } {
+  const asked: string[] = [];
+  const tags = new SentenceTags(englishLexicon, () => (text) => {
+    asked.push(text);
+    const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+    return { words, tags: words.map(() => 'NOUN') };
+  });
+  const shown = (): string[] => {
+    const words: string[] = [];
+    tags.visit(SOURCE, 0, 12, (word, part) => words.push(`${word} ${part}`));
+    return words;
+  };
+  return { tags, asked, shown };
+}
+
+describe('parts of speech kept in the browser', () => {
+  beforeEach(() => database.results.clear());
+
+  it('are brought back source by source, for their own study', async () => {
+    const first = watched();
+    const words = first.shown();
+    await keepTags(first.tags, 'study-1');
+    const again = watched();
+    await bringTags(again.tags, 'study-1');
+    expect(again.shown()).to.deep.equal(words);
+    expect(again.asked).to.deep.equal([]);
+    const other = watched();
+    await bringTags(other.tags, 'study-2');
+    other.shown();
+    expect(other.asked).to.have.length(1);
+  });
+
+  it('are written only where something new was found', async () => {
+    const { tags, shown } = watched();
+    await keepTags(tags, 's');
+    expect(await database.results.count()).to.equal(0);
+    shown();
+    await keepTags(tags, 's');
+    await database.results.clear();
+    shown();
+    await keepTags(tags, 's');
+    expect(await database.results.count()).to.equal(0);
+  });
+
+  it('are found anew where a row is of another way or holds something else', async () => {
+    const bad: readonly [string, unknown][] = [
+      ['0', new Map([[0, 'run0']])],
+      ['1', 'run0'],
+      ['1', new Map([['0', 'run0']])],
+      ['1', new Map([[0, 7]])],
+    ];
+    for (const [hash, result] of bad) {
+      await database.results.put({ studyId: 's', stage: 'tags of text-1', hash, result });
+      const { tags, asked, shown } = watched();
+      await bringTags(tags, 's');
+      shown();
+      expect(asked, JSON.stringify([hash, result])).to.have.length(1);
+    }
+  });
+
+  it('that find no room are no fault', async () => {
+    const { tags, shown } = watched();
+    const words = shown();
+    const put = database.results.bulkPut.bind(database.results);
+    const { warn } = console;
+    const warned: unknown[] = [];
+    console.warn = (...what: unknown[]) => void warned.push(what[0]);
+    database.results.bulkPut = () => {
+      throw new Error('QuotaExceededError');
+    };
+    try {
+      await keepTags(tags, 's');
+    } finally {
+      database.results.bulkPut = put;
+      console.warn = warn;
+    }
+    expect(warned).to.deep.equal(['Parts of speech were not kept']);
+    expect(shown()).to.deep.equal(words);
+  });
+});

@@ -1,0 +1,257 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import { foldDecisions, recordsInForce, type Decision } from '@green-thicket/core/study/decisions';
+import { makeSource } from '@green-thicket/core/study/intake';
+import { database } from '../src/store/database.ts';
+import {
+  addSources,
+  changeEntry,
+  createStudy,
+  deleteStudy,
+  exportStudy,
+  giveReason,
+  goToDecision,
+  importStudy,
+  keepEntry,
+  keepOriginals,
+  keepRegister,
+  listEntries,
+  listStudies,
+  loadStudy,
+  makeDecision,
+  putEntryBack,
+  redo,
+  removeEntry,
+  StoreError,
+  studyReader,
+  undo,
+  type LoadedStudy,
+} from '../src/store/studies.ts';
+
+const keep = (key: string): Decision => ({ kind: 'keepConcepts', keys: [key] });
+const added = (name: string, text: string) => ({ source: makeSource(name, text), text });
+
+async function loaded(id: string): Promise<LoadedStudy> {
+  const study = await loadStudy(id);
+  if (!study) throw new Error('There is no such study.');
+  return study;
+}
+const kindsOf = ({ log }: LoadedStudy): string[] => recordsInForce(log).map(({ decision }) => decision.kind);
+
+/** What a promise is refused with. */
+async function refusal(promise: Promise<unknown>): Promise<string> {
+  try {
+    await promise;
+  } catch (error) {
+    expect(error).to.be.instanceOf(StoreError);
+    return error instanceof Error ? error.message : String(error);
+  }
+  throw new Error('It was not refused.');
+}
+
+describe('studies in the browser', () => {
+  afterEach(async () => {
+    for (const { id } of await listStudies()) await deleteStudy(id);
+  });
+
+  it('begin with their name, and are listed by it', async () => {
+    const id = await createStudy('Night buses');
+    expect((await loaded(id)).state.title).to.equal('Night buses');
+    expect((await listStudies()).map(({ title }) => title)).to.deep.equal(['Night buses']);
+    await makeDecision(id, { kind: 'renameStudy', title: 'Late buses' });
+    expect((await listStudies()).map(({ title }) => title)).to.deep.equal(['Late buses']);
+    await makeDecision(id, keep('rain'));
+    expect((await listStudies())[0].title).to.equal('Late buses');
+    await undo(id);
+    await undo(id);
+    expect((await listStudies())[0].title).to.equal('Night buses');
+  });
+
+  it('put each decision on the one in force, and number them on after an undo', async () => {
+    const id = await createStudy('s');
+    await makeDecision(id, keep('rain'));
+    await makeDecision(id, keep('fare'));
+    await undo(id);
+    await makeDecision(id, keep('bus'));
+    const { log, state } = await loaded(id);
+    expect(state.kept).to.deep.equal(['rain', 'bus']);
+    expect(log.records.map(({ seq, parent }) => [seq, parent])).to.deep.equal([
+      [1, 0],
+      [2, 1],
+      [3, 2],
+      [4, 2],
+    ]);
+    expect([log.head, log.tip]).to.deep.equal([4, 4]);
+  });
+
+  it('go back and forth, and to any decision', async () => {
+    const id = await createStudy('s');
+    for (const key of ['a', 'b', 'c']) await makeDecision(id, keep(key));
+    const keptAfter = async (move: Promise<void>): Promise<readonly string[]> => {
+      await move;
+      return (await loaded(id)).state.kept;
+    };
+    expect(await keptAfter(undo(id))).to.deep.equal(['a', 'b']);
+    expect(await keptAfter(undo(id))).to.deep.equal(['a']);
+    expect(await keptAfter(redo(id))).to.deep.equal(['a', 'b']);
+    expect(await keptAfter(goToDecision(id, 1))).to.deep.equal([]);
+    expect(await keptAfter(redo(id))).to.deep.equal(['a']);
+    expect(await keptAfter(goToDecision(id, 4))).to.deep.equal(['a', 'b', 'c']);
+  });
+
+  it('are refused a decision where they are gone', async () => {
+    const id = await createStudy('s');
+    await deleteStudy(id);
+    expect(await refusal(makeDecision(id, keep('a')))).to.match(/no longer in this browser/);
+    expect(await loadStudy(id)).to.equal(undefined);
+    expect(await studyReader(id)()).to.equal(undefined);
+  });
+
+  it('leave nothing behind when they are deleted, and no other study is touched', async () => {
+    const [one, other] = [await createStudy('one'), await createStudy('other')];
+    for (const id of [one, other]) {
+      await addSources(id, [added('a.txt', 'The bus is late.')]);
+      await keepEntry(id, { note: 'n', tags: [] });
+      await database.results.put({ studyId: id, stage: 's', hash: 'h', result: 1 });
+    }
+    await deleteStudy(one);
+    for (const table of [database.decisions, database.originals, database.notebook, database.results]) {
+      expect(await table.where('studyId').equals(one).count(), table.name).to.equal(0);
+      expect(await table.where('studyId').equals(other).count(), table.name).to.be.above(0);
+    }
+  });
+});
+
+describe('reading a study on', () => {
+  it('gives what a reading from the start gives, at every decision', async () => {
+    const id = await createStudy('s');
+    const read = studyReader(id);
+    const moves: (() => Promise<void>)[] = [
+      () => makeDecision(id, keep('a')),
+      () => makeDecision(id, { kind: 'addStopWords', words: ['bus'] }),
+      () => undo(id),
+      () => makeDecision(id, keep('b')),
+      () => giveReason(id, 2, 'Said by everyone'),
+      () => undo(id),
+      () => redo(id),
+      () => goToDecision(id, 1),
+      () => giveReason(id, 2, ''),
+      () => keepRegister(id, [{ letter: 'A', members: ['a'], present: true }]),
+    ];
+    await read();
+    for (const move of moves) {
+      await move();
+      const study = await read();
+      const fresh = await loaded(id);
+      expect(study).to.deep.equal(fresh);
+      expect(fresh.state).to.deep.equal(foldDecisions(fresh.log));
+    }
+    expect(await read()).to.have.nested.property('register[0].letter', 'A');
+  });
+
+  it('tells a reason that was written since', async () => {
+    const id = await createStudy('s');
+    await makeDecision(id, keep('a'));
+    const read = studyReader(id);
+    expect((await read())?.log.records[1].reason).to.equal(undefined);
+    await giveReason(id, 2, 'They all say it');
+    expect((await read())?.log.records[1].reason).to.equal('They all say it');
+    await giveReason(id, 2, '');
+    expect((await read())?.log.records[1]).to.not.have.property('reason');
+  });
+
+  it('gives the same state as long as nothing is decided, and when a decision is gone back to', async () => {
+    const id = await createStudy('s');
+    await makeDecision(id, keep('a'));
+    const read = studyReader(id);
+    const first = (await read())?.state;
+    await keepRegister(id, [{ letter: 'A', members: ['a'], present: true }]);
+    expect((await read())?.state).to.equal(first);
+    await makeDecision(id, keep('b'));
+    expect((await read())?.state).to.not.equal(first);
+    await undo(id);
+    expect((await read())?.state).to.equal(first);
+  });
+
+  it('adds no record twice when two readings are under way', async () => {
+    const id = await createStudy('s');
+    const read = studyReader(id);
+    for (const key of ['a', 'b', 'c']) {
+      await makeDecision(id, keep(key));
+      await Promise.all([read(), read(), read()]);
+    }
+    expect((await read())?.log.records.map(({ seq }) => seq)).to.deep.equal([1, 2, 3, 4]);
+  });
+});
+
+describe('the texts of a study', () => {
+  it('are kept with the decision that adds them', async () => {
+    const id = await createStudy('s');
+    await addSources(id, [added('a.txt', 'One.'), added('b.txt', 'Two.')], { note: '2 files' });
+    const { state } = await loaded(id);
+    expect(state.sources.map(({ name }) => name)).to.deep.equal(['a.txt', 'b.txt']);
+    const rows = await database.originals.where('studyId').equals(id).toArray();
+    expect(rows.map(({ text }) => text).sort()).to.deep.equal(['One.', 'Two.']);
+  });
+
+  it('are let go of where the decision fails, and others stay', async () => {
+    const id = await createStudy('s');
+    await addSources(id, [added('a.txt', 'One.')]);
+    const add = database.decisions.add.bind(database.decisions);
+    database.decisions.add = () => {
+      throw new Error('QuotaExceededError');
+    };
+    try {
+      expect(await refusal(addSources(id, [added('b.txt', 'Two.')]))).to.match(/no more room/);
+    } finally {
+      database.decisions.add = add;
+    }
+    const rows = await database.originals.where('studyId').equals(id).toArray();
+    expect(rows.map(({ text }) => text)).to.deep.equal(['One.']);
+    expect(kindsOf(await loaded(id))).to.deep.equal(['renameStudy', 'addSources']);
+  });
+
+  it('go into its file and come back as another study', async () => {
+    const id = await createStudy('s');
+    await addSources(id, [added('a.txt', 'One.')]);
+    // As after a crash between keeping a text and recording it.
+    await keepOriginals(id, [added('lost.txt', 'Never recorded.')]);
+    await keepEntry(id, { note: 'A thought', tags: ['rain'] });
+    await giveReason(id, 2, 'The first batch');
+    const file = await exportStudy(id);
+    expect([...file.originals.values()]).to.deep.equal(['One.']);
+    expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A thought']);
+    expect(file.notebook?.[0]).to.not.have.property('studyId');
+    const copy = await importStudy(file);
+    expect(copy).to.not.equal(id);
+    const [one, other] = [await loaded(id), await loaded(copy)];
+    expect(other.state).to.deep.equal(one.state);
+    expect(other.log.records.map(({ reason }) => reason)).to.deep.equal([undefined, 'The first batch']);
+    expect(await exportStudy(copy)).to.deep.equal(file);
+  });
+});
+
+describe('the Notebook', () => {
+  it('keeps entries in their order, changes them, and puts back what was removed', async () => {
+    const id = await createStudy('s');
+    await keepEntry(id, { note: 'first', tags: [] });
+    await keepEntry(id, { note: 'second', tags: ['rain'] });
+    const notes = async (): Promise<string[]> => (await listEntries(id)).map(({ note }) => note).sort();
+    const first = (await listEntries(id)).find(({ note }) => note === 'first');
+    if (!first) throw new Error('The first entry is gone.');
+    await changeEntry(id, first.id, { note: 'changed' });
+    expect(await notes()).to.deep.equal(['changed', 'second']);
+    const gone = await removeEntry(id, first.id);
+    expect(await notes()).to.deep.equal(['second']);
+    if (gone) await putEntryBack(gone);
+    expect(await notes()).to.deep.equal(['changed', 'second']);
+  });
+
+  it('is left alone by going back in the record', async () => {
+    const id = await createStudy('s');
+    await makeDecision(id, keep('a'));
+    await keepEntry(id, { note: 'stays', tags: [] });
+    await goToDecision(id, 1);
+    expect((await listEntries(id)).map(({ note }) => note)).to.deep.equal(['stays']);
+  });
+});
