@@ -164,6 +164,9 @@ describe('words and figures', () => {
     await browser.waitForText('.reader-count', both);
     await browser.pick('Only passages of', 'wave: after');
     await browser.until('The count stays', async () => (await browser.textOf('.reader-count')) !== both);
+    const after = await browser.textOf('.reader-count');
+    await browser.pick('Only passages of', 'role: driver or depot staff');
+    await browser.until('The count stays', async () => (await browser.textOf('.reader-count')) !== after);
     await browser.press('Save');
     await browser.pickFromMenu('Table');
     const table = readFileSync(await browser.download('.csv'), 'utf8')
@@ -172,7 +175,7 @@ describe('words and figures', () => {
     expect(table[0]).to.match(/^source,role,wave,district,.*marked,passage$/);
     const passages = Number(/in (\d+) passage/.exec(await browser.textOf('.reader-count'))?.[1]);
     expect(table.length).to.equal(passages + 1);
-    for (const row of table.slice(1)) expect(row).to.contain(',after,');
+    for (const row of table.slice(1)) expect(row).to.contain(',driver or depot staff,after,');
     await browser.press('Save');
     await browser.pickFromMenu('Document');
     await browser.download('.docx');

@@ -23,6 +23,9 @@ export const antTheme: ThemeConfig = {
     colorBgLayout: PAPER,
     colorBorder: '#b9b7a8',
     colorBorderSecondary: RULE,
+    // What is chosen in a list: worked out from moss it would be too dark to read on.
+    controlItemBgActive: '#e9ede2',
+    controlItemBgActiveHover: '#dde5d6',
     fontFamily: SANS,
     fontSize: 14,
     fontWeightStrong: 650,

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { createSearchParams } from 'react-router';
 import type { PlainSelection, Selection, Within } from '@green-thicket/core/study/view-types';
-import { fromParams, toParams, withinOf, withinParams } from '../src/shell/selection.ts';
+import { fromParams, toParams, withinOf, withinParams, type Params } from '../src/shell/selection.ts';
 
 const word = fc.stringMatching(/^[a-zé]{1,8}(?: [a-z&=]{1,6})?$/);
 const plain: fc.Arbitrary<PlainSelection> = fc.oneof(
@@ -32,12 +33,14 @@ const selection: fc.Arbitrary<Selection> = fc.oneof(
 );
 const within: fc.Arbitrary<Within> = fc.oneof(
   fc.record({ sourceId: fc.stringMatching(/^[A-Za-z0-9_-]{1,12}$/) }),
-  fc.record({ attribute: word, value: word }),
+  fc.record({
+    groups: fc.array(fc.record({ attribute: word, value: word }), { minLength: 1, maxLength: 4 }),
+  }),
 );
 
 /** Through an address and back, as a bookmark goes. */
-const bookmarked = (params: Record<string, string>): URLSearchParams =>
-  new URLSearchParams(new URLSearchParams(params).toString());
+const bookmarked = (params: Params): URLSearchParams =>
+  new URLSearchParams(createSearchParams(params).toString());
 
 describe('the address', () => {
   it('is a bookmark of any selection', () => {
@@ -61,5 +64,8 @@ describe('the address', () => {
   it('without either selects nothing', () => {
     expect(fromParams(new URLSearchParams('source=x&at=3'))).to.equal(null);
     expect(withinOf(new URLSearchParams('by=role'))).to.equal(undefined);
+    expect(withinOf(new URLSearchParams('by=role&by=wave&value=driver'))).to.deep.equal({
+      groups: [{ attribute: 'role', value: 'driver' }],
+    });
   });
 });

@@ -36,8 +36,11 @@ export type PlainSelection =
 export const SEVERAL_HOWS = ['all', 'any', 'near'] as const;
 export type SeveralHow = (typeof SEVERAL_HOWS)[number];
 
-/** The sources passages are asked of: those with a value of an attribute, or one. */
-export type Within = Group | { readonly sourceId: string };
+/**
+ * The sources passages are asked of: those of some groups, or one. Of groups of one attribute a source need be in any,
+ * of each attribute it must be in one: drivers or residents, before the pilot.
+ */
+export type Within = { readonly groups: readonly Group[] } | { readonly sourceId: string };
 
 export const PASSAGE_ORDERS = ['text', 'marks'] as const;
 /** As they stand, or those with the most different concepts and mentions first. */

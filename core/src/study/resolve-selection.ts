@@ -132,10 +132,14 @@ function* several(
 
 /** Numbers of the sources that are meant. */
 export function sourcesWithin(sources: readonly StudySource[], within: Within): Set<number> {
+  const values = new Map<string, Set<string>>();
+  for (const { attribute, value } of 'groups' in within ? within.groups : []) {
+    values.set(attribute, (values.get(attribute) ?? new Set()).add(value));
+  }
   const isMeant = (source: StudySource): boolean =>
     'sourceId' in within
       ? source.id === within.sourceId
-      : (source.attributes[within.attribute] ?? '').trim() === within.value;
+      : [...values].every(([attribute, any]) => any.has((source.attributes[attribute] ?? '').trim()));
   return new Set(sources.flatMap((source, i) => (isMeant(source) ? [i] : [])));
 }
 

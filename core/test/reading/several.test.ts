@@ -5,6 +5,8 @@ import { readDocx } from '../../src/formats/docx.ts';
 import { nearHits } from '../../src/reading/near.ts';
 import { readCsv } from '../../src/formats/csv.ts';
 import { writeDocx } from '../../src/formats/docx-write.ts';
+import { makeSource } from '../../src/study/intake.ts';
+import { sourcesWithin } from '../../src/study/resolve-selection.ts';
 import { asking, exampleStudy, tokensOf } from '../examples.ts';
 import { sentenceOfTokens } from '../../src/text/tokens.ts';
 
@@ -107,11 +109,36 @@ describe('passages of several concepts', () => {
   it('are asked of a group or of one source, and the counts follow', () => {
     const selection = { kind: 'concept', key: 'rain' } as const;
     const all = ask('passages', { selection, limit: 9 });
-    const nurses = ask('passages', { selection, limit: 9, within: { attribute: 'role', value: 'nurse' } });
+    const nurses = ask('passages', {
+      selection,
+      limit: 9,
+      within: { groups: [{ attribute: 'role', value: 'nurse' }] },
+    });
     const one = ask('passages', { selection, limit: 9, within: { sourceId: study.state.sources[2].id } });
     expect([all.windows, nurses.windows, one.windows]).to.deep.equal([4, 2, 1]);
     expect([all.mentions, nurses.mentions, one.mentions]).to.deep.equal([6, 4, 3]);
     expect(nurses.perSource[0]).to.equal(0);
+  });
+
+  it('are asked of sources in any of the groups of each attribute', () => {
+    const value = fc.constantFrom('a', 'b', 'c', '');
+    const source = fc
+      .record({ role: value, wave: value })
+      .map((attributes) => makeSource('s', 't', attributes));
+    const group = fc.record({ attribute: fc.constantFrom('role', 'wave'), value });
+    fc.assert(
+      fc.property(fc.array(source), fc.array(group, { minLength: 1, maxLength: 4 }), (sources, groups) => {
+        const chosen = (attribute: string): string[] =>
+          groups.filter((each) => each.attribute === attribute).map((each) => each.value);
+        const [roles, waves] = [chosen('role'), chosen('wave')];
+        const expected = sources.flatMap(({ attributes }, i) => {
+          const inRole = roles.length === 0 || roles.includes(attributes.role);
+          const inWave = waves.length === 0 || waves.includes(attributes.wave);
+          return inRole && inWave ? [i] : [];
+        });
+        expect([...sourcesWithin(sources, { groups })]).to.deep.equal(expected);
+      }),
+    );
   });
 
   it('are ranked where asked', () => {

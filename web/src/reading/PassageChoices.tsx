@@ -7,7 +7,7 @@ import {
 } from '@green-thicket/core/study/view-types';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
-import { GroupChoice } from '../shell/GroupChoice.tsx';
+import { GroupsChoice } from '../shell/GroupChoice.tsx';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
 import { useTellFault } from '../shell/use-fault.ts';
@@ -97,12 +97,12 @@ export function PassageChoices({
             </button>
           </span>
         ) : (
-          <GroupChoice
-            group={within && 'attribute' in within ? within : undefined}
+          <GroupsChoice
+            groups={within && 'groups' in within ? within.groups : []}
             label="Only passages of"
             placeholder="All sources"
-            title="Only the passages of one group of sources"
-            onChoose={(group) => select(selection, group)}
+            title="Only the passages of some groups of sources. Of one attribute any will do; of several each must fit."
+            onChoose={(groups) => select(selection, groups.length > 0 ? { groups } : undefined)}
           />
         )}
         <Select

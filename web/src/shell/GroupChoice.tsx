@@ -1,11 +1,12 @@
 import { Select } from 'antd';
-import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
-import { workingSources } from '@green-thicket/core/study/subset';
 import type { Group } from '@green-thicket/core/study/view-types';
-import { useStudy } from './study-context.ts';
+import { useGroups } from './use-groups.ts';
 
-/** An attribute with more values tells no groups. */
-const MOST_GROUPS = 30;
+interface ChoiceWords {
+  readonly label: string;
+  readonly placeholder: string;
+  readonly title: string;
+}
 
 /** A choice of one group of sources, or none. */
 export function GroupChoice({
@@ -14,21 +15,11 @@ export function GroupChoice({
   placeholder,
   title,
   onChoose,
-}: {
-  group: Group | undefined;
-  label: string;
-  placeholder: string;
-  title: string;
-  onChoose: (group: Group | undefined) => void;
-}) {
-  const { state } = useStudy();
-  const sources = workingSources(state);
-  const groups = attributeNames(sources)
-    .map((attribute) => ({ attribute, values: groupsOf(sources, attribute).names }))
-    .filter(({ values }) => values.length >= 2 && values.length <= MOST_GROUPS);
-  if (groups.length === 0) return null;
+}: ChoiceWords & { group: Group | undefined; onChoose: (group: Group | undefined) => void }) {
+  const { options, entryOf, groupOf } = useGroups();
+  if (options.length === 0) return null;
   return (
-    <Select
+    <Select<string | null>
       size="small"
       allowClear
       className="short"
@@ -36,20 +27,37 @@ export function GroupChoice({
       placeholder={placeholder}
       title={title}
       popupMatchSelectWidth={false}
-      value={group ? JSON.stringify([group.attribute, group.value]) : null}
-      options={groups.map(({ attribute, values }) => ({
-        label: attribute,
-        options: values.map((value) => ({
-          value: JSON.stringify([attribute, value]),
-          label: `${attribute}: ${value}`,
-        })),
-      }))}
-      onChange={(chosen?: string | null) => {
-        const found = groups
-          .flatMap(({ attribute, values }) => values.map((value): Group => ({ attribute, value })))
-          .find(({ attribute, value }) => JSON.stringify([attribute, value]) === chosen);
-        onChoose(found);
-      }}
+      value={group ? entryOf(group) : null}
+      options={options}
+      onChange={(entry?: string | null) => onChoose(entry ? groupOf(entry) : undefined)}
+    />
+  );
+}
+
+/** A choice of several groups of sources; none means all of them. */
+export function GroupsChoice({
+  groups,
+  label,
+  placeholder,
+  title,
+  onChoose,
+}: ChoiceWords & { groups: readonly Group[]; onChoose: (groups: readonly Group[]) => void }) {
+  const { options, entryOf, groupOf } = useGroups();
+  if (options.length === 0) return null;
+  return (
+    <Select<string[]>
+      mode="multiple"
+      size="small"
+      allowClear
+      className="groups-choice"
+      aria-label={label}
+      placeholder={placeholder}
+      title={title}
+      popupMatchSelectWidth={false}
+      value={groups.map(entryOf)}
+      options={options}
+      optionFilterProp="label"
+      onChange={(entries) => onChoose(entries.map(groupOf).filter((group) => group !== undefined))}
     />
   );
 }

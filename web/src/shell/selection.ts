@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 import { SEVERAL_HOWS } from '@green-thicket/core/study/view-types';
-import type { PlainSelection, Selection, Within } from '@green-thicket/core/study/view-types';
+import type { PlainSelection, Selection, Within, Group } from '@green-thicket/core/study/view-types';
 
 /** The selection as search parameters, so that an address is a bookmark of it. */
 export function toParams(selection: Selection): Record<string, string> {
@@ -54,18 +54,28 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
     : { kind: 'theme', letter };
 }
 
+/** Search parameters of an address; one may be there several times. */
+export type Params = Record<string, string | string[]>;
+
 /** The sources asked of, as search parameters. */
-export function withinParams(within: Within): Record<string, string> {
-  return 'sourceId' in within ? { only: within.sourceId } : { by: within.attribute, value: within.value };
+export function withinParams(within: Within): Params {
+  if ('sourceId' in within) return { only: within.sourceId };
+  return {
+    by: within.groups.map(({ attribute }) => attribute),
+    value: within.groups.map(({ value }) => value),
+  };
 }
 
 /** The sources an address asks of. */
 export function withinOf(params: URLSearchParams): Within | undefined {
   const only = params.get('only');
   if (only !== null) return { sourceId: only };
-  const attribute = params.get('by');
-  const value = params.get('value');
-  return attribute !== null && value !== null ? { attribute, value } : undefined;
+  const values = params.getAll('value');
+  const groups = params
+    .getAll('by')
+    .slice(0, values.length)
+    .map((attribute, i): Group => ({ attribute, value: values[i] }));
+  return groups.length > 0 ? { groups } : undefined;
 }
 
 export interface OpenSource {
