@@ -67,6 +67,14 @@ describe('concepts', () => {
     await browser.choose('Words');
     await find('night bus');
     await browser.waitForText('[data-testid=concept-ledger]', /night bus[\s\S]*18/);
+    await browser.click('[data-testid=concept-ledger] .concept-row');
+    await browser.waitForText('.concept-card', /made of night bus \(\d+\)/);
+    await browser.click('[aria-label="Take night-bus out of night bus"]');
+    await find('night-bus');
+    await browser.waitForText('[data-testid=concept-ledger]', /night-bus\s*6/);
+    await browser.press('Undo');
+    await find('night bus');
+    await browser.waitForText('[data-testid=concept-ledger]', /night bus[\s\S]*18/);
     await find('travel costs');
     await browser.waitForText('[data-testid=concept-ledger]', /travel costs[\s\S]*6/);
     await browser.choose('Lists');

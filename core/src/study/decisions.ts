@@ -75,6 +75,7 @@ export type Decision =
     }
   /** A suggested merge that is refused for good: the two keys, sorted. */
   | { readonly kind: 'refuseMerge'; readonly keys: readonly [string, string] }
+  /** A concept’s variants are concepts of their own again; of a variant, that one alone. */
   | { readonly kind: 'splitConcept'; readonly key: string }
   | { readonly kind: 'renameConcept'; readonly key: string; readonly label: string }
   | { readonly kind: 'setWindows'; readonly change: Partial<WindowSettings> }
@@ -260,7 +261,11 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'splitConcept':
       return {
         ...state,
-        merges: Object.fromEntries(Object.entries(state.merges).filter(([, into]) => into !== decision.key)),
+        merges: Object.fromEntries(
+          Object.entries(state.merges).filter(
+            ([variant, into]) => into !== decision.key && variant !== decision.key,
+          ),
+        ),
       };
     case 'renameConcept': {
       const { [decision.key]: _old, ...others } = state.conceptLabels;

@@ -189,6 +189,19 @@ describe('much at once', () => {
     expect(mentionsOf(made, 'hub')).to.equal(2);
   });
 
+  it('is split one variant at a time', () => {
+    const made = study();
+    made.decide({ kind: 'mergeConcepts', into: 'night bus', keys: ['nightbus', 'night-bus'] });
+    const whole = mentionsOf(made, 'night bus');
+    const alone = 2;
+    made.decide({ kind: 'splitConcept', key: 'nightbus' });
+    expect(made.state.merges).to.deep.equal({ 'night-bus': 'night bus' });
+    expect(mentionsOf(made, 'nightbus')).to.equal(alone);
+    expect(mentionsOf(made, 'night bus')).to.equal(whole - alone);
+    made.decide({ kind: 'splitConcept', key: 'night bus' });
+    expect(made.state.merges).to.deep.equal({});
+  });
+
   it('is dropping everything: nothing is left, and it all comes back', () => {
     const made = study();
     const keys = [...made.compute('candidates').keys];

@@ -2,6 +2,7 @@ import { AutoComplete, Button, Input } from 'antd';
 import { useState } from 'react';
 import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
+import { ConceptVariants } from './ConceptVariants.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { neverShow } from './never-show.ts';
 
@@ -42,14 +43,7 @@ export function ConceptCard({
         {row.shorter.length > 0 && (
           <span>also {row.shorter.map(({ form, mentions }) => `${form} (${mentions})`).join(', ')}</span>
         )}
-        {row.variants.length > 0 && (
-          <span>
-            made of {row.variants.map((variant) => `${variant.key} (${variant.mentions})`).join(', ')}{' '}
-            <Button size="small" onClick={() => decide({ kind: 'splitConcept', key: row.key })}>
-              Split
-            </Button>
-          </span>
-        )}
+        {row.variants.length > 0 && <ConceptVariants row={row} />}
       </div>
       <details className="figure-sentences">
         <summary>What these figures say</summary>

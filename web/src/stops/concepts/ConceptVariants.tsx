@@ -1,0 +1,52 @@
+import { Button } from 'antd';
+import { Fragment, useState } from 'react';
+import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import { useStudy } from '../../shell/study-context.ts';
+
+/** So many variants are shown at once; a list of hundreds would hide all else. */
+const SHOWN = 8;
+
+/** What a merged concept is made of; each variant, or all of them, can be a concept of its own again. */
+export function ConceptVariants({ row }: { row: CandidateRow }) {
+  const { decide } = useStudy();
+  const [all, setAll] = useState(false);
+  const shown = all ? row.variants : row.variants.slice(0, SHOWN);
+  const others = row.variants.length - shown.length;
+  return (
+    <span className="concept-variants">
+      made of{' '}
+      {shown.map(({ key, mentions }, i) => (
+        <Fragment key={key}>
+          {i > 0 && ', '}
+          {key} ({mentions.toLocaleString('en-GB')})
+          {key !== row.key && (
+            <button
+              type="button"
+              className="linklike take-out"
+              aria-label={`Take ${key} out of ${row.label}`}
+              title={`${key} is a concept of its own again`}
+              onClick={() => decide({ kind: 'splitConcept', key })}
+            >
+              ✕
+            </button>
+          )}
+        </Fragment>
+      ))}
+      {others > 0 && (
+        <>
+          {' '}
+          <button type="button" className="linklike" onClick={() => setAll(true)}>
+            and {others.toLocaleString('en-GB')} more
+          </button>
+        </>
+      )}{' '}
+      <Button
+        size="small"
+        title="All of them are concepts of their own again"
+        onClick={() => decide({ kind: 'splitConcept', key: row.key })}
+      >
+        Split
+      </Button>
+    </span>
+  );
+}
