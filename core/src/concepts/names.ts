@@ -87,6 +87,12 @@ export function findNames(
     return surface;
   };
 
+  /** Whether the researcher says of all its words that they are no names. */
+  const isNoName = (first: number, end: number): boolean => {
+    for (let t = first; t < end; t++) if (how[t] !== SMALL && !(role[tokens.type[t]] & NO_NAME)) return false;
+    return true;
+  };
+
   const insideRuns = new Set<string>();
   const runs = new Int32List();
   const runEnds = new Int32List();
@@ -113,7 +119,7 @@ export function findNames(
     if (how[first] === AT_START && !alone(first) && !(end - first > 1 && insideRuns.has(keyOf(first, end))))
       first++;
     while (first < end && how[first] === SMALL) first++;
-    if (first >= end || (end - first === 1 && !alone(first))) continue;
+    if (first >= end || (end - first === 1 && !alone(first)) || isNoName(first, end)) continue;
     const key = keyOf(first, end);
     const surface = surfaceOf(first, end);
     const seen = surfaces.get(key) ?? new Map<string, number>();
@@ -130,6 +136,8 @@ const PART = 2;
 const CONNECTS = 4;
 /** It ends in a possessive, and so does the name. */
 const POSSESSIVE = 8;
+/** The researcher says it is none; it may be part of one still, as hill of Mill Hill. */
+const NO_NAME = 16;
 
 function rolesInNames(
   tokens: Tokens,
@@ -140,11 +148,12 @@ function rolesInNames(
   const roles = new Uint8Array(word.length);
   for (let type = 0; type < roles.length; type++) {
     const each = word[type];
-    const part = stopped[type] !== STOPPED && (said.size === 0 || said.get(each) !== false);
+    const part = stopped[type] !== STOPPED;
     roles[type] =
       (part ? PART : 0) |
       (part && !TITLES.has(each) ? BEGINS : 0) |
       (CONNECTING.has(each) ? CONNECTS : 0) |
+      (said.size > 0 && said.get(each) === false ? NO_NAME : 0) |
       (each.length < tokens.forms[type].length ? POSSESSIVE : 0);
   }
   return roles;

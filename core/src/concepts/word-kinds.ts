@@ -19,6 +19,8 @@ export interface KindOfWord {
 /**
  * What every word that is not stopped was taken for, by falling mentions, then by word. A word is a name where most of
  * its mentions are parts of names.
+ *
+ * @param said what the researcher says words are
  */
 export function kindsOfWords(
   tokens: Tokens,
@@ -26,6 +28,7 @@ export function kindsOfWords(
   parts: PartsOfTypes,
   names: Names,
   stopWords: StopWords,
+  said: Readonly<Record<string, WordKind>> = {},
 ): KindOfWord[] {
   const inNames = new Int32Array(tokens.forms.length);
   for (let i = 0; i < names.name.length; i++) {
@@ -46,7 +49,7 @@ export function kindsOfWords(
   return [...rows]
     .map(([word, { mentions, named, type }]): KindOfWord => ({
       word,
-      kind: named * 2 > mentions ? 'name' : PARTS_OF_SPEECH[parts.part[type]],
+      kind: said[word] ?? (named * 2 > mentions ? 'name' : PARTS_OF_SPEECH[parts.part[type]]),
       mentions,
       term: terms.labels[terms.ofType[type]],
     }))

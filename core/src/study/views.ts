@@ -143,7 +143,8 @@ const MAKERS: ViewMakers<ViewName> = {
     const terms = yield* engine.compute('terms', study);
     const names = yield* engine.compute('names', study);
     const languages = yield* engine.compute('languages', study);
-    return { rows: kindsOfWords(tokens, terms, parts, names, stopWordsOf(study.state, languages)) };
+    const stopWords = stopWordsOf(study.state, languages);
+    return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, study.state.wordKinds) };
   },
 
   *suggestions({ refused }, { engine, study, lexicon }) {

@@ -5,7 +5,7 @@ import { findNames, type Names } from '../../src/concepts/names.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
 import { unknownParts } from '../../src/text/parts-of-speech.ts';
-import { englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
 
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
   const tokens = tokensOf(text);
@@ -121,6 +121,27 @@ describe('names', () => {
   });
 });
 
+describe('names with a word put right', () => {
+  const text =
+    'We met at Mill Hill. The Hill is steep. A café on the Hill. They left Mill Hill for Mill House. Nadia came.';
+
+  it('stay where another of their words is a name', () => {
+    // The Hill is short for Mill Hill, until it is said to be a hill like any other.
+    expect(counted(namesIn(text))).to.include({ 'Mill Hill': 4, 'Mill House': 1 });
+    const corrected = counted(namesIn(text, new Map([['hill', false]])));
+    expect(corrected).to.include({ 'Mill Hill': 2, 'Mill House': 1 });
+    expect(corrected).to.not.have.property('Hill');
+  });
+
+  it('go where all of their words are none', () => {
+    const said = new Map([
+      ['hill', false],
+      ['mill', false],
+    ]);
+    expect(counted(namesIn(text, said))).to.deep.equal({ 'Mill House': 1 });
+  });
+});
+
 describe('kinds of words', () => {
   const text =
     'Nadia waits at Mill Hill. The driver sees Nadia. The driver waits at Mill Hill. It took 42 and 42 again on Monday, a Monday.\n\n';
@@ -145,6 +166,12 @@ describe('kinds of words', () => {
     expect(study.compute('candidates').keys).not.to.include('driver');
     study.decide({ kind: 'setWordKind', words: ['nadia'], as: 'other' });
     expect(study.compute('candidates').keys).not.to.include('Nadia');
+    // Hill is a noun now, and Mill Hill a name still.
+    study.decide({ kind: 'setWordKind', words: ['hill'], as: 'noun' });
+    expect(study.compute('candidates').keys).to.include('Mill Hill');
+    const kindOf = (word: string): string | undefined =>
+      asking(study)('wordKinds', null).rows.find((row) => row.word === word)?.kind;
+    expect([kindOf('hill'), kindOf('mill'), kindOf('driver')]).to.deep.equal(['noun', 'name', 'verb']);
     study.decide({ kind: 'setWordKind', words: ['driver', 'nadia'], as: null });
     expect(study.compute('candidates').keys).to.include.members(['driver', 'Nadia']);
   });
