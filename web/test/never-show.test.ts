@@ -5,9 +5,24 @@ import { isNeverShown, neverShow, showAgain, whyNowhere } from '../src/stops/con
 
 describe('never showing a concept', () => {
   it('stops a word, and drops a phrase whose words may be concepts themselves', () => {
-    expect(neverShow('Northgate')).to.deep.equal({ kind: 'addStopWords', words: ['northgate'] });
-    expect(neverShow('night shift')).to.deep.equal({ kind: 'dropConcepts', keys: ['night shift'] });
-    expect(neverShow('Fen End')).to.deep.equal({ kind: 'dropConcepts', keys: ['Fen End'] });
+    expect(neverShow(['Northgate'])).to.deep.equal({ kind: 'addStopWords', words: ['northgate'] });
+    expect(neverShow(['night shift'])).to.deep.equal({ kind: 'dropConcepts', keys: ['night shift'] });
+    expect(neverShow(['Fen End'])).to.deep.equal({ kind: 'dropConcepts', keys: ['Fen End'] });
+  });
+
+  it('is one decision for words and phrases together', () => {
+    const decision = neverShow(['Northgate', 'night shift', 'rain']);
+    expect(decision).to.deep.equal({
+      kind: 'neverShow',
+      words: ['northgate', 'rain'],
+      phrases: ['night shift'],
+    });
+    const state = decide(decide(EMPTY_STUDY, { kind: 'keepConcepts', keys: ['night shift'] }), decision);
+    expect([state.stopWords, state.dropped, state.kept]).to.deep.equal([
+      ['northgate', 'rain'],
+      ['night shift'],
+      [],
+    ]);
   });
 
   it('is known, and taken back, however the word is written', () => {

@@ -195,6 +195,7 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   dropConcepts: { keys: keys.required() },
   leaveConcepts: { keys: keys.required() },
   addStopWords: { words: keys.required() },
+  neverShow: { words: keys.required(), phrases: keys.required() },
   removeStopWords: { words: keys.required() },
   allowWords: { words: keys.required() },
   stopAllowing: { words: keys.required() },

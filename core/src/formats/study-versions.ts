@@ -3,9 +3,13 @@ import { liftRecipe } from './recipe-versions.ts';
 
 /**
  * The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets.
- * Version 3: names and numbers as concepts, words let back in, what words are.
+ * Version 3: names and numbers as concepts, words let back in, what words are. Version 4: words and phrases that are never
+ * shown, in one decision.
  */
-export const STUDY_VERSION = 3;
+export const STUDY_VERSION = 4;
+
+/** The first version whose recipes are those of now. */
+const RECIPES_AS_NOW = 3;
 
 /** The cleaning of version 1: five switches in a fixed order. */
 interface FirstCleaning {
@@ -65,7 +69,7 @@ function isRecord(value: unknown): value is AnyRecord {
  * Records of an earlier version as those of the present; what is not a record is left for the check to refuse.
  */
 export function liftRecords(records: readonly unknown[], version: number): unknown[] {
-  if (version >= STUDY_VERSION) return [...records];
+  if (version >= RECIPES_AS_NOW) return [...records];
   const since2 = version < 2 ? liftFirst(records) : [...records];
   return since2.map((record) => {
     if (!isRecord(record) || record.decision.kind !== 'applyRecipe') return record;

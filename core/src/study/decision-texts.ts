@@ -63,6 +63,8 @@ export function describeDecision(decision: Decision): string {
       return `leave ${list(decision.keys)} to the selection`;
     case 'addStopWords':
       return `stop ${list(decision.words)}`;
+    case 'neverShow':
+      return `never show ${list([...decision.words, ...decision.phrases])}`;
     case 'removeStopWords':
       return `take ${list(decision.words)} off the stop list`;
     case 'allowWords':

@@ -61,6 +61,8 @@ export type Decision =
   | { readonly kind: 'dropConcepts'; readonly keys: readonly string[] }
   | { readonly kind: 'leaveConcepts'; readonly keys: readonly string[] }
   | { readonly kind: 'addStopWords'; readonly words: readonly string[] }
+  /** Words are stopped; phrases are dropped, since their words may be concepts by themselves. */
+  | { readonly kind: 'neverShow'; readonly words: readonly string[]; readonly phrases: readonly string[] }
   | { readonly kind: 'removeStopWords'; readonly words: readonly string[] }
   /** Words of the published stop list that are let back in, and no longer. */
   | { readonly kind: 'allowWords'; readonly words: readonly string[] }
@@ -223,6 +225,10 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       };
     case 'addStopWords':
       return { ...state, stopWords: withAll(state.stopWords, decision.words) };
+    case 'neverShow': {
+      const dropped = decide(state, { kind: 'dropConcepts', keys: decision.phrases });
+      return decide(dropped, { kind: 'addStopWords', words: decision.words });
+    }
     case 'removeStopWords':
       return { ...state, stopWords: without(state.stopWords, decision.words) };
     case 'allowWords':

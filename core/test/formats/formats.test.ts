@@ -169,6 +169,7 @@ describe('study files', () => {
     expect(fault(zipSync({ 'other.txt': strToU8('x') }))).to.match(/no study\.json/);
     expect(fault(zipSync({ 'study.json': strToU8('{') }))).to.match(/not valid JSON/);
     expect(fault(edited((json) => (json.version = 99)))).to.match(/version 99/);
+    expect(fault(edited((json) => (json.version = 3)))).to.equal('opened');
     expect(fault(edited((json) => (json.head = 77)))).to.match(/does not hold/);
     expect(
       fault(

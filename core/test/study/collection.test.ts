@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readRecipe, RecipeFileError, writeRecipe } from '../../src/formats/recipe-file.ts';
-import { liftRecords } from '../../src/formats/study-versions.ts';
+import { liftRecords, STUDY_VERSION } from '../../src/formats/study-versions.ts';
 import { readClipboardTable, writeClipboardTable } from '../../src/formats/csv.ts';
 import { finish } from '../../src/numeric/stepwise.ts';
 import { comparable, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
@@ -386,5 +386,15 @@ describe('a record of an earlier version', () => {
     expect(on(4)).to.deep.equal(['addresses', 'handles', 'numbers']);
     expect(at(5).concepts).to.include({ listedStopWords: false, size: 40 });
     expect(liftRecords(lifted, 2)).to.deep.equal(lifted);
+  });
+
+  it('of the last version is taken as it is, with a recipe as they are now', () => {
+    const recipe = recipeOf(EMPTY_STUDY);
+    const records = [
+      { seq: 1, parent: 0, time: '', decision: { kind: 'renameStudy', title: 'Old' } },
+      { seq: 2, parent: 1, time: '', decision: { kind: 'applyRecipe', recipe } },
+    ];
+    expect(liftRecords(records, 3)).to.deep.equal(records);
+    expect(liftRecords(records, STUDY_VERSION)).to.deep.equal(records);
   });
 });

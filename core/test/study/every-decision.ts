@@ -40,6 +40,7 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   dropConcepts: { kind: 'dropConcepts', keys: ['b'] },
   leaveConcepts: { kind: 'leaveConcepts', keys: ['b'] },
   addStopWords: { kind: 'addStopWords', words: ['c'] },
+  neverShow: { kind: 'neverShow', words: ['c'], phrases: ['d e'] },
   removeStopWords: { kind: 'removeStopWords', words: ['d'] },
   allowWords: { kind: 'allowWords', words: ['e'] },
   stopAllowing: { kind: 'stopAllowing', words: ['e'] },

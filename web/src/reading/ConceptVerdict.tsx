@@ -32,7 +32,7 @@ export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
         className="linklike"
         aria-pressed={stopped}
         title={stopped ? 'Takes it off the study’s stop list' : 'Puts it on the study’s stop list'}
-        onClick={() => decide(stopped ? showAgain(state, key) : neverShow(key))}
+        onClick={() => decide(stopped ? showAgain(state, key) : neverShow(keys))}
       >
         {stopped ? 'Never shown' : 'Never show'}
       </button>

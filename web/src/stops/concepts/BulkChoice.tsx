@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 import { counted } from '@green-thicket/core/study/sentences';
 import { useStudy } from '../../shell/study-context.ts';
+import { neverShow } from './never-show.ts';
 
 /** What can be decided about several concepts at once; each is one decision. */
 export function BulkChoice({
@@ -38,14 +39,7 @@ export function BulkChoice({
         size="small"
         disabled={none}
         title="Puts single words on the study’s stop list; phrases are dropped"
-        onClick={() =>
-          act(() => {
-            const words = keys.filter((key) => !key.includes(' '));
-            const phrases = keys.filter((key) => key.includes(' '));
-            if (words.length > 0) decide({ kind: 'addStopWords', words });
-            if (phrases.length > 0) decide({ kind: 'dropConcepts', keys: phrases });
-          })
-        }
+        onClick={() => act(() => decide(neverShow(keys)))}
       >
         Never show
       </Button>

@@ -78,7 +78,7 @@ export function ConceptCard({
         <Button
           size="small"
           title="A word goes on the study’s stop list; a phrase is dropped, and its words stay"
-          onClick={() => decide(neverShow(row.key))}
+          onClick={() => decide(neverShow([row.key]))}
         >
           Never show
         </Button>

@@ -2,19 +2,22 @@ import { stopForm } from '@green-thicket/core/concepts/stop-words';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { StudyState } from '@green-thicket/core/study/study';
 
+const isPhrase = (key: string): boolean => key.includes(' ');
+
 /**
- * The decision that a concept is never shown: a word goes on the study's stop list; a phrase or a name of several words
- * is dropped, since its words may be concepts by themselves.
+ * The decision that concepts are never shown: words go on the study's stop list; phrases and names of several words are
+ * dropped, since their words may be concepts by themselves.
  */
-export function neverShow(key: string): Decision {
-  return key.includes(' ')
-    ? { kind: 'dropConcepts', keys: [key] }
-    : { kind: 'addStopWords', words: [key.toLowerCase()] };
+export function neverShow(keys: readonly string[]): Decision {
+  const words = keys.filter((key) => !isPhrase(key)).map((key) => key.toLowerCase());
+  const phrases = keys.filter(isPhrase);
+  if (phrases.length === 0) return { kind: 'addStopWords', words };
+  return words.length === 0 ? { kind: 'dropConcepts', keys: phrases } : { kind: 'neverShow', words, phrases };
 }
 
 /** Whether a word is on the study's own stop list. */
 export function isNeverShown({ stopWords }: StudyState, key: string): boolean {
-  return !key.includes(' ') && stopWords.some((word) => stopForm(word) === stopForm(key));
+  return !isPhrase(key) && stopWords.some((word) => stopForm(word) === stopForm(key));
 }
 
 /** The decision that takes a word off the study's stop list. */
