@@ -1,0 +1,58 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root, setStage, type Browser, type Stage } from './browser.ts';
+
+export const survey = join(root, 'demo/night-buses-survey/survey.csv');
+export const document = (name: string): string => join(root, 'demo/night-buses-documents', name);
+
+/** An empty study for each test of a suite, and what brings a messy collection into it. */
+export interface Intake {
+  readonly stage: Stage;
+  readonly browser: Browser;
+  /** Writes a file that is gone after the test, and returns its path. */
+  readonly file: (name: string, content: string | Uint8Array) => string;
+  readonly add: (...paths: string[]) => Promise<void>;
+  readonly emptyStudy: () => Promise<void>;
+  readonly addSurvey: () => Promise<void>;
+}
+
+/** Sets an empty study for the suite it is called in. */
+export function setIntake(): Intake {
+  const stage = setStage();
+  let folder: string;
+  const intake: Intake = {
+    stage,
+    get browser() {
+      return stage.browser;
+    },
+    file: (name, content) => {
+      writeFileSync(join(folder, name), content);
+      return join(folder, name);
+    },
+    add: async (...paths) => {
+      await (await stage.browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
+    },
+    emptyStudy: async () => {
+      await stage.browser.driver.get(stage.served.address);
+      await stage.browser.press('Start an empty study');
+      await stage.browser.find('input[type=file][multiple]');
+    },
+    addSurvey: async () => {
+      const { browser } = stage;
+      await intake.add(survey);
+      await browser.pick('Text column', 'remarks');
+      await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
+      await browser.press('Add 72 sources');
+      await browser.waitForText('.intake-report', '72 sources came in');
+      await browser.press('OK');
+      await browser.settled();
+    },
+  };
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'thicket-collection-'));
+    await intake.emptyStudy();
+  });
+  afterEach(() => rmSync(folder, { recursive: true }));
+  return intake;
+}
