@@ -67,6 +67,9 @@ export function FigureTable<Row>({
   const grid = `${ticks ? '30px ' : ''}${columns
     .map(({ width }, i) => (i === 0 ? `minmax(${width}px, 1fr)` : `${width}px`))
     .join(' ')}`;
+  // Figures stand under each other by their last digits.
+  const classOf = ({ value }: FigureColumn<Row>): string | undefined =>
+    rows.length > 0 && typeof value(rows[0]) === 'number' ? 'is-figure' : undefined;
   const least = columns.reduce((sum, { width }) => sum + width, ticks ? 30 : 0);
   // The order that comes first is the useful one: largest figures, or words from a; then the other way, then as given.
   const sortBy = ({ key, value }: FigureColumn<Row>): void => {
@@ -109,6 +112,7 @@ export function FigureTable<Row>({
             <span
               key={column.key}
               role="columnheader"
+              className={classOf(column)}
               aria-sort={isOrder ? (order.descending ? 'descending' : 'ascending') : 'none'}
             >
               <button
@@ -148,7 +152,7 @@ export function FigureTable<Row>({
                 </span>
               )}
               {columns.map((column) => (
-                <span key={column.key} role="cell">
+                <span key={column.key} role="cell" className={classOf(column)}>
                   {column.render ? column.render(row) : column.value(row)}
                 </span>
               ))}

@@ -5,7 +5,7 @@ import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 /** Widths of columns whose heads need more than most, in pixels. */
-const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, windowShare: 68 };
+const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, sources: 62, windowShare: 70 };
 
 const keyOf = (row: FiguredRow): string => row.key;
 
@@ -48,7 +48,7 @@ export function ConceptFigures({
           render: FIGURE_FACES[figure].show,
         }),
       ),
-      { key: 'status', title: 'Standing', width: 94, value: (row) => STATUS_WORDS[row.status] },
+      { key: 'status', title: 'Standing', width: 78, value: (row) => STATUS_WORDS[row.status] },
     ],
     [onPick, group],
   );
