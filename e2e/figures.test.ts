@@ -114,6 +114,10 @@ describe('words and figures', () => {
     await browser.waitForText('.reader', 'It is never shown: it is on the study’s stop list.');
     await browser.press('Never shown');
     await browser.waitForText(ledger, /taxi\s*\d+/);
+    await (await browser.find(`${ledger} .concept-row`)).sendKeys(Key.chord(Key.SHIFT, Key.DELETE));
+    await browser.waitForText(ledger, 'No word is like that.');
+    await browser.press('Undo');
+    await browser.waitForText(ledger, /taxi\s*\d+/);
     await browser.waitForText('.reader', /in \d+ passages of/);
   });
 

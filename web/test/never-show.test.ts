@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { decide } from '@green-thicket/core/study/decisions';
 import { EMPTY_STUDY, type StudyState } from '@green-thicket/core/study/study';
+import { decisionByKey } from '../src/stops/concepts/key-decisions.ts';
 import { isNeverShown, neverShow, showAgain, whyNowhere } from '../src/stops/concepts/never-show.ts';
 
 describe('never showing a concept', () => {
@@ -43,5 +44,22 @@ describe('never showing a concept', () => {
     expect(whyNowhere(state, 'cab')).to.equal('It counts for Taxis now.');
     expect(whyNowhere(state, 'bus')).to.match(/stop list/);
     expect(whyNowhere(state, 'taxi')).to.equal(undefined);
+  });
+});
+
+describe('the keys of a concept', () => {
+  const press = (key: string, shiftKey = false) => decisionByKey({ key, shiftKey }, 'night shift');
+  it('keep it, drop it and never show it', () => {
+    expect(press('k')).to.deep.equal({ kind: 'keepConcepts', keys: ['night shift'] });
+    expect(press('K', true)).to.deep.equal({ kind: 'keepConcepts', keys: ['night shift'] });
+    expect(press('Delete')).to.deep.equal({ kind: 'dropConcepts', keys: ['night shift'] });
+    expect(decisionByKey({ key: 'Delete', shiftKey: true }, 'Rain')).to.deep.equal({
+      kind: 'addStopWords',
+      words: ['rain'],
+    });
+  });
+
+  it('are no others', () => {
+    for (const key of ['d', 'Enter', 'Backspace', ' ', 'Shift']) expect(press(key)).to.equal(undefined);
   });
 });

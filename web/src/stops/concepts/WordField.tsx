@@ -3,6 +3,7 @@ import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
+import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
 import { FIELD, heightOf, placeWords } from './place-words.ts';
 
 const { width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM } = FIELD;
@@ -97,9 +98,9 @@ export function WordField({
     (row: FiguredRow) =>
     (event: React.KeyboardEvent): void => {
       const key = event.key.toLowerCase();
-      if (key === 'enter' || key === ' ') onPick(row.key);
-      else if (key === 'delete') decide({ kind: 'dropConcepts', keys: [row.key] });
-      else if (key === 'k') decide({ kind: 'keepConcepts', keys: [row.key] });
+      const decision = decisionByKey(event, row.key);
+      if (decision) decide(decision);
+      else if (key === 'enter' || key === ' ') onPick(row.key);
       else if (key === 't') {
         const next = new Set(ticked);
         if (!next.delete(row.key)) next.add(row.key);
@@ -154,7 +155,7 @@ export function WordField({
             onKeyDown={onKey(row)}
           >
             {row.label}
-            <title>{`${row.label}: ${FIGURE_FACES[across].title.toLowerCase()} ${FIGURE_FACES[across].show(row)}, ${FIGURE_FACES[up].title.toLowerCase()} ${FIGURE_FACES[up].show(row)}, ${row.mentions} mentions. K keeps, Delete drops, T ticks it.`}</title>
+            <title>{`${row.label}: ${FIGURE_FACES[across].title.toLowerCase()} ${FIGURE_FACES[across].show(row)}, ${FIGURE_FACES[up].title.toLowerCase()} ${FIGURE_FACES[up].show(row)}, ${row.mentions} mentions. ${KEYS_SAID}, T ticks it.`}</title>
           </text>
         );
       })}

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import { byCodeUnits } from '@green-thicket/core/numeric/order';
 import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 import { useStudy } from '../../shell/study-context.ts';
+import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 const LEDGER_ROW = 36;
@@ -78,11 +79,11 @@ function LedgerRow({
       type="button"
       className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
       aria-pressed={picked}
-      title={`${STATUS_WORDS[row.status]}. K keeps, Delete drops.`}
+      title={`${STATUS_WORDS[row.status]}. ${KEYS_SAID}.`}
       onClick={() => onPick(row.key)}
       onKeyDown={(event) => {
-        if (event.key.toLowerCase() === 'k') decide({ kind: 'keepConcepts', keys: [row.key] });
-        if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [row.key] });
+        const decision = decisionByKey(event, row.key);
+        if (decision) decide(decision);
       }}
     >
       <span className="row-name">

@@ -4,6 +4,7 @@ import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palet
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { decisionByKey, KEYS_SAID } from '../concepts/key-decisions.ts';
 import { scaledType } from '../scaled-type.ts';
 
 function onKeys(act: () => void) {
@@ -139,12 +140,12 @@ export const MapDrawing = memo(function MapDrawing({
             aria-pressed={picked}
             onClick={pick}
             onKeyDown={(event) => {
-              if (event.key === 'Delete') decide({ kind: 'dropConcepts', keys: [key] });
-              else if (event.key.toLowerCase() === 'k') decide({ kind: 'keepConcepts', keys: [key] });
+              const decision = decisionByKey(event, key);
+              if (decision) decide(decision);
               else onKeys(pick)(event);
             }}
           >
-            <title>Enter reads it, K always keeps it, Delete drops it</title>
+            <title>{`Enter reads it, ${KEYS_SAID}`}</title>
             <text
               {...scaledType(left, base, label.type)}
               fontWeight={label.bold ? 650 : 500}
