@@ -48,6 +48,9 @@ export function benchCandidates(words: number, repeats: number): void {
     note('**without parts of speech**', all - parts + rows);
     note('**with them**', all + rows);
   }
+  const { rss } = process.memoryUsage();
+  const peak = process.resourceUsage().maxRSS / 1024;
+  // Held beside the first, so after memory is read.
   for (const [what, time] of laterParts(texts, repeats)) note(what, time);
   console.log(
     `\n## Candidates, cold, ${words.toLocaleString('en-GB')} words: ${candidates.toLocaleString('en-GB')} candidates (medians of ${repeats})\n`,
@@ -56,8 +59,6 @@ export function benchCandidates(words: number, repeats: number): void {
     ['what', 'ms'],
     Array.from(times, ([what, each]) => [what, told(median(each))]),
   );
-  const { rss } = process.memoryUsage();
-  const peak = process.resourceUsage().maxRSS / 1024;
   console.log(
     `\nmemory ${Math.round(rss / 2 ** 20)} MB now, ${Math.round(peak)} MB at most (of this process, with the texts)`,
   );

@@ -3,7 +3,7 @@ import { textOf } from '@green-thicket/core/study/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { StudyInput } from '@green-thicket/core/study/stages';
 import { Engine } from '@green-thicket/core/study/engine';
-import { byNeed, makeView } from '@green-thicket/core/study/views';
+import { makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
@@ -13,6 +13,7 @@ import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { database } from '../store/database.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
 import { fileReading } from './file-reading.ts';
+import { turns } from './turns.ts';
 import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
 
 /** How long the worker works before it looks for messages, in milliseconds. */
@@ -97,28 +98,7 @@ async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgre
 /** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
 const APART: ReadonlySet<ViewName> = new Set(['cleaning', 'split', 'splitParts', 'trim', 'speakerParts']);
 
-interface Waiting {
-  readonly view: ViewName;
-  readonly run: () => Promise<unknown>;
-}
-const inLine: Waiting[] = [];
-let working = false;
-
-/**
- * Answers what waits, one request at a time, so that two never compute the same stage side by side; what needs the
- * fewest stages first.
- */
-async function work(): Promise<void> {
-  if (working) return;
-  working = true;
-  for (;;) {
-    inLine.sort((a, b) => byNeed(a.view, b.view));
-    const next = inLine.shift();
-    if (!next) break;
-    await next.run();
-  }
-  working = false;
-}
+const inTurn = turns();
 
 /** The states of studies that were told last; a page asks for those in hand, and for the one before at most. */
 const known = new Map<number, StudyInput>();
@@ -167,14 +147,9 @@ const api: EngineWorker = {
     if (APART.has(request.view) && request.studyId === openStudy) {
       return answer(request, input, onProgress).finally(() => cancelled.delete(request.request));
     }
-    return new Promise((resolve, reject) => {
-      const run = (): Promise<unknown> =>
-        answer(request, input, onProgress)
-          .then(resolve, reject)
-          .finally(() => cancelled.delete(request.request));
-      inLine.push({ view: request.view, run });
-      void work();
-    });
+    return inTurn(request.view, () =>
+      answer(request, input, onProgress).finally(() => cancelled.delete(request.request)),
+    );
   },
   cancel(request) {
     cancelled.add(request);

@@ -1,0 +1,64 @@
+import { expect } from 'chai';
+import type { ViewName } from '@green-thicket/core/study/view-types';
+import { turns } from '../src/engine/turns.ts';
+
+/** Work that is done when it is told to be, and writes down when it began and ended. */
+function watched(log: string[]) {
+  const ends = new Map<ViewName, (fault?: Error) => void>();
+  const make = (view: ViewName) => (): Promise<string> => {
+    log.push(`begin ${view}`);
+    return new Promise((resolve, reject) => {
+      ends.set(view, (fault) => {
+        log.push(`end ${view}`);
+        if (fault) reject(fault);
+        else resolve(`made ${view}`);
+      });
+    });
+  };
+  return { make, end: (view: ViewName, fault?: Error) => ends.get(view)?.(fault) };
+}
+
+describe('views in line', () => {
+  it('are made one at a time, those that need the fewest stages first', async () => {
+    const log: string[] = [];
+    const { make, end } = watched(log);
+    const inTurn = turns();
+    const map = inTurn('map', make('map'));
+    const compare = inTurn('compare', make('compare'));
+    const concepts = inTurn('concepts', make('concepts'));
+    const sources = inTurn('sources', make('sources'));
+    end('map');
+    expect(await map).to.equal('made map');
+    for (const [view, made] of [
+      ['sources', sources],
+      ['concepts', concepts],
+      ['compare', compare],
+    ] as const) {
+      await new Promise(setImmediate);
+      end(view);
+      expect(await made).to.equal(`made ${view}`);
+    }
+    expect(log).to.deep.equal(
+      ['map', 'sources', 'concepts', 'compare'].flatMap((view) => [`begin ${view}`, `end ${view}`]),
+    );
+  });
+
+  it('go on after one that failed', async () => {
+    const { make, end } = watched([]);
+    const inTurn = turns();
+    const map = inTurn('map', make('map'));
+    const links = inTurn('links', make('links'));
+    end('map', new Error('no'));
+    let fault: unknown;
+    await map.catch((error: unknown) => (fault = error));
+    expect(fault).to.have.property('message', 'no');
+    await new Promise(setImmediate);
+    end('links');
+    expect(await links).to.equal('made links');
+  });
+
+  it('begin at once where nothing waits, again and again', async () => {
+    const inTurn = turns();
+    for (let i = 0; i < 3; i++) expect(await inTurn('overview', () => Promise.resolve(i))).to.equal(i);
+  });
+});
