@@ -72,9 +72,14 @@ function partsText(parts: readonly string[], language: LanguageCode | undefined)
   return listed([...words, ...parts.filter((part) => part === 'names' || part === 'numbers')]);
 }
 
+const WHOLE = new Intl.NumberFormat('en-GB');
+
+/** A number with commas at its thousands. */
+export const inFigures = (count: number): string => WHOLE.format(count);
+
 /** A count with its noun. */
 export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${count.toLocaleString('en-GB')} ${count === 1 ? one : many}`;
+  return `${inFigures(count)} ${count === 1 ? one : many}`;
 }
 
 const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;

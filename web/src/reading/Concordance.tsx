@@ -1,4 +1,4 @@
-import { Button, Select, Slider } from 'antd';
+import { Button, Slider } from 'antd';
 import { useState } from 'react';
 import type { LineOrder } from '@green-thicket/core/reading/concordance';
 import { counted } from '@green-thicket/core/study/sentences';
@@ -8,6 +8,7 @@ import type { Selection, ViewQuestions } from '@green-thicket/core/study/view-ty
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
+import { Select } from '../shell/Select.tsx';
 
 const FIRST_LINES = 200;
 const ORDERS: readonly { readonly value: LineOrder; readonly label: string }[] = [

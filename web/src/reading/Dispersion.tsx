@@ -1,4 +1,4 @@
-import { Button, Select } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { counted } from '@green-thicket/core/study/sentences';
@@ -7,6 +7,7 @@ import type { DispersionView, Selection } from '@green-thicket/core/study/view-t
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
+import { Select } from '../shell/Select.tsx';
 
 const MOST_ROWS = 10;
 const WIDTH = 800;

@@ -1,4 +1,4 @@
-import { Dropdown, Segmented, Select } from 'antd';
+import { Dropdown, Segmented } from 'antd';
 import {
   SEVERAL_HOWS,
   type PassageOrder,
@@ -12,6 +12,7 @@ import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
 import { useTellFault } from '../shell/use-fault.ts';
 import { download, fileName } from '../store/save-file.ts';
+import { Select } from '../shell/Select.tsx';
 
 const HOW_TEXTS: Readonly<Record<SeveralHow, { label: string; title: string }>> = {
   all: { label: 'All', title: 'Windows with all of them' },

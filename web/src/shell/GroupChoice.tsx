@@ -1,6 +1,6 @@
-import { Select } from 'antd';
 import type { Group } from '@green-thicket/core/study/view-types';
 import { useGroups } from './use-groups.ts';
+import { Select } from './Select.tsx';
 
 interface ChoiceWords {
   readonly label: string;

@@ -1,4 +1,4 @@
-import { Button, Segmented, Select } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -12,6 +12,7 @@ import { CleanText, type TextFace } from './CleanText.tsx';
 import { LeftToClean } from './LeftToClean.tsx';
 import { RecipeButtons } from './RecipeButtons.tsx';
 import { StepList } from './StepList.tsx';
+import { Select } from '../../shell/Select.tsx';
 
 /** Places that were asked for, gone through one by one. */
 export interface FoundPlaces {

@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { inkOf } from '@green-thicket/core/map/palette';
 import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames } from '@green-thicket/core/study/study';
@@ -9,6 +8,7 @@ import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
+import { Select } from '../../shell/Select.tsx';
 
 /** Room for the marks of all groups together, and the bounds of one, in pixels. */
 const ALL_CELLS = 264;

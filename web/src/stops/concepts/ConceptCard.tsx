@@ -1,6 +1,7 @@
 import { AutoComplete, Button, Input } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/study/figure-sentences';
+import { useSame } from '../../shell/use-same.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ConceptVariants } from './ConceptVariants.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
@@ -31,6 +32,31 @@ export function ConceptCard({
     decide({ kind: 'mergeConcepts', into: target.key, keys: [row.key] });
     setInto('');
   };
+  const typed = into.trim().toLowerCase();
+  const merging = useSame({
+    value: into,
+    options:
+      typed === ''
+        ? []
+        : rows
+            .filter((each) => each.key !== row.key && each.label.toLowerCase().includes(typed))
+            .slice(0, 8)
+            .map((each) => ({ value: each.label })),
+  });
+  // Drawn again only when it shows something else, as a Select is.
+  const mergeBox = useMemo(
+    () => (
+      <AutoComplete
+        size="small"
+        className="short"
+        aria-label="Merge into"
+        placeholder="Merge into …"
+        {...merging}
+        onChange={setInto}
+      />
+    ),
+    [merging],
+  );
   return (
     <section className="concept-card" aria-label={`Concept ${row.label}`}>
       <div className="concept-figures">
@@ -92,25 +118,7 @@ export function ConceptCard({
           onPressEnter={rename}
           onBlur={rename}
         />
-        <AutoComplete
-          size="small"
-          className="short"
-          aria-label="Merge into"
-          placeholder="Merge into …"
-          value={into}
-          onChange={setInto}
-          options={
-            into.trim() === ''
-              ? []
-              : rows
-                  .filter(
-                    (each) =>
-                      each.key !== row.key && each.label.toLowerCase().includes(into.trim().toLowerCase()),
-                  )
-                  .slice(0, 8)
-                  .map((each) => ({ value: each.label }))
-          }
-        />
+        {mergeBox}
         <Button size="small" disabled={!target} onClick={merge}>
           Merge
         </Button>

@@ -1,4 +1,4 @@
-import { Input, Segmented, Select } from 'antd';
+import { Input, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/numeric/order';
 import { rowsAsDecided } from '@green-thicket/core/study/concept-rows';
@@ -24,6 +24,7 @@ import { WordKinds } from './WordKinds.tsx';
 import { WordPicture } from './WordPicture.tsx';
 import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
 import { WordField } from './WordField.tsx';
+import { Select } from '../../shell/Select.tsx';
 
 const FACE_HELP = {
   field:

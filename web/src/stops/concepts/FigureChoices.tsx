@@ -1,6 +1,6 @@
-import { Select } from 'antd';
 import { FIGURES, type FigureName } from '@green-thicket/core/study/figure-sentences';
 import { FIGURE_FACES } from './figures.ts';
+import { Select } from '../../shell/Select.tsx';
 
 /** Which figure an axis of the field follows. */
 export function AxisChoice({

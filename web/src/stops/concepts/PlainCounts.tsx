@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { hashValue } from '@green-thicket/core/numeric/hash';
 import { attributeNames } from '@green-thicket/core/study/study';
@@ -7,6 +6,7 @@ import type { PlainCountsRow } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { useStudy } from '../../shell/study-context.ts';
+import { Select } from '../../shell/Select.tsx';
 
 const FIGURES = [
   ['sources', 'Sources', 'How many sources are in the group'],

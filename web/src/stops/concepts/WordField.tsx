@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
@@ -94,20 +94,20 @@ export function WordField({
     } else if (hold?.what === 'frame' && ticked.size > 0) onTick(new Set());
     setHold(undefined);
   };
-  const onKey =
-    (row: FiguredRow) =>
-    (event: React.KeyboardEvent): void => {
-      const key = event.key.toLowerCase();
-      const decision = decisionByKey(event, row.key);
-      if (decision) decide(decision);
-      else if (key === 'enter' || key === ' ') onPick(row.key);
-      else if (key === 't') {
-        const next = new Set(ticked);
-        if (!next.delete(row.key)) next.add(row.key);
-        onTick(next);
-      } else return;
-      event.preventDefault();
-    };
+  const onKey = (event: React.KeyboardEvent): void => {
+    const concept = keyUnder(event);
+    if (concept === undefined) return;
+    const key = event.key.toLowerCase();
+    const decision = decisionByKey(event, concept);
+    if (decision) decide(decision);
+    else if (key === 'enter' || key === ' ') onPick(concept);
+    else if (key === 't') {
+      const next = new Set(ticked);
+      if (!next.delete(concept)) next.add(concept);
+      onTick(next);
+    } else return;
+    event.preventDefault();
+  };
   return (
     <svg
       ref={svg}
@@ -116,10 +116,19 @@ export function WordField({
       role="group"
       aria-label="Field of words"
       onPointerDown={(event) => {
-        if (event.button !== 0 || event.target !== svg.current) return;
+        if (event.button !== 0) return;
         const { x, y } = place(event);
-        setHold({ what: 'frame', fromX: x, fromY: y, x, y, moved: false });
+        const key = keyUnder(event);
+        if (key !== undefined) setHold({ what: 'word', key, x, y, moved: false });
+        else if (event.target === svg.current) {
+          setHold({ what: 'frame', fromX: x, fromY: y, x, y, moved: false });
+        }
       }}
+      onClick={(event) => {
+        const key = keyUnder(event);
+        if (key !== undefined) onPick(key);
+      }}
+      onKeyDown={onKey}
       onPointerMove={move}
       onPointerUp={letGo}
       onPointerLeave={() => setHold(undefined)}
@@ -140,23 +149,18 @@ export function WordField({
       {words.map(({ row, x, y, type }) => {
         const held = word?.key === row.key ? word : undefined;
         return (
-          <text
+          <FieldWord
             key={row.key}
-            role="button"
-            tabIndex={0}
-            aria-pressed={row.key === picked}
-            className={`field-word is-${row.status}${row.key === picked ? ' here' : ''}${ticked.has(row.key) ? ' is-ticked' : ''}${under?.row.key === row.key ? ' target' : ''}`}
-            {...scaledType(held ? held.x : x, (held ? held.y : y) + type * 0.33, type)}
-            textAnchor="middle"
-            onPointerDown={(event) => {
-              if (event.button === 0) setHold({ what: 'word', key: row.key, ...place(event), moved: false });
-            }}
-            onClick={() => onPick(row.key)}
-            onKeyDown={onKey(row)}
-          >
-            {row.label}
-            <title>{`${row.label}: ${FIGURE_FACES[across].title.toLowerCase()} ${FIGURE_FACES[across].show(row)}, ${FIGURE_FACES[up].title.toLowerCase()} ${FIGURE_FACES[up].show(row)}, ${row.mentions} mentions. ${KEYS_SAID}, T ticks it.`}</title>
-          </text>
+            row={row}
+            x={held ? held.x : x}
+            y={held ? held.y : y}
+            type={type}
+            across={across}
+            up={up}
+            picked={row.key === picked}
+            ticked={ticked.has(row.key)}
+            target={under?.row.key === row.key}
+          />
         );
       })}
       {up === 'pull' && (
@@ -198,3 +202,50 @@ export function WordField({
     </svg>
   );
 }
+
+/** The key of the word an event is on. */
+function keyUnder({ target }: React.SyntheticEvent): string | undefined {
+  return target instanceof Element
+    ? target.closest<SVGTextElement>('.field-word')?.dataset['concept']
+    : undefined;
+}
+
+/** A word in the field. The field hears what is done to it, so that it is drawn again only when it changes. */
+const FieldWord = memo(function FieldWord({
+  row,
+  x,
+  y,
+  type,
+  across,
+  up,
+  picked,
+  ticked,
+  target,
+}: {
+  row: FiguredRow;
+  x: number;
+  y: number;
+  type: number;
+  across: FigureName;
+  up: FigureName;
+  picked: boolean;
+  ticked: boolean;
+  target: boolean;
+}) {
+  const said = (figure: FigureName): string =>
+    `${FIGURE_FACES[figure].title.toLowerCase()} ${FIGURE_FACES[figure].show(row)}`;
+  return (
+    <text
+      role="button"
+      tabIndex={0}
+      aria-pressed={picked}
+      data-concept={row.key}
+      className={`field-word is-${row.status}${picked ? ' here' : ''}${ticked ? ' is-ticked' : ''}${target ? ' target' : ''}`}
+      {...scaledType(x, y + type * 0.33, type)}
+      textAnchor="middle"
+    >
+      {row.label}
+      <title>{`${row.label}: ${said(across)}, ${said(up)}, ${row.mentions} mentions. ${KEYS_SAID}, T ticks it.`}</title>
+    </text>
+  );
+});

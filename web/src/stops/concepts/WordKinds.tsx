@@ -1,10 +1,11 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Checkbox, Select } from 'antd';
+import { Checkbox } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { Select } from '../../shell/Select.tsx';
 
 const ROW = 34;
 

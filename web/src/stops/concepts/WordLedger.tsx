@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef } from 'react';
+import { memo, useRef } from 'react';
 import { byCodeUnits } from '@green-thicket/core/numeric/order';
+import { inFigures } from '@green-thicket/core/study/sentences';
 import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 import { useStudy } from '../../shell/study-context.ts';
 import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
@@ -35,6 +36,7 @@ export function WordLedger({
   dimmed: boolean;
   known: boolean;
 }) {
+  const { decide } = useStudy();
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -51,10 +53,22 @@ export function WordLedger({
       tabIndex={-1}
     >
       {known && rows.length === 0 && <p className="quiet">No word is like that.</p>}
-      <ul className="plain-list ledger-rows" style={{ height: virtual.getTotalSize() }}>
+      <ul
+        className="plain-list ledger-rows"
+        style={{ height: virtual.getTotalSize() }}
+        onClick={(event) => {
+          const key = keyUnder(event);
+          if (key !== undefined) onPick(key);
+        }}
+        onKeyDown={(event) => {
+          const key = keyUnder(event);
+          const decision = key === undefined ? undefined : decisionByKey(event, key);
+          if (decision) decide(decision);
+        }}
+      >
         {virtual.getVirtualItems().map(({ index, start }) => (
           <li key={rows[index].key} style={{ transform: `translateY(${start}px)` }}>
-            <LedgerRow row={rows[index]} most={most} picked={rows[index].key === picked} onPick={onPick} />
+            <LedgerRow row={rows[index]} most={most} picked={rows[index].key === picked} />
           </li>
         ))}
       </ul>
@@ -62,37 +76,38 @@ export function WordLedger({
   );
 }
 
-function LedgerRow({
+/** The key of the word an event is on. */
+function keyUnder({ target }: React.SyntheticEvent): string | undefined {
+  return target instanceof Element
+    ? target.closest<HTMLElement>('.concept-row')?.dataset['concept']
+    : undefined;
+}
+
+/** A word in the list. The list hears what is done to it, so that it is drawn again only when it changes. */
+const LedgerRow = memo(function LedgerRow({
   row,
   most,
   picked,
-  onPick,
 }: {
   row: CandidateRow;
   most: number;
   picked: boolean;
-  onPick: (key: string) => void;
 }) {
-  const { decide } = useStudy();
   return (
     <button
       type="button"
       className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
       aria-pressed={picked}
+      data-concept={row.key}
       title={`${STATUS_WORDS[row.status]}. ${KEYS_SAID}.`}
-      onClick={() => onPick(row.key)}
-      onKeyDown={(event) => {
-        const decision = decisionByKey(event, row.key);
-        if (decision) decide(decision);
-      }}
     >
       <span className="row-name">
         {row.label}
         {row.status === 'kept' && <span className="row-flag"> kept</span>}
         {row.status === 'dropped' && <span className="row-flag"> dropped</span>}
       </span>
-      <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
+      <span className="row-figure">{inFigures(row.mentions)}</span>
       <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />
     </button>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Select, Slider } from 'antd';
+import { Button, Checkbox, Slider } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
@@ -8,6 +8,7 @@ import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { download, fileName } from '../../store/save-file.ts';
 import { embeddedFont, svgToPng } from '../map/export-picture.ts';
+import { Select } from '../../shell/Select.tsx';
 
 const MOST = 200;
 /** Type sizes of the cloud at first: the largest is as large as there is room for. */

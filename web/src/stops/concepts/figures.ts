@@ -1,4 +1,5 @@
 import type { FigureName, GroupUse } from '@green-thicket/core/study/figure-sentences';
+import { inFigures } from '@green-thicket/core/study/sentences';
 import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
 
 /** A candidate with how a chosen group uses it. */
@@ -26,7 +27,7 @@ export const FIGURE_FACES: Readonly<Record<FigureName, FigureFace>> = {
     high: 'more mentions →',
     hint: 'How often it is mentioned',
     of: (row) => row.mentions,
-    show: (row) => row.mentions.toLocaleString('en-GB'),
+    show: (row) => inFigures(row.mentions),
     scale: 'log',
   },
   sources: {
@@ -35,7 +36,7 @@ export const FIGURE_FACES: Readonly<Record<FigureName, FigureFace>> = {
     high: 'more sources →',
     hint: 'How many sources mention it',
     of: (row) => row.sources,
-    show: (row) => row.sources.toLocaleString('en-GB'),
+    show: (row) => inFigures(row.sources),
     scale: 'log',
   },
   windowShare: {

@@ -1,4 +1,3 @@
-import { Select } from 'antd';
 import { useMemo } from 'react';
 import type { LinkRow } from '@green-thicket/core/study/view-types';
 import { counted, MEASURE_NAMES } from '@green-thicket/core/study/sentences';
@@ -9,6 +8,7 @@ import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ThemeLetter } from '../ThemeLetter.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
+import { Select } from '../../shell/Select.tsx';
 
 const MOST_ROWS = 5000;
 
