@@ -33,7 +33,10 @@ describe('ways through the interface', () => {
           `A control of ${stop} says nothing`,
           async () => (await (await box.findElement(By.css('p.quiet'))).getText()).length > 20,
         );
-        expect(await box.findElements(By.css('input, button, [role=switch]'))).not.to.deep.equal([]);
+        await browser.until(
+          `A control of ${stop} has nothing to set`,
+          async () => (await box.findElements(By.css('input, button, [role=switch]'))).length > 0,
+        );
         await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await browser.until(
           'The control stays open',
