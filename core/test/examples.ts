@@ -68,8 +68,12 @@ export function exampleStudy(
   };
   const sources = texts.map(({ name, text, attributes }) => bring(name, text, attributes));
   const whole = (id: string): string => originals.get(id) ?? '';
+  let known: { sources: readonly StudySource[]; byId: ReadonlyMap<string, StudySource> } | undefined;
   const original = (id: string): string => {
-    const source = study.state.sources.find((each) => each.id === id);
+    const { sources } = study.state;
+    if (known?.sources !== sources)
+      known = { sources, byId: new Map(sources.map((each) => [each.id, each])) };
+    const source = known.byId.get(id);
     return source ? textOf(source, whole) : whole(id);
   };
   const engine = new Engine({ original, lexicon: englishLexicon, tags });

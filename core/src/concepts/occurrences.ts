@@ -1,5 +1,5 @@
 import type { Names } from './names.ts';
-import { BEGINS_PHRASE, phraseAt, type Phrases } from './phrases.ts';
+import { BEGINS_PHRASE, GOES_ON, phraseAt, type Phrases } from './phrases.ts';
 import {
   addOccurrence,
   occurrenceList,
@@ -82,6 +82,7 @@ const WORD_ITSELF = 1;
 const OWN_WORD = 2;
 const WORD_OR_OWN = WORD_ITSELF | OWN_WORD;
 const PHRASE_BEGINS = 4;
+const WORD_OR_PHRASE = WORD_OR_OWN | PHRASE_BEGINS;
 const NUMERAL = 8;
 const OWN_PHRASE_BEGINS = 16;
 
@@ -117,6 +118,17 @@ function mayBe(
     else may[type] = ofTerm[term] & (stopped[type] === OPEN ? 255 : ~WORD_ITSELF);
   }
   return may;
+}
+
+/** 1 for each type with which a kept phrase may go on. */
+function goesOn(terms: Terms, stopped: Uint8Array, phrases: Phrases | undefined): Uint8Array {
+  const next = new Uint8Array(terms.ofType.length);
+  if (!phrases) return next;
+  for (let type = 0; type < next.length; type++) {
+    const term = terms.ofType[type];
+    if (term >= 0 && stopped[type] !== STOPPED && phrases.inPhrases[term] & GOES_ON) next[type] = 1;
+  }
+  return next;
 }
 
 /** Finds everything that may be a concept; a token counts once, in the longest of what it may be part of. */
@@ -186,7 +198,7 @@ export function findOccurrences(
   };
   return {
     labels,
-    ...scan(tokens.type, may, idOfType, names.first, most, longestAt),
+    ...scan(tokens.type, may, goesOn(terms, stopped, phrases), idOfType, names.first, most, longestAt),
     numberOf,
     isPhrase: (id) => id < phraseCount,
     isNumber: (id) => numberIds.has(id),
@@ -198,6 +210,7 @@ export function findOccurrences(
 /**
  * One pass over all tokens.
  *
+ * @param next 1 for each type a phrase may go on with
  * @param nameFirst first token of each name
  * @param most no more can be found
  * @param longestAt what begins at a token where a name begins, or that may be more than a word; with the name, or −1
@@ -205,6 +218,7 @@ export function findOccurrences(
 function scan(
   typeOf: Int32Array,
   may: Uint8Array,
+  next: Uint8Array,
   idOfType: Int32Array,
   nameFirst: Int32Array,
   most: number,
@@ -216,7 +230,7 @@ function scan(
     while (name < nameFirst.length && nameFirst[name] < t) name++;
     const nameAt = name < nameFirst.length ? nameFirst[name] : typeOf.length;
     const stretch = Math.min(nameAt, t + STRETCH);
-    t = addWords(list, typeOf, may, idOfType, t, stretch);
+    t = addWords(list, typeOf, may, next, idOfType, t, stretch);
     if (t === typeOf.length) break;
     // At the end of a stretch may stand a plain word, for the next one.
     if (t === stretch && t !== nameAt) continue;
@@ -232,6 +246,7 @@ function addWords(
   list: OccurrenceList,
   typeOf: Int32Array,
   may: Uint8Array,
+  next: Uint8Array,
   idOfType: Int32Array,
   from: number,
   limit: number,
@@ -239,7 +254,11 @@ function addWords(
   for (let t = from; t < limit; t++) {
     const can = may[typeOf[t]];
     if (can === 0) continue;
-    if (can > WORD_OR_OWN) return t;
+    if (can > WORD_OR_OWN) {
+      // A word that begins phrases is one by itself where none goes on after it, as mostly.
+      if (can > WORD_OR_PHRASE || (t + 1 < typeOf.length && next[typeOf[t + 1]] === 1)) return t;
+      if (!(can & WORD_OR_OWN)) continue;
+    }
     addOccurrence(list, idOfType[typeOf[t]], t, t + 1);
   }
   return limit;

@@ -36,7 +36,7 @@ export interface Phrases {
 }
 
 export const BEGINS_PHRASE = 1;
-const GOES_ON = 2;
+export const GOES_ON = 2;
 
 /** The most tokens a phrase has. */
 export const LONGEST_PHRASE = 4;
