@@ -17,12 +17,8 @@ import {
 import { describeSources } from '@green-thicket/core/study/describing-table';
 import { Engine } from '@green-thicket/core/study/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';
-import {
-  conceptLabels,
-  type Resources,
-  type StageName,
-  type StudyInput,
-} from '@green-thicket/core/study/stages';
+import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/study/stage-inputs';
+import type { StageName } from '@green-thicket/core/study/stages';
 import { textOf } from '@green-thicket/core/study/intake';
 import { attributeNames, groupsOf, type StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';

@@ -12,7 +12,7 @@ import { scanTokens } from '../text/scan.ts';
 import { CLEANING_KINDS, newStep, REPEATABLE, withStep, type CleaningStep } from '../text/steps.ts';
 import { partAround } from './part-around.ts';
 import { STEP_KINDS, stepText } from './step-texts.ts';
-import { languageOf, textsOf, type StudyInput } from './stages.ts';
+import { languageOf, textsOf, type StudyInput } from './stage-inputs.ts';
 import { attributeNames, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewMakers } from './view-context.ts';

@@ -1,13 +1,6 @@
 import type { Stepwise } from '../numeric/stepwise.ts';
-import {
-  inputHash,
-  STAGES,
-  type Resources,
-  type StageName,
-  type StageResults,
-  type StudyInput,
-  type Take,
-} from './stages.ts';
+import type { Resources, StudyInput } from './stage-inputs.ts';
+import { inputHash, STAGES, type StageName, type StageResults, type Take } from './stages.ts';
 
 /** How many results of each stage are kept, so that undo and a look back are free. */
 const KEPT_RESULTS = 4;

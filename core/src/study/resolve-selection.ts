@@ -5,7 +5,7 @@ import { nearHits } from '../reading/near.ts';
 import { findHits, readQuery, SearchError } from '../reading/search.ts';
 import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
-import { conceptLabels, fewestInWindow, languageOf } from './stages.ts';
+import { conceptLabels, fewestInWindow, languageOf } from './stage-inputs.ts';
 import { groupsOf, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewContext } from './view-context.ts';

@@ -6,7 +6,7 @@ import { splitText, type Section } from '../text/splitting.ts';
 import { repeatedLines, trimmedPieces } from '../text/trimming.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import { makePart } from './intake.ts';
-import type { StudyInput } from './stages.ts';
+import type { StudyInput } from './stage-inputs.ts';
 import type { StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewMakers } from './view-context.ts';

@@ -4,7 +4,6 @@ import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyBlocks } from '../concepts/pull.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
-import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
 import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
 import {
   compareGroups,
@@ -19,18 +18,12 @@ import { findLinks, type Links } from '../network/links.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import { hashValue } from '../numeric/hash.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
-import type { Lexicon } from '../text/lexicon.ts';
-import { type LanguageCode } from '../text/language-names.ts';
 import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
-import type { SourceText } from '../text/reading-part.ts';
-import type { SentenceTags } from '../text/sentence-tags.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
-import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
-  fewestToSpeak,
   groupConcepts,
   linkGraph,
   nameThemes,
@@ -39,23 +32,23 @@ import {
 } from '../themes/themes.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { conceptRows, type CandidateRow } from './concept-rows.ts';
-import { comparedAttribute, groupsOf, type StudySource, type StudyState } from './study.ts';
+import {
+  type StudyInput,
+  type Resources,
+  remembered,
+  sourcesHash,
+  textsHash,
+  originalsOf,
+  textsOf,
+  languageOf,
+  stopWordChoices,
+  withoutOwn,
+  stopWordsOf,
+  conceptLabels,
+  fewestInWindow,
+} from './stage-inputs.ts';
+import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
-
-/** A study as the stages see it. */
-export interface StudyInput {
-  readonly state: StudyState;
-  /** Letters and members of the themes seen so far. */
-  readonly register: readonly ThemeIdentity[];
-}
-
-/** What a stage may ask for besides its inputs. */
-export interface Resources {
-  readonly original: (sourceId: string) => string;
-  readonly lexicon: () => Lexicon;
-  /** What was tagged so far, and whatever is asked for. */
-  readonly tags: SentenceTags;
-}
 
 /** What each stage makes. */
 export interface StageResults {
@@ -105,68 +98,6 @@ interface Stage<S extends StageName> {
 /** Work that is done in one step. */
 function* atOnce<T>(make: () => T): Stepwise<T> {
   return make();
-}
-
-/** What a value that never changes amounts to, found once. */
-function remembered<K extends object, V>(make: (value: K) => V): (value: K) => V {
-  const made = new WeakMap<K, V>();
-  return (value) => {
-    let result = made.get(value);
-    if (result === undefined) made.set(value, (result = make(value)));
-    return result;
-  };
-}
-
-/** Which sources these are, and which texts: thousands of them are told by one hash, whatever else is decided. */
-const sourcesHash = remembered((sources: readonly StudySource[]) => hashValue(sources.map(({ id }) => id)));
-const textsHash = remembered((sources: readonly StudySource[]) =>
-  hashValue(sources.map(({ id, textHash, cuts }) => [id, textHash, cuts ?? []])),
-);
-
-const originalsOf = ({ state }: StudyInput, { original }: Resources): string[] =>
-  workingSources(state).map((source) => original(source.id));
-
-/** The texts of the sources worked with, with what is cut from each. */
-export function textsOf({ state }: StudyInput, original: Resources['original']): SourceText[] {
-  return workingSources(state).map((source) => ({
-    original: original(source.id),
-    cuts: source.cuts ?? [],
-  }));
-}
-
-/** The language the study is read in: the one chosen, or the one most of its words are in. */
-export function languageOf(state: StudyState, languages: SourceLanguages): LanguageCode {
-  const { language } = state.settings.concepts;
-  return language === 'auto' ? languages.main : language;
-}
-
-/** The choices that decide which words are stopped. */
-function stopWordChoices({ settings, stopWords, allowedWords }: StudyState): unknown {
-  const { listedStopWords, language, numbers } = settings.concepts;
-  return [listedStopWords, language, numbers, stopWords, allowedWords];
-}
-
-/** A study before the researcher stopped any word: what is found of it holds whatever is stopped later. */
-const withoutOwn = (state: StudyState): StudyState => ({ ...state, stopWords: [] });
-
-/** The stop words in force in a study. */
-export function stopWordsOf(state: StudyState, languages: SourceLanguages): StopWords {
-  const { listedStopWords, numbers } = state.settings.concepts;
-  return stopWordsInForce({
-    language: listedStopWords ? languageOf(state, languages) : undefined,
-    own: state.stopWords,
-    allowed: state.allowedWords,
-    numbers,
-  });
-}
-
-/** The label of each concept: the researcher's, or its key. */
-export function conceptLabels(state: StudyState, keys: readonly string[]): string[] {
-  return keys.map((key) => state.conceptLabels[key] ?? key);
-}
-
-export function fewestInWindow(state: StudyState): number {
-  return fewestToSpeak(state.settings.windows.unit, state.settings.windows.size);
 }
 
 /** Every stage: what it needs and what it makes. originals → tokens → … → map and comparison. */

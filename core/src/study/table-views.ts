@@ -4,7 +4,7 @@ import { wordPairs } from '../concepts/word-pairs.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import { countPlainly } from '../text/plain-counts.ts';
-import { conceptLabels, stopWordsOf } from './stages.ts';
+import { conceptLabels, stopWordsOf } from './stage-inputs.ts';
 import { attributeNames, groupsOf } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';

@@ -1,7 +1,7 @@
 import type { Lexicon } from '../text/lexicon.ts';
 import type { Stepwise } from '../numeric/stepwise.ts';
 import type { Engine } from './engine.ts';
-import type { StudyInput } from './stages.ts';
+import type { StudyInput } from './stage-inputs.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
 
 /** What a view is made from. */

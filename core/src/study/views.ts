@@ -11,7 +11,8 @@ import { SOURCE_VIEWS } from './source-views.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { Group, LinkRow, ViewAnswers, ViewName, ViewQuestions } from './view-types.ts';
 import { wordsPerSource } from '../text/tokens.ts';
-import { conceptLabels, languageOf, STAGES, stopWordsOf, type StageName } from './stages.ts';
+import { conceptLabels, languageOf, stopWordsOf } from './stage-inputs.ts';
+import { STAGES, type StageName } from './stages.ts';
 import { comparedAttribute, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { textOf } from '@green-thicket/core/study/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
-import type { StudyInput } from '@green-thicket/core/study/stages';
+import type { StudyInput } from '@green-thicket/core/study/stage-inputs';
 import { Engine } from '@green-thicket/core/study/engine';
 import { makeView } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/study/view-types';
