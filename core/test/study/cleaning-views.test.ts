@@ -1,21 +1,12 @@
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { readCsv } from '../../src/formats/csv.ts';
-import { finish } from '../../src/numeric/stepwise.ts';
-import { makeView } from '../../src/study/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/study/view-types.ts';
 import { newStep, withStep } from '../../src/text/steps.ts';
-import { englishLexicon, exampleStudy, type ExampleStudy } from '../examples.ts';
+import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const ask = <V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] =>
-  finish(
-    makeView(view, question, {
-      engine: study.engine,
-      study: study.input(),
-      original: study.original,
-      lexicon: englishLexicon,
-    }),
-  );
+  asking(study)(view, question);
 const study = (): ExampleStudy =>
   exampleStudy([
     {

@@ -1,30 +1,20 @@
 import { expect } from 'chai';
 import { readRecipe, RecipeFileError, writeRecipe } from '../../src/formats/recipe-file.ts';
-import { liftRecords, STUDY_VERSION } from '../../src/formats/study-versions.ts';
 import { readClipboardTable, writeClipboardTable } from '../../src/formats/csv.ts';
-import { finish } from '../../src/numeric/stepwise.ts';
 import { comparable, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
-import { decide, foldDecisions, type Decision, type DecisionRecord } from '../../src/study/decisions.ts';
+import { decide, type Decision } from '../../src/study/decisions.ts';
 import { makePart, makeSource, textOf } from '../../src/study/intake.ts';
 import { readNamePattern } from '../../src/study/name-pattern.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { sourcesIn, subsetText, valuesOf, workingSources, type Subset } from '../../src/study/subset.ts';
 import { columnsOf, guessTable, looksLikeHead, tableSources } from '../../src/study/table-sources.ts';
-import { makeView } from '../../src/study/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/study/view-types.ts';
-import { englishLexicon, exampleStudy, type ExampleStudy } from '../examples.ts';
+import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const after = (state: StudyState, ...decisions: Decision[]): StudyState => decisions.reduce(decide, state);
 const ask = <V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] =>
-  finish(
-    makeView(view, question, {
-      engine: study.engine,
-      study: study.input(),
-      original: study.original,
-      lexicon: englishLexicon,
-    }),
-  );
+  asking(study)(view, question);
 
 describe('attributes', () => {
   it('are numbers, dates or text by what most of their values are', () => {
@@ -356,79 +346,5 @@ describe('a recipe', () => {
       .and.match(/dropped concept tram does not occur/)
       .and.match(/the is on the published list anyway/)
       .and.not.match(/numbers/);
-  });
-});
-
-describe('the sources worked with', () => {
-  const sources = ['nurse', 'driver', 'nurse'].map((role, i) => makeSource(`${i}.txt`, `${i}`, { role }));
-  const subset: Subset = [{ kind: 'values', attribute: 'role', values: ['nurse'] }];
-  const state = decide(decide(EMPTY_STUDY, { kind: 'addSources', sources }), {
-    kind: 'setSources',
-    change: { subset },
-  });
-
-  it('are the same array as long as nothing about sources is decided', () => {
-    const before = workingSources(state);
-    expect(before.map(({ name }) => name)).to.deep.equal(['0.txt', '2.txt']);
-    expect(workingSources(decide(state, { kind: 'keepConcepts', keys: ['rain'] }))).to.equal(before);
-  });
-
-  it('follow the subset, the attributes and their types', () => {
-    const wider = decide(state, { kind: 'setSources', change: { subset: [] } });
-    expect(workingSources(wider)).to.have.length(3);
-    expect(workingSources(state)).to.have.length(2);
-    const ids = [sources[1].id];
-    const moved = decide(state, { kind: 'setAttribute', ids, attribute: 'role', value: 'nurse' });
-    expect(workingSources(moved)).to.have.length(3);
-    const from = (type: 'number' | 'text'): StudyState => {
-      const values = { age: { [sources[0].id]: '9', [sources[1].id]: '10' } };
-      const aged = decide(decide(wider, { kind: 'setValues', values }), {
-        kind: 'setSources',
-        change: { subset: [{ kind: 'range', attribute: 'age', from: '10', to: '' }] },
-      });
-      return decide(aged, { kind: 'setAttributeType', attribute: 'age', type });
-    };
-    expect(workingSources(from('number')).map(({ name }) => name)).to.deep.equal(['1.txt']);
-    expect(workingSources(from('text'))).to.not.equal(workingSources(from('number')));
-  });
-});
-
-describe('a record of an earlier version', () => {
-  it('is lifted: cleaning becomes steps, line by line of the tree', () => {
-    const record = (seq: number, parent: number, decision: object) => ({
-      seq,
-      parent,
-      time: '2031-01-01T00:00:00.000Z',
-      decision,
-    });
-    const lifted = liftRecords(
-      [
-        record(1, 0, { kind: 'renameStudy', title: 'Old' }),
-        record(2, 1, { kind: 'setCleaning', change: { digits: false } }),
-        record(3, 2, { kind: 'setCleaning', change: { ownPattern: 'x+', pattern: true } }),
-        record(4, 1, { kind: 'setCleaning', change: { foldCase: false } }),
-        record(5, 3, { kind: 'setConcepts', change: { englishStopWords: false, size: 40 } }),
-      ],
-      1,
-    ) as DecisionRecord[];
-    const at = (head: number) => foldDecisions({ records: lifted, head, tip: head }).settings;
-    const on = (head: number) =>
-      at(head)
-        .cleaning.steps.filter((step) => step.on)
-        .map(({ kind }) => kind);
-    expect(on(3)).to.deep.equal(['addresses', 'handles', 'replace', 'case']);
-    expect(on(4)).to.deep.equal(['addresses', 'handles', 'numbers']);
-    expect(at(5).concepts).to.include({ listedStopWords: false, size: 40 });
-    expect(liftRecords(lifted, 2)).to.deep.equal(lifted);
-  });
-
-  it('of the last version is taken as it is, with a recipe as they are now', () => {
-    const recipe = recipeOf(EMPTY_STUDY);
-    const records = [
-      { seq: 1, parent: 0, time: '', decision: { kind: 'renameStudy', title: 'Old' } },
-      { seq: 2, parent: 1, time: '', decision: { kind: 'applyRecipe', recipe } },
-    ];
-    expect(liftRecords(records, 3)).to.deep.equal(records);
-    expect(liftRecords(records, STUDY_VERSION)).to.deep.equal(records);
   });
 });
