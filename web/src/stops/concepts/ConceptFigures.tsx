@@ -5,7 +5,7 @@ import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 /** Widths of columns whose heads need more than most, in pixels. */
-const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, sources: 62, windowShare: 70 };
+const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, sources: 62, windowShare: 68 };
 
 const keyOf = (row: FiguredRow): string => row.key;
 
@@ -29,7 +29,7 @@ export function ConceptFigures({
       {
         key: 'label',
         title: 'Concept',
-        width: 96,
+        width: 88,
         value: (row) => row.label,
         render: (row) => (
           <button type="button" className="linklike" onClick={() => onPick(row.key)}>
@@ -37,18 +37,18 @@ export function ConceptFigures({
           </button>
         ),
       },
-      { key: 'part', title: 'Kind', width: 60, value: (row) => row.part },
+      { key: 'part', title: 'Kind', width: 56, value: (row) => row.part },
       ...FIGURES.filter((figure) => figure !== 'distinct' || group !== undefined).map(
         (figure): FigureColumn<FiguredRow> => ({
           key: figure,
           title: FIGURE_FACES[figure].title,
           hint: FIGURE_FACES[figure].hint,
-          width: WIDTHS[figure] ?? 58,
+          width: WIDTHS[figure] ?? 54,
           value: FIGURE_FACES[figure].of,
           render: FIGURE_FACES[figure].show,
         }),
       ),
-      { key: 'status', title: 'Standing', width: 78, value: (row) => STATUS_WORDS[row.status] },
+      { key: 'status', title: 'Standing', width: 104, value: (row) => STATUS_WORDS[row.status] },
     ],
     [onPick, group],
   );
