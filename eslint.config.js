@@ -1,5 +1,6 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import { wordKeys } from './scripts/lint/word-keys.mjs';
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'scripts/**', 'eslint.config.js', 'web/vite.config.ts'] },
@@ -38,6 +39,12 @@ export default tseslint.config(
     files: ['web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['core/src/**/*.ts', 'web/src/**/*.{ts,tsx}', 'cli/src/**/*.ts', 'server/src/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { words: { rules: { keys: wordKeys } } },
+    rules: { 'words/keys': 'error' },
   },
   {
     files: ['core/test/**', 'e2e/**', 'cli/test/**', 'server/test/**'],

@@ -1,3 +1,6 @@
+import { ownValue } from '@green-thicket/core/numeric/records';
+
+
 /** Wrong use or input that can't be read: one sentence for the user, exit code 2. */
 export class UsageError extends Error {
   override readonly name = 'UsageError';
@@ -15,5 +18,5 @@ const PLAIN_REASONS: Record<string, string> = {
 export function reasonOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
   const { code } = error as NodeJS.ErrnoException;
-  return (code !== undefined && PLAIN_REASONS[code]) || error.message;
+  return (code !== undefined && ownValue(PLAIN_REASONS, code)) || error.message;
 }

@@ -7,6 +7,7 @@ import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
 import type { Terms } from './terms.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** What a candidate is. */
 export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
@@ -54,7 +55,11 @@ export function* findCandidates(
 
   const resolved = (key: string): string => {
     let at = key;
-    for (let hops = 0; hops < 20 && settings.merges[at] !== undefined; hops++) at = settings.merges[at];
+    for (let hops = 0; hops < 20; hops++) {
+      const next = ownValue(settings.merges, at);
+      if (next === undefined) break;
+      at = next;
+    }
     return at;
   };
   const met = findOccurrences(tokens, terms, stopped, phrases, names, settings.parts, settings.merges);

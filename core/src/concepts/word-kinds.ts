@@ -5,6 +5,7 @@ import type { Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import type { StopWords } from './stop-words.ts';
 import { STOPPED, stoppedTypes, type Terms } from './terms.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** A word of the study with what it was taken for. */
 export interface KindOfWord {
@@ -49,7 +50,7 @@ export function kindsOfWords(
   return [...rows]
     .map(([word, { mentions, named, type }]): KindOfWord => ({
       word,
-      kind: said[word] ?? (named * 2 > mentions ? 'name' : PARTS_OF_SPEECH[parts.part[type]]),
+      kind: ownValue(said, word) ?? (named * 2 > mentions ? 'name' : PARTS_OF_SPEECH[parts.part[type]]),
       mentions,
       term: terms.labels[terms.ofType[type]],
     }))

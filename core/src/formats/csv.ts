@@ -1,16 +1,24 @@
 import Papa from 'papaparse';
-import { refused, type FileContent } from './read-result.ts';
+import { MOST_COLUMNS, refused, type FileContent } from './read-result.ts';
 
 /**
  * Rows as UTF-8 CSV text with a header row (RFC 4180, \n line ends). Text that a spreadsheet would run as a formula
  * gets an apostrophe before it; numbers stay numbers.
  */
 export function writeCsv(header: readonly string[], rows: readonly (readonly (string | number)[])[]): string {
-  return Papa.unparse([[...header], ...rows.map((row) => row.map(safeCell))], { newline: '\n' }) + '\n';
+  return (
+    Papa.unparse([header.map(safeCell), ...rows.map((row) => row.map(safeCell))], { newline: '\n' }) + '\n'
+  );
 }
 
+/** What a spreadsheet takes for a number, a sign before it or not: it runs nothing. */
+const PLAIN_NUMBER = /^[+\-−]?(?:\d+(?:[.,]\d+)*|[.,]\d+)(?:e[+\-]?\d+)?\s*%?$/i;
+
+/** A cell that no spreadsheet runs: what would begin a formula has an apostrophe before it. */
 function safeCell(cell: string | number): string | number {
-  return typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+  return typeof cell === 'string' && /^[\s\0]*[=+\-@\t\r]/.test(cell) && !PLAIN_NUMBER.test(cell)
+    ? `'${cell}`
+    : cell;
 }
 
 /** A number to six significant places, as tables write it. */
@@ -46,6 +54,11 @@ export function readDelimited(text: string): FileContent {
     );
   }
   const width = data.reduce((most, row) => Math.max(most, row.length), 0);
+  if (width > MOST_COLUMNS) {
+    return refused(
+      `A row of it has ${width.toLocaleString('en-GB')} cells, and ${MOST_COLUMNS.toLocaleString('en-GB')} columns are the most. If it is no table, name it .txt and add it again.`,
+    );
+  }
   const ragged = data.filter((row) => row.length !== data[0].length).length;
   const oddQuotes = errors.filter((error) => error.type === 'Quotes').length;
   const notes = [
@@ -58,9 +71,8 @@ export function readDelimited(text: string): FileContent {
   ];
   return {
     kind: 'table',
-    sheets: [
-      { name: 'table', rows: data.map((row) => [...row, ...Array<string>(width - row.length).fill('')]) },
-    ],
+    // Rows stay as long as they are: evened out, one long row among many would fill the memory.
+    sheets: [{ name: 'table', rows: data }],
     ...(notes.length > 0 ? { note: notes.join(' ') } : {}),
   };
 }
@@ -73,7 +85,7 @@ export function readClipboardTable(text: string): string[][] {
 /** Cells as a spreadsheet takes them from the clipboard. */
 export function writeClipboardTable(rows: readonly (readonly string[])[]): string {
   return Papa.unparse(
-    rows.map((row) => [...row]),
+    rows.map((row) => row.map(safeCell)),
     { delimiter: '\t', newline: '\n' },
   );
 }

@@ -1,15 +1,22 @@
 import Joi from 'joi';
+import type { Decision } from '../study/decisions.ts';
 import { ATTRIBUTE_TYPES } from '../study/attributes.ts';
+import { LONGEST, RANGES, type NumberRange } from '../study/limits.ts';
 import { WORD_KINDS } from '../text/parts-of-speech.ts';
 import { LANGUAGES } from '../text/language-names.ts';
 
-export const text = Joi.string().allow('').max(1000);
-export const key = Joi.string().min(1).max(1000);
-export const keys = Joi.array().items(key).max(100_000);
+export const text = Joi.string().allow('').max(LONGEST.name);
+export const key = Joi.string().min(1).max(LONGEST.name);
+/** A concept's key, or a word of it. */
+const concept = Joi.string().min(1).max(LONGEST.concept);
+export const keys = Joi.array().items(concept).max(100_000);
 export const whole = Joi.number().integer();
+const value = Joi.string().allow('').max(LONGEST.value);
+const pattern = Joi.string().allow('').max(LONGEST.pattern);
+const ranged = ({ min, max, whole: isWhole }: NumberRange): Joi.NumberSchema =>
+  (isWhole ? Joi.number().integer() : Joi.number()).min(min).max(max);
 export const letter = Joi.string().pattern(/^[A-Z]{1,4}$/);
 export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/);
-const share = Joi.number().min(0).max(1);
 const pieces = Joi.array().items(Joi.array().ordered(whole.min(0).required(), whole.min(0).required()));
 const wordKind = Joi.valid(...WORD_KINDS);
 const attributeType = Joi.valid(...ATTRIBUTE_TYPES);
@@ -18,13 +25,13 @@ const condition = Joi.alternatives().conditional('.kind', {
   then: Joi.object({
     kind: Joi.valid('values').required(),
     attribute: key.required(),
-    values: Joi.array().items(text).max(10_000).required(),
+    values: Joi.array().items(value).max(100_000).required(),
   }),
   otherwise: Joi.object({
     kind: Joi.valid('range').required(),
     attribute: key.required(),
-    from: text.required(),
-    to: text.required(),
+    from: value.required(),
+    to: value.required(),
   }),
 });
 const subset = Joi.array().items(condition).max(100);
@@ -33,27 +40,27 @@ const ACTIONS: Record<string, Joi.PartialSchemaMap> = {
   tags: {},
   timestamps: {},
   remarks: { round: Joi.boolean().required() },
-  lines: { pattern: Joi.string().allow('').max(500).required() },
+  lines: { pattern: pattern.required() },
   hyphens: {},
   lineBreaks: {},
   addresses: {},
   handles: { keepWord: Joi.boolean().required() },
   hashtags: { keepWord: Joi.boolean().required() },
   replace: {
-    find: Joi.string().allow('').max(500).required(),
+    find: pattern.required(),
     isPattern: Joi.boolean().required(),
     wholeWords: Joi.boolean().required(),
     matchCase: Joi.boolean().required(),
-    replacement: Joi.string().allow('').max(500).required(),
+    replacement: pattern.required(),
   },
   typography: {},
   symbols: { which: Joi.valid('emoji', 'symbols', 'both').required() },
   numbers: { inWords: Joi.boolean().required() },
-  punctuation: { marks: Joi.string().allow('').max(200).required() },
+  punctuation: { marks: Joi.string().allow('').max(LONGEST.marks).required() },
   accents: {},
   repeats: { keep: Joi.valid(1, 2).required() },
   case: {},
-  short: { letters: whole.min(1).max(40).required() },
+  short: { letters: ranged(RANGES.shortLetters).required() },
   space: {},
 };
 const byKind = (parts: Record<string, Joi.PartialSchemaMap>, shared: Joi.PartialSchemaMap = {}): Joi.Schema =>
@@ -68,7 +75,7 @@ const steps = Joi.array()
   .items(byKind(ACTIONS, { id: key.required(), on: Joi.boolean().required() }))
   .unique('id')
   .max(100);
-const attributes = Joi.object().pattern(key, Joi.string().allow('').max(10_000));
+const attributes = Joi.object().pattern(key, value);
 const source = Joi.object({
   id: id.required(),
   name: key.required(),
@@ -100,33 +107,33 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     names: Joi.boolean(),
     numbers: Joi.boolean(),
     phrases: Joi.boolean(),
-    phraseMentions: whole.min(2),
-    phraseNpmi: Joi.number().min(-1).max(1),
+    phraseMentions: ranged(RANGES.phraseMentions),
+    phraseNpmi: ranged(RANGES.phraseNpmi),
     listedStopWords: Joi.boolean(),
-    size: whole.min(1).max(2000),
-    minimumMentions: whole.min(1),
-    minimumSources: whole.min(1),
-    maximumSourceShare: share,
-    minimumLetters: whole.min(1).max(40),
-    minimumPull: Joi.number().min(0).max(100),
+    size: ranged(RANGES.size),
+    minimumMentions: ranged(RANGES.minimumMentions),
+    minimumSources: ranged(RANGES.minimumSources),
+    maximumSourceShare: ranged(RANGES.maximumSourceShare),
+    minimumLetters: ranged(RANGES.minimumLetters),
+    minimumPull: ranged(RANGES.minimumPull),
   },
   windows: {
     unit: Joi.valid('sentences', 'words', 'paragraph', 'turn', 'source'),
-    size: whole.min(1).max(1000),
+    size: ranged(RANGES.windowSize),
     acrossParagraphs: Joi.boolean(),
   },
   links: {
     measure: Joi.valid('npmi', 'jaccard', 'cosine', 'count'),
-    cutOff: Joi.number().min(-1),
-    minimumTogether: whole.min(1),
-    maximumQ: share,
+    cutOff: ranged(RANGES.cutOff),
+    minimumTogether: ranged(RANGES.minimumTogether),
+    maximumQ: ranged(RANGES.maximumQ),
   },
   themes: {
-    resolution: Joi.alternatives(Joi.valid('auto'), Joi.number().min(0.01).max(100)),
-    runs: whole.min(1).max(500),
-    seed: whole,
+    resolution: Joi.alternatives(Joi.valid('auto'), ranged(RANGES.resolution)),
+    runs: ranged(RANGES.runs),
+    seed: ranged(RANGES.seed),
   },
-  map: { shownLinks: whole.min(0), shownBridges: whole.min(0) },
+  map: { shownLinks: ranged(RANGES.shownLinks), shownBridges: ranged(RANGES.shownBridges) },
   compare: { attribute: text, order: Joi.valid('share', 'difference') },
 };
 
@@ -152,34 +159,33 @@ export const recipeSchema = Joi.object({
   }).required(),
   stopWords: keys.required(),
   allowedWords: keys.required(),
-  wordKinds: Joi.object().pattern(key, wordKind).required(),
+  wordKinds: Joi.object().pattern(concept, wordKind).required(),
   kept: keys.required(),
   dropped: keys.required(),
-  merges: Joi.object().pattern(key, key).required(),
-  conceptLabels: Joi.object().pattern(key, text).required(),
+  merges: Joi.object().pattern(concept, concept).required(),
+  conceptLabels: Joi.object().pattern(concept, text).required(),
 });
 
 const PARTS: Record<string, Joi.PartialSchemaMap> = {
   renameStudy: { title: key.required() },
   addSources: {
-    sources: Joi.array().items(source).min(1).max(100_000).required(),
-    note: Joi.string().allow('').max(10_000),
+    // None are left where a study file was opened without those that were damaged.
+    sources: Joi.array().items(source).max(100_000).required(),
+    note: Joi.string().allow('').max(LONGEST.remark),
     types: Joi.object().pattern(key, attributeType),
   },
   splitSources: {
-    parts: Joi.object().pattern(id, Joi.array().items(source).min(1).max(100_000)).required(),
+    parts: Joi.object().pattern(id, Joi.array().items(source).max(100_000)).required(),
   },
   setCuts: { cuts: Joi.object().pattern(id, pieces).required() },
   removeSources: { ids: Joi.array().items(id).min(1).required() },
   setAttribute: {
     ids: Joi.array().items(id).min(1).required(),
     attribute: key.required(),
-    value: Joi.string().allow('').max(10_000).required(),
+    value: value.required(),
   },
   setValues: {
-    values: Joi.object()
-      .pattern(key, Joi.object().pattern(id, Joi.string().allow('').max(10_000)))
-      .required(),
+    values: Joi.object().pattern(key, Joi.object().pattern(id, value)).required(),
   },
   setAttributeType: { attribute: key.required(), type: attributeType.required() },
   renameAttribute: { attribute: key.required(), name: key.required() },
@@ -189,7 +195,7 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   forgetSubset: { name: key.required() },
   applyRecipe: { recipe: recipeSchema.required() },
   setSpeakers: { change: settingsChange('speakers') },
-  setCleaning: { steps: steps.required(), what: text.required() },
+  setCleaning: { steps: steps.required(), what: Joi.string().allow('').max(LONGEST.remark).required() },
   setConcepts: { change: settingsChange('concepts') },
   keepConcepts: { keys: keys.required() },
   dropConcepts: { keys: keys.required() },
@@ -200,17 +206,17 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
   allowWords: { words: keys.required() },
   stopAllowing: { words: keys.required() },
   setWordKind: { words: keys.required(), as: wordKind.allow(null).required() },
-  mergeConcepts: { into: key.required(), keys: keys.required() },
+  mergeConcepts: { into: concept.required(), keys: keys.required() },
   mergeMany: {
     groups: Joi.array()
-      .items(Joi.object({ into: key.required(), keys: keys.required() }))
+      .items(Joi.object({ into: concept.required(), keys: keys.required() }))
       .min(1)
       .max(100_000)
       .required(),
   },
-  refuseMerge: { keys: Joi.array().items(key).length(2).required() },
-  splitConcept: { key: key.required() },
-  renameConcept: { key: key.required(), label: text.required() },
+  refuseMerge: { keys: Joi.array().items(concept).length(2).required() },
+  splitConcept: { key: concept.required() },
+  renameConcept: { key: concept.required(), label: text.required() },
   setWindows: { change: settingsChange('windows') },
   setLinks: { change: settingsChange('links') },
   setThemes: { change: settingsChange('themes') },
@@ -221,3 +227,31 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
 
 /** A decision of any kind (study/decisions.ts). */
 export const decisionSchema = byKind(PARTS);
+
+/** The name that Joi, like any code that copies objects key by key, would lose. */
+const LOST = '__proto__';
+
+/** A value in which that name is another, so that what stands under it is checked as everything else is. */
+function withoutLost(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutLost);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([name, inner]) => [name === LOST ? `${LOST} ` : name, withoutLost(inner)]),
+  );
+}
+
+const holdsLost = (value: unknown): boolean =>
+  value !== null &&
+  typeof value === 'object' &&
+  (Object.hasOwn(value, LOST) || Object.values(value).some(holdsLost));
+
+/** What is wrong with a value by a schema, in a sentence's words; undefined where nothing is. The value stays as it is. */
+export function faultIn(schema: Joi.Schema, value: unknown): string | undefined {
+  const { error } = schema.validate(holdsLost(value) ? withoutLost(value) : value, { convert: false });
+  return error?.message;
+}
+
+/** What is wrong with a decision, or undefined. */
+export function decisionFault(decision: Decision): string | undefined {
+  return faultIn(decisionSchema, decision);
+}

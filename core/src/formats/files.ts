@@ -1,10 +1,11 @@
-import { ArchiveError, entryText, listEntries, unpackEntries } from './archive.ts';
+import { ArchiveError, openArchive } from './archive.ts';
 import { readDelimited } from './csv.ts';
 import { readHtml } from './html.ts';
 import { readJson, readJsonLines } from './json.ts';
 import { baseName, endingOf, refused, type FileContent, type ReadingControl } from './read-result.ts';
 import { readSubtitles } from './subtitles.ts';
 import { decodeText, refuseSize } from './text-file.ts';
+import { byCodeUnits } from '../numeric/order.ts';
 
 /** A file as it comes in. */
 export interface IncomingFile {
@@ -47,15 +48,34 @@ const startsWith = (bytes: Uint8Array, ...signature: number[]): boolean =>
   signature.every((byte, i) => bytes[i] === byte);
 
 /** What is inside a ZIP container by its entries. */
-function zipKind(bytes: Uint8Array): 'docx' | 'xlsx' | 'opendocument' | 'study' | 'archive' {
-  const names = new Set(listEntries(bytes).map((entry) => entry.name));
-  if (names.has('word/document.xml')) return 'docx';
-  if (names.has('xl/workbook.xml')) return 'xlsx';
-  if (names.has('study.json')) return 'study';
-  if (names.has('mimetype') && /opendocument|epub/.test(entryText(bytes, 'mimetype') ?? ''))
+function zipKind(
+  name: string,
+  bytes: Uint8Array,
+): 'docx' | 'xlsx' | 'office' | 'opendocument' | 'study' | 'archive' {
+  const archive = openArchive(bytes);
+  if (archive.has('word/document.xml')) return 'docx';
+  if (archive.has('xl/workbook.xml')) return 'xlsx';
+  if (archive.has('study.json')) return 'study';
+  if (archive.has('mimetype') && /opendocument|epub/.test(archive.text('mimetype') ?? ''))
     return 'opendocument';
-  return 'archive';
+  // One whose own parts are not where they should be must not come in as an archive full of XML.
+  const isOffice =
+    OFFICE_ENDINGS.has(endingOf(name)) ||
+    archive.has('[Content_Types].xml') ||
+    archive.entries.some((entry) => /^(?:word|xl|ppt)\//.test(entry.name));
+  return isOffice ? 'office' : 'archive';
 }
+
+const OFFICE_ENDINGS: ReadonlySet<string> = new Set([
+  '.docx',
+  '.docm',
+  '.dotx',
+  '.xlsx',
+  '.xlsm',
+  '.xltx',
+  '.pptx',
+  '.pptm',
+]);
 
 /** UTF-16 text inside a compound file, as its directory has it. */
 function holdsName(bytes: Uint8Array, name: string): boolean {
@@ -75,11 +95,17 @@ export async function readFile(
   if (size !== undefined) return refused(size);
   try {
     if (startsWith(bytes, 0x50, 0x4b)) {
-      switch (zipKind(bytes)) {
+      switch (zipKind(name, bytes)) {
         case 'docx':
           return await (await import('./docx.ts')).readDocx(name, bytes);
         case 'xlsx':
           return await (await import('./xlsx.ts')).readXlsx(bytes);
+        case 'office':
+          return refused(
+            /\.pptx?|\.pptm$/i.test(name)
+              ? 'Presentations are not read. Save its words as .txt and add that.'
+              : 'It is a damaged office document: its main part is not where it should be. Open it, save it anew and add that.',
+          );
         case 'study':
           return refused('It is a study file. Open it from the first page.');
         case 'opendocument':
@@ -149,22 +175,29 @@ export function readArchive({ name, bytes }: IncomingFile): {
   const isJunk = (entry: string): boolean =>
     /(?:^|\/)(?:__MACOSX\/|\.[^/]+$|Thumbs\.db$|desktop\.ini$)/.test(entry);
   try {
-    const entries = listEntries(bytes).filter((entry) => !isJunk(entry.name));
+    const archive = openArchive(bytes);
+    const entries = archive.entries.filter((entry) => !isJunk(entry.name));
     if (entries.length === 0) return { files: [], refused: [{ name, reason: 'The archive is empty.' }] };
     const left: { name: string; reason: string }[] = [];
-    const wanted = new Set<string>();
-    for (const entry of entries) {
+    const files: IncomingFile[] = [];
+    for (const entry of [...entries].sort((a, b) => byCodeUnits(a.name, b.name))) {
       const reason = /\.(?:zip|gz|tgz|7z|rar|bz2|xz)$/i.test(entry.name)
         ? 'It is an archive inside an archive. Unpack it and add its files.'
         : refuseSize(entry.size);
-      if (reason === undefined) wanted.add(entry.name);
-      else left.push({ name: `${name}/${entry.name}`, reason });
+      if (reason === undefined) {
+        try {
+          files.push({ name: entry.name, bytes: archive.read(entry.name) });
+          continue;
+        } catch (error) {
+          // One damaged file does not take the others with it.
+          if (!(error instanceof ArchiveError)) throw error;
+          left.push({ name: `${name}/${entry.name}`, reason: error.message });
+          continue;
+        }
+      }
+      left.push({ name: `${name}/${entry.name}`, reason });
     }
-    const unpacked = unpackEntries(bytes, (entry) => wanted.has(entry));
-    return {
-      files: [...wanted].sort().map((entry) => ({ name: entry, bytes: unpacked[entry] })),
-      refused: left,
-    };
+    return { files, refused: left };
   } catch (error) {
     if (error instanceof ArchiveError) return { files: [], refused: [{ name, reason: error.message }] };
     throw error;

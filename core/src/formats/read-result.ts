@@ -11,6 +11,11 @@ export interface SheetRows {
   readonly rows: readonly (readonly string[])[];
 }
 
+/** Most cells of a table, rows times columns. */
+export const MOST_CELLS = 5_000_000;
+/** Most columns of a table: the widest surveys have a few hundred. */
+export const MOST_COLUMNS = 2000;
+
 /** What a file holds. */
 export type FileContent =
   | { readonly kind: 'texts'; readonly texts: readonly ReadText[]; readonly note?: string }

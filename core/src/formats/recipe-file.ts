@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Recipe } from '../study/recipe.ts';
-import { recipeSchema, whole } from './decision-schemas.ts';
+import { faultIn, recipeSchema, whole } from './decision-schemas.ts';
 import { liftRecipe, RECIPE_VERSION } from './recipe-versions.ts';
 
 export const RECIPE_FORMAT = 'green-thicket-recipe';
@@ -40,10 +40,7 @@ export function readRecipe(text: string): Recipe {
     typeof version === 'number' && version < RECIPE_VERSION
       ? { ...(parsed as object), recipe: liftRecipe((parsed as { recipe?: unknown }).recipe, version) }
       : parsed;
-  const { error, value } = schema.validate(present, { convert: false }) as {
-    error?: Error;
-    value: { recipe: Recipe };
-  };
-  if (error) throw new RecipeFileError(`The recipe can’t be used: ${error.message}.`);
-  return value.recipe;
+  const fault = faultIn(schema, present);
+  if (fault !== undefined) throw new RecipeFileError(`The recipe can’t be used: ${fault}.`);
+  return (present as { recipe: Recipe }).recipe;
 }

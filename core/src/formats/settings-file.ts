@@ -1,7 +1,9 @@
 import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
+import { stepFault } from '../text/patterns.ts';
 import type { CleaningStep } from '../text/steps.ts';
-import { keys, settingsChange } from './decision-schemas.ts';
+import { faultIn, keys, settingsChange } from './decision-schemas.ts';
+import { ownValue } from '../numeric/records.ts';
 
 const SECTIONS = {
   speakers: 'setSpeakers',
@@ -31,23 +33,27 @@ const schema = Joi.object({
 export function readSettings(text: string): Decision[] {
   let parsed: unknown;
   try {
-    parsed = JSON.parse(text);
+    parsed = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch (error) {
     throw new Error(`It is not valid JSON: ${error instanceof Error ? error.message : String(error)}.`);
   }
-  const { error, value } = schema.validate(parsed, { convert: false }) as {
-    error?: Error;
-    value: Record<string, Record<string, never>> & {
-      stopWords?: string[];
-      cleaning?: { steps: CleaningStep[] };
-    };
+  const fault = faultIn(schema, parsed);
+  if (fault !== undefined) throw new Error(`${fault}.`);
+  const value = parsed as Record<string, Record<string, never>> & {
+    stopWords?: string[];
+    cleaning?: { steps: CleaningStep[] };
   };
-  if (error) throw new Error(`${error.message}.`);
   const decisions: Decision[] = [];
   for (const [section, kind] of Object.entries(SECTIONS)) {
-    if (value[section]) decisions.push({ kind, change: value[section] });
+    const change = ownValue(value, section);
+    if (change) decisions.push({ kind, change: change as Record<string, never> });
   }
   if (value.cleaning) {
+    for (const step of value.cleaning.steps) {
+      const broken = stepFault(step);
+      if (broken !== undefined)
+        throw new Error(`The cleaning step “${step.id}” has a pattern that can’t be used: ${broken}`);
+    }
     decisions.push({ kind: 'setCleaning', steps: value.cleaning.steps, what: 'set the cleaning steps' });
   }
   if (value.stopWords) decisions.push({ kind: 'addStopWords', words: value.stopWords });

@@ -1,3 +1,5 @@
+import { byCodeUnits } from './order.ts';
+
 /**
  * A 106-bit hash of a text as 22 base-36 characters or fewer (two MurmurHash3-like lanes of 53 bits each). For telling
  * inputs apart, not for security.
@@ -31,11 +33,7 @@ export function canonicalJson(value: unknown): string {
   return JSON.stringify(value, (_key, inner: unknown) => {
     if (inner === null || typeof inner !== 'object' || Array.isArray(inner)) return inner;
     const record = inner as Record<string, unknown>;
-    return Object.fromEntries(
-      Object.keys(record)
-        .sort()
-        .map((key) => [key, record[key]]),
-    );
+    return Object.fromEntries(Object.entries(record).sort(([a], [b]) => byCodeUnits(a, b)));
   });
 }
 

@@ -17,6 +17,7 @@ import { attributeNames, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewMakers } from './view-context.ts';
 import type { CleanLine, TextPlace, WordFigures } from './view-types.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** Words shown side by side before and after cleaning; the bars show the first twenty of them. */
 const TOP_WORDS = 60;
@@ -196,13 +197,13 @@ export const CLEANING_VIEWS: ViewMakers<
       const attributes = attributeNames(sources);
       const rows = sources.map((source, i) => [
         source.name,
-        ...attributes.map((name) => source.attributes[name] ?? ''),
+        ...attributes.map((name) => ownValue(source.attributes, name) ?? ''),
         texts[i],
       ]);
       return { bytes: strToU8(writeCsv(['source', ...attributes, 'text'], rows)) };
     }
     const used = new Set<string>();
-    const entries: Record<string, Uint8Array> = {};
+    const entries = new Map<string, Uint8Array>();
     sources.forEach((source, i) => {
       const stem = source.name
         .replace(/[\\/:*?"<>|\u0000-\u001f]+/g, '_')
@@ -211,10 +212,10 @@ export const CLEANING_VIEWS: ViewMakers<
       let name = `${stem}.txt`;
       for (let n = 2; used.has(name.toLowerCase()); n++) name = `${stem} (${n}).txt`;
       used.add(name.toLowerCase());
-      entries[name] = strToU8(texts[i]);
+      entries.set(name, strToU8(texts[i]));
     });
     // A fixed date, the first a ZIP can have, so that no clock gets into the bytes.
-    return { bytes: zipSync(entries, { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
+    return { bytes: zipSync(Object.fromEntries(entries), { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
   },
 
   *recipeReport({ recipe }, { engine, study, original }) {

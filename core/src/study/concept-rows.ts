@@ -5,6 +5,7 @@ import { stopForm } from '../concepts/stop-words.ts';
 import { ranked } from '../numeric/order.ts';
 import type { StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** How a candidate stands: chosen by its figures, kept or dropped by the researcher, or left out. */
 export type ConceptStatus = 'chosen' | 'kept' | 'dropped' | 'out';
@@ -46,7 +47,7 @@ export function conceptRows(
     const key = candidates.keys[i];
     return {
       key,
-      label: state.conceptLabels[key] ?? key,
+      label: ownValue(state.conceptLabels, key) ?? key,
       part: candidates.part[i],
       mentions: candidates.mentions[i],
       sources: candidates.sources[i],
@@ -85,7 +86,7 @@ export function rowsAsDecided<Row extends CandidateRow>(rows: readonly Row[], st
   return rows
     .filter((row) => !isGone(row))
     .map((row) => {
-      const label = state.conceptLabels[row.key] ?? row.key;
+      const label = ownValue(state.conceptLabels, row.key) ?? row.key;
       const decided = statusOf(row.key);
       const wasDecided = row.status === 'kept' || row.status === 'dropped';
       // Whether its figures choose a word is not known before they are found.

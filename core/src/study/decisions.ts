@@ -18,6 +18,7 @@ import {
   type StudySource,
   type StudyState,
 } from './study.ts';
+import { ownValue, withoutWords } from '../numeric/records.ts';
 
 /** One recorded choice of the researcher's. */
 export type Decision =
@@ -114,6 +115,25 @@ const without = (from: readonly string[], keys: readonly string[]): string[] => 
 };
 const withAll = (to: readonly string[], keys: readonly string[]): string[] => [...new Set([...to, ...keys])];
 
+/** Sources with more of them; one that is there already is not there twice. */
+function withSources(sources: readonly StudySource[], more: readonly StudySource[]): readonly StudySource[] {
+  const ids = new Set(sources.map(({ id }) => id));
+  const fresh = more.filter(({ id }) => !ids.has(id) && ids.add(id));
+  return fresh.length === 0 ? sources : [...sources, ...fresh];
+}
+
+/** Sources some of which are parted; a part that is there already is not there twice. */
+function withParts(
+  sources: readonly StudySource[],
+  parts: Readonly<Record<string, readonly StudySource[]>>,
+): readonly StudySource[] {
+  const ids = new Set(sources.map(({ id }) => id).filter((id) => ownValue(parts, id) === undefined));
+  return sources.flatMap((source) => {
+    const own = ownValue(parts, source.id);
+    return own === undefined ? [source] : own.filter(({ id }) => !ids.has(id) && ids.add(id));
+  });
+}
+
 function changeSettings<K extends keyof StudySettings>(
   state: StudyState,
   part: K,
@@ -130,19 +150,19 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'addSources':
       return {
         ...state,
-        sources: [...state.sources, ...decision.sources],
+        sources: withSources(state.sources, decision.sources),
         attributeTypes: { ...decision.types, ...state.attributeTypes },
       };
     case 'splitSources':
       return {
         ...state,
-        sources: state.sources.flatMap((source) => decision.parts[source.id] ?? [source]),
+        sources: withParts(state.sources, decision.parts),
       };
     case 'setCuts':
       return {
         ...state,
         sources: state.sources.map((source) => {
-          const cuts = decision.cuts[source.id];
+          const cuts = ownValue(decision.cuts, source.id);
           return cuts === undefined ? source : { ...source, cuts };
         }),
       };
@@ -163,9 +183,10 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       return {
         ...state,
         sources: state.sources.map((source) => {
-          const own = Object.entries(decision.values).flatMap(([attribute, values]) =>
-            values[source.id] === undefined ? [] : [[attribute, values[source.id]]],
-          );
+          const own = Object.entries(decision.values).flatMap(([attribute, values]) => {
+            const value = ownValue(values, source.id);
+            return value === undefined ? [] : [[attribute, value] as const];
+          });
           return own.length === 0
             ? source
             : { ...source, attributes: { ...source.attributes, ...Object.fromEntries(own) } };
@@ -183,8 +204,7 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'keepSubset':
       return { ...state, subsets: { ...state.subsets, [decision.name]: decision.subset } };
     case 'forgetSubset': {
-      const { [decision.name]: _old, ...subsets } = state.subsets;
-      return { ...state, subsets };
+      return { ...state, subsets: withoutWords(state.subsets, (name) => name === decision.name) };
     }
     case 'applyRecipe':
       return withRecipe(state, decision.recipe);
@@ -194,9 +214,7 @@ export function decide(state: StudyState, decision: Decision): StudyState {
         settings: withoutConditionsOn(state.settings, decision.attribute),
         sources: state.sources.map((source) => ({
           ...source,
-          attributes: Object.fromEntries(
-            Object.entries(source.attributes).filter(([name]) => name !== decision.attribute),
-          ),
+          attributes: withoutWords(source.attributes, (name) => name === decision.attribute),
         })),
       };
     case 'setSpeakers':
@@ -247,15 +265,15 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       return { ...state, wordKinds: Object.fromEntries([...others, ...said]) };
     }
     case 'mergeConcepts': {
-      const merges: Record<string, string> = { ...state.merges };
+      const merges = new Map(Object.entries(state.merges));
       // The concept merged into counts for itself, or the variants would run in a circle.
-      delete merges[decision.into];
-      for (const key of decision.keys) if (key !== decision.into) merges[key] = decision.into;
+      merges.delete(decision.into);
+      for (const key of decision.keys) if (key !== decision.into) merges.set(key, decision.into);
       const moved = new Set(decision.keys);
-      for (const [variant, into] of Object.entries(merges)) {
-        if (moved.has(into) && variant !== decision.into) merges[variant] = decision.into;
+      for (const [variant, into] of merges) {
+        if (moved.has(into) && variant !== decision.into) merges.set(variant, decision.into);
       }
-      return { ...state, merges };
+      return { ...state, merges: Object.fromEntries(merges) };
     }
     case 'mergeMany':
       return decision.groups.reduce(
@@ -267,14 +285,13 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'splitConcept':
       return {
         ...state,
-        merges: Object.fromEntries(
-          Object.entries(state.merges).filter(
-            ([variant, into]) => into !== decision.key && variant !== decision.key,
-          ),
+        merges: withoutWords(
+          state.merges,
+          (variant, into) => into === decision.key || variant === decision.key,
         ),
       };
     case 'renameConcept': {
-      const { [decision.key]: _old, ...others } = state.conceptLabels;
+      const others = withoutWords(state.conceptLabels, (key) => key === decision.key);
       const label = decision.label.trim();
       return {
         ...state,
@@ -288,7 +305,7 @@ export function decide(state: StudyState, decision: Decision): StudyState {
     case 'setThemes':
       return changeSettings(state, 'themes', decision.change);
     case 'renameTheme': {
-      const { [decision.letter]: _old, ...others } = state.themeNames;
+      const others = withoutWords(state.themeNames, (letter) => letter === decision.letter);
       const name = decision.name.trim();
       return { ...state, themeNames: name === '' ? others : { ...others, [decision.letter]: name } };
     }

@@ -1,4 +1,5 @@
 import { baseName, type SheetRows } from '../formats/read-result.ts';
+import { clipped, LONGEST } from './limits.ts';
 import { guessType, type AttributeType } from './attributes.ts';
 import type { StudySource } from './study.ts';
 
@@ -64,8 +65,8 @@ export function describeSources(
     put(exact, name, id);
     put(loose, plainName(name), id);
   }
-  const values: Record<string, Record<string, string>> = {};
-  const types: Record<string, AttributeType> = {};
+  const values = new Map<string, Record<string, string>>();
+  const types = new Map<string, AttributeType>();
   const met = new Set<string>();
   const unmatched: string[] = [];
   const rowsOf = body.flatMap((row) => {
@@ -81,18 +82,18 @@ export function describeSources(
   });
   for (const column of taken) {
     const given = (head[column] ?? '').trim();
-    const attribute = given === '' ? `column ${column + 1}` : given;
-    const own: Record<string, string> = {};
+    const attribute = given === '' ? `column ${column + 1}` : clipped(given, LONGEST.name);
+    const own = new Map<string, string>();
     for (const { ids, row } of rowsOf) {
-      const value = (row[column] ?? '').trim();
-      if (value !== '') for (const id of ids) own[id] = value;
+      const value = clipped((row[column] ?? '').trim(), LONGEST.value);
+      if (value !== '') for (const id of ids) own.set(id, value);
     }
-    values[attribute] = own;
-    types[attribute] = guessType(Object.values(own));
+    values.set(attribute, Object.fromEntries(own));
+    types.set(attribute, guessType([...own.values()]));
   }
   return {
-    values,
-    types,
+    values: Object.fromEntries(values),
+    types: Object.fromEntries(types),
     unmatched,
     without: sources.filter(({ id }) => !met.has(id)).map(({ name }) => name),
   };

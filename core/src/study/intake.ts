@@ -2,6 +2,7 @@ import { readArchive, readFile, type IncomingFile } from '../formats/files.ts';
 import type { ReadingControl, SheetRows } from '../formats/read-result.ts';
 import { tidyText } from '../formats/text-file.ts';
 import { hashText } from '../numeric/hash.ts';
+import { clipped, LONGEST } from './limits.ts';
 import type { StudySource } from './study.ts';
 
 /** A text that came in as a source. */
@@ -27,6 +28,17 @@ export interface Intake {
 
 export const NOTHING: Intake = { added: [], tables: [], refused: [], notes: [] };
 
+/** Attributes as long as they may be. */
+function clippedAttributes(attributes: Readonly<Record<string, string>>): Readonly<Record<string, string>> {
+  const fits = ([name, value]: [string, string]): boolean =>
+    name.length <= LONGEST.name && value.length <= LONGEST.value;
+  const entries = Object.entries(attributes);
+  if (entries.every(fits)) return attributes;
+  return Object.fromEntries(
+    entries.map(([name, value]) => [clipped(name, LONGEST.name), clipped(value, LONGEST.value)]),
+  );
+}
+
 /** Makes a source of a text. The id follows from name and text, so the same file is known when it comes again. */
 export function makeSource(
   name: string,
@@ -34,7 +46,13 @@ export function makeSource(
   attributes: Readonly<Record<string, string>> = {},
 ): StudySource {
   const textHash = hashText(text);
-  return { id: hashText(`${name}\u0000${textHash}`), name, attributes, textHash, length: text.length };
+  return {
+    id: hashText(`${name}\u0000${textHash}`),
+    name: clipped(name, LONGEST.name),
+    attributes: clippedAttributes(attributes),
+    textHash,
+    length: text.length,
+  };
 }
 
 /** A part of a source's text as a source; the part's text is not kept again. */
@@ -52,8 +70,8 @@ export function makePart(
   const key = [base.of, start, base.start + place.end, name, JSON.stringify(cuts ?? [])].join('\u0000');
   return {
     id: hashText(key),
-    name,
-    attributes,
+    name: clipped(name, LONGEST.name),
+    attributes: clippedAttributes(attributes),
     textHash,
     length: text.length,
     part: { of: base.of, start, end: base.start + place.end },

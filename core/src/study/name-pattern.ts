@@ -41,7 +41,7 @@ export function readNamePattern(pattern: string): NamePattern {
     read(name) {
       const folderless = withFolders ? name : name.slice(name.lastIndexOf('/') + 1);
       const text = folderless.replace(/\.[A-Za-z0-9]{1,8}$/, '');
-      const values: Record<string, string> = {};
+      const values = new Map<string, string>();
       if (!text.startsWith(between[0])) return undefined;
       let at = between[0].length;
       for (let i = 0; i < named.length; i++) {
@@ -52,10 +52,10 @@ export function readNamePattern(pattern: string): NamePattern {
         if (end < at || end === -1) return undefined;
         const value = text.slice(at, end).trim();
         if (value === '') return undefined;
-        if (named[i] !== PASSED_OVER) values[named[i]] = value;
+        if (named[i] !== PASSED_OVER) values.set(named[i], value);
         at = end + next.length;
       }
-      return values;
+      return Object.fromEntries(values);
     },
   };
 }

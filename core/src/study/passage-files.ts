@@ -4,6 +4,7 @@ import { writeDocx, type DocxParagraph, type DocxRun } from '../formats/docx-wri
 import { counted } from './sentences.ts';
 import { attributeNames, type StudySource } from './study.ts';
 import type { PassageRow } from './view-types.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** Passages as a table: a row each, with its source, the source's attributes, its place and the words that are marked. */
 export function passagesCsv(
@@ -20,7 +21,7 @@ export function passagesCsv(
         const marked = row.marks.map(({ start, end }) => row.text.slice(start - row.start, end - row.start));
         return [
           source?.name ?? '',
-          ...attributes.map((name) => source?.attributes[name] ?? ''),
+          ...attributes.map((name) => ownValue(source?.attributes, name) ?? ''),
           row.paragraph,
           row.windows,
           row.start,

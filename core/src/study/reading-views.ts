@@ -26,6 +26,7 @@ import {
   sourcesWithin,
   type Resolved,
 } from './resolve-selection.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** The views that show the original words behind a selection. */
 export const READING_VIEWS: ViewMakers<
@@ -117,7 +118,7 @@ export const READING_VIEWS: ViewMakers<
     const { title, hits: all, fault } = yield* hitsOfSelection(selection, context);
     const sources = workingSources(study.state);
     const isMeant = (source: number): boolean =>
-      group === null || (sources[source].attributes[group.attribute] ?? '').trim() === group.value;
+      group === null || (ownValue(sources[source].attributes, group.attribute) ?? '').trim() === group.value;
     const hits = group === null ? all : hitsIn(tokens, all, isMeant);
     const lines: ConcordanceLine[] = [];
     for (const line of orderOfLines(tokens, hits, order).subarray(0, limit)) {

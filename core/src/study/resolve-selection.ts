@@ -10,6 +10,7 @@ import { groupsOf, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewContext } from './view-context.ts';
 import type { FollowingSelection, Selection, Within } from './view-types.ts';
+import { ownValue } from '../numeric/records.ts';
 
 const sentencesOfTokens = new WeakMap<Tokens, Int32Array>();
 export function sentencesOf(tokens: Tokens): Int32Array {
@@ -74,7 +75,7 @@ function* unchosen(key: string, { engine, study }: ViewContext): Stepwise<Resolv
   const asked = candidates.keys.indexOf(key);
   const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
   const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (candidate) => candidate === asked);
-  return { title: study.state.conceptLabels[key] ?? key, query: NOTHING, hits };
+  return { title: ownValue(study.state.conceptLabels, key) ?? key, query: NOTHING, hits };
 }
 
 /** Every mention a selection stands for: of its concepts, in the sources it names, or of what was searched for. */
@@ -139,7 +140,9 @@ export function sourcesWithin(sources: readonly StudySource[], within: Within): 
   const isMeant = (source: StudySource): boolean =>
     'sourceId' in within
       ? source.id === within.sourceId
-      : [...values].every(([attribute, any]) => any.has((source.attributes[attribute] ?? '').trim()));
+      : [...values].every(([attribute, any]) =>
+          any.has((ownValue(source.attributes, attribute) ?? '').trim()),
+        );
   return new Set(sources.flatMap((source, i) => (isMeant(source) ? [i] : [])));
 }
 

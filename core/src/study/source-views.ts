@@ -69,13 +69,13 @@ export const SOURCE_VIEWS: ViewMakers<
   },
 
   *speakerParts({ sourceIds, labels }, { study, original }) {
-    const parts: Record<string, StudySource[]> = {};
-    const main: Record<string, string> = {};
+    const parts = new Map<string, StudySource[]>();
+    const main = new Map<string, string>();
     for (const [i, source] of chosenSources(study, sourceIds).entries()) {
       const text = original(source.id);
       const said = turnsBySpeaker(source, text, labels);
       if (said.length > 0) {
-        parts[source.id] = said.map(({ label, cuts }) =>
+        const own = said.map(({ label, cuts }) =>
           makePart(
             source,
             `${source.name} – ${label}`,
@@ -85,13 +85,13 @@ export const SOURCE_VIEWS: ViewMakers<
             cuts,
           ),
         );
-        main[source.id] = said.reduce((most, each) =>
-          each.characters > most.characters ? each : most,
-        ).label;
+        parts.set(source.id, own);
+        const most = said.reduce((best, each) => (each.characters > best.characters ? each : best));
+        main.set(source.id, most.label);
       }
       yield (i + 1) / sourceIds.length;
     }
-    return { parts, main };
+    return { parts: Object.fromEntries(parts), main: Object.fromEntries(main) };
   },
 
   *languages(_, { engine, study }) {
@@ -121,7 +121,7 @@ export const SOURCE_VIEWS: ViewMakers<
   },
 
   *splitParts({ sourceIds, rule, attribute }, { study, original }) {
-    const parts: Record<string, StudySource[]> = {};
+    const parts = new Map<string, StudySource[]>();
     for (const [i, source] of chosenSources(study, sourceIds).entries()) {
       const text = original(source.id);
       const sections = splitText(text, rule);
@@ -131,7 +131,7 @@ export const SOURCE_VIEWS: ViewMakers<
           ...(attribute === '' ? {} : { [attribute]: source.name }),
         };
         const used = new Map<string, number>();
-        parts[source.id] = sections.map(({ name, start, end }) => {
+        const own = sections.map(({ name, start, end }) => {
           const given = `${source.name}: ${name}`;
           const times = (used.get(given) ?? 0) + 1;
           used.set(given, times);
@@ -145,22 +145,23 @@ export const SOURCE_VIEWS: ViewMakers<
             tidyPieces(cuts, end - start),
           );
         });
+        parts.set(source.id, own);
       }
       yield (i + 1) / sourceIds.length;
     }
-    return { parts };
+    return { parts: Object.fromEntries(parts) };
   },
 
   *trim({ rule, sourceIds }, { study, original }) {
     const asked = new Set(sourceIds);
-    const cuts: Record<string, readonly (readonly [number, number])[]> = {};
+    const cuts = new Map<string, readonly Piece[]>();
     const rows: { id: string; characters: number; excerpt: string }[] = [];
     for (const [i, source] of study.state.sources.entries()) {
       if (!asked.has(source.id)) continue;
       const text = original(source.id);
       const pieces = trimmedPieces(text, rule);
       if (pieces.length > 0) {
-        cuts[source.id] = tidyPieces([...(source.cuts ?? []), ...pieces], text.length);
+        cuts.set(source.id, tidyPieces([...(source.cuts ?? []), ...pieces], text.length));
         const excerpt = pieces
           .slice(0, 6)
           .map(([start, end]) =>
@@ -177,7 +178,7 @@ export const SOURCE_VIEWS: ViewMakers<
       }
       yield (i + 1) / study.state.sources.length;
     }
-    return { cuts, rows };
+    return { cuts: Object.fromEntries(cuts), rows };
   },
 
   *repeatedLines(_, { study, original }) {
@@ -186,17 +187,17 @@ export const SOURCE_VIEWS: ViewMakers<
   },
 
   *textDates(_, { study, original }) {
-    const dates: Record<string, { dmy: string; mdy: string }> = {};
+    const dates = new Map<string, { dmy: string; mdy: string }>();
     let ambiguous = 0;
     for (const source of workingSources(study.state)) {
       const head = original(source.id).slice(0, DATE_WITHIN);
       const dmy = findDate(head, 'dmy');
       const mdy = findDate(head, 'mdy');
       if (!dmy || !mdy) continue;
-      dates[source.id] = { dmy: dmy.date, mdy: mdy.date };
+      dates.set(source.id, { dmy: dmy.date, mdy: mdy.date });
       if (dmy.ambiguous) ambiguous++;
       yield 0.5;
     }
-    return { dates, ambiguous };
+    return { dates: Object.fromEntries(dates), ambiguous };
   },
 };

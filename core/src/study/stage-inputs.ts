@@ -9,6 +9,7 @@ import type { ThemeIdentity } from '../themes/identity.ts';
 import { fewestToSpeak } from '../themes/themes.ts';
 import type { StudySource, StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** A study as the stages see it. */
 export interface StudyInput {
@@ -82,7 +83,7 @@ export function stopWordsOf(state: StudyState, languages: SourceLanguages): Stop
 
 /** The label of each concept: the researcher's, or its key. */
 export function conceptLabels(state: StudyState, keys: readonly string[]): string[] {
-  return keys.map((key) => state.conceptLabels[key] ?? key);
+  return keys.map((key) => ownValue(state.conceptLabels, key) ?? key);
 }
 
 export function fewestInWindow(state: StudyState): number {

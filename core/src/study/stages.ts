@@ -49,6 +49,7 @@ import {
 } from './stage-inputs.ts';
 import { comparedAttribute, groupsOf, type StudyState } from './study.ts';
 import { workingSources } from './subset.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** What each stage makes. */
 export interface StageResults {
@@ -360,7 +361,7 @@ export const STAGES: { readonly [S in StageName]: Stage<S> } = {
       return [
         attribute,
         state.settings.themes.seed,
-        attribute && workingSources(state).map((source) => source.attributes[attribute] ?? ''),
+        attribute && workingSources(state).map((source) => ownValue(source.attributes, attribute) ?? ''),
       ];
     },
     run: (take, { state }) =>

@@ -9,6 +9,7 @@ import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
 import { workingSources, type Subset } from './subset.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** A source as the study knows it; its original text is kept apart and never changes. */
 export interface StudySource {
@@ -179,7 +180,7 @@ export function groupsOf(
   sources: readonly StudySource[],
   attribute: string,
 ): { names: string[]; groupOf: Int32Array } {
-  const value = (source: StudySource): string => (source.attributes[attribute] ?? '').trim();
+  const value = (source: StudySource): string => (ownValue(source.attributes, attribute) ?? '').trim();
   const names = [...new Set(sources.map(value))].filter((name) => name !== '').sort();
   const numberOf = new Map(names.map((name, i) => [name, i]));
   return { names, groupOf: Int32Array.from(sources, (source) => numberOf.get(value(source)) ?? -1) };

@@ -1,6 +1,7 @@
 import { byCodeUnits } from '../numeric/order.ts';
 import { comparable } from './attributes.ts';
 import type { StudySource, StudyState } from './study.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** What a source must be to belong to a subset; all conditions must hold. */
 export type Condition =
@@ -12,9 +13,9 @@ export type Condition =
 export type Subset = readonly Condition[];
 
 function holds(source: StudySource, condition: Condition, state: StudyState): boolean {
-  const value = (source.attributes[condition.attribute] ?? '').trim();
+  const value = (ownValue(source.attributes, condition.attribute) ?? '').trim();
   if (condition.kind === 'values') return condition.values.includes(value);
-  const type = state.attributeTypes[condition.attribute] ?? 'text';
+  const type = ownValue(state.attributeTypes, condition.attribute) ?? 'text';
   const order = state.settings.sources.dateOrder ?? 'dmy';
   const own = comparable(value, type, order);
   if (own === undefined) return false;
@@ -59,7 +60,7 @@ export function valuesOf(
 ): { readonly value: string; readonly sources: number }[] {
   const counts = new Map<string, number>();
   for (const source of sources) {
-    const value = (source.attributes[attribute] ?? '').trim();
+    const value = (ownValue(source.attributes, attribute) ?? '').trim();
     counts.set(value, (counts.get(value) ?? 0) + 1);
   }
   return [...counts]
@@ -74,7 +75,7 @@ export function conditionText(condition: Condition, state: StudyState): string {
     const named = condition.values.map((value) => (value === '' ? 'not given' : value));
     return `${attribute} is ${named.length <= 3 ? named.join(' or ') : `one of ${named.length} values`}`;
   }
-  const isDate = state.attributeTypes[attribute] === 'date';
+  const isDate = ownValue(state.attributeTypes, attribute) === 'date';
   const { from, to } = condition;
   if (from !== '' && to !== '') return `${attribute} is from ${from} to ${to}`;
   if (from !== '') return `${attribute} is ${isDate ? `on or after ${from}` : `${from} or more`}`;

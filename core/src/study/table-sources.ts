@@ -141,10 +141,7 @@ export function tableSources(file: string, sheet: SheetRows, choice: TableChoice
   const added = Array.from(groups, ([name, { texts, values }]) => {
     const text = `${texts.join('\n\n')}\n`;
     const attributes = Object.fromEntries(
-      choice.attributes.map(({ name: attribute }, a) => [
-        attribute,
-        [...values[a]].join('; ').slice(0, 1000),
-      ]),
+      choice.attributes.map(({ name: attribute }, a) => [attribute, [...values[a]].join('; ')]),
     );
     return { source: makeSource(name, text, attributes), text };
   });

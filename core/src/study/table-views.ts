@@ -9,6 +9,7 @@ import { attributeNames, groupsOf } from './study.ts';
 import { workingSources } from './subset.ts';
 import type { ViewContext, ViewMakers } from './view-context.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** The views that are tables of the collection: sources by concepts, words side by side, plain counts. */
 export const TABLE_VIEWS: ViewMakers<'matrix' | 'matrixFile' | 'pairs' | 'plainCounts'> = {
@@ -22,7 +23,7 @@ export const TABLE_VIEWS: ViewMakers<'matrix' | 'matrixFile' | 'pairs' | 'plainC
     const attributes = attributeNames(sources);
     const rows = sources.map((source, s) => [
       source.name,
-      ...attributes.map((name) => source.attributes[name] ?? ''),
+      ...attributes.map((name) => ownValue(source.attributes, name) ?? ''),
       ...labels.map((_, c) => tableNumber(values[s * labels.length + c])),
     ]);
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };

@@ -15,6 +15,7 @@ import { conceptLabels, languageOf, stopWordsOf } from './stage-inputs.ts';
 import { STAGES, type StageName } from './stages.ts';
 import { comparedAttribute, type StudySource } from './study.ts';
 import { workingSources } from './subset.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** The last stage each view hangs on: its hash says whether an answer still holds. */
 export const VIEW_STAGE: Readonly<Record<ViewName, StageName>> = {
@@ -111,7 +112,7 @@ const MAKERS: ViewMakers<ViewName> = {
     const { keys, occurrence, occurrenceFirst } = candidates;
     const sources = workingSources(study.state);
     const isIn = (source: StudySource, { attribute, value }: Group): boolean =>
-      (source.attributes[attribute] ?? '').trim() === value;
+      (ownValue(source.attributes, attribute) ?? '').trim() === value;
     const here = new Int32Array(keys.length);
     const elsewhere = new Int32Array(keys.length);
     const words = wordsPerSource(tokens);

@@ -3,6 +3,7 @@ import { findSpecials } from './addresses.ts';
 import { applyEdits, originalPlaces, untouched, type Edit, type LayeredText } from './offsets.ts';
 import { compileFixed, compilePattern, matchesOf } from './patterns.ts';
 import type { CleaningStep } from './steps.ts';
+import { ownValue } from '../numeric/records.ts';
 
 const TAG_OR_ENTITY =
   /<!--[\s\S]{0,4000}?-->|<\/?[A-Za-z][^<>]{0,2000}>|&(?:#\d{1,7}|#x[\dA-Fa-f]{1,6}|[A-Za-z][A-Za-z0-9]{1,31});/g;
@@ -130,7 +131,7 @@ export function findEdits(text: string, step: CleaningStep, context = text): Edi
       break;
     }
     case 'typography':
-      collect(TYPOGRAPHIC, ([found]) => PLAIN[found] ?? plainMark(found));
+      collect(TYPOGRAPHIC, ([found]) => ownValue(PLAIN, found) ?? plainMark(found));
       break;
     case 'symbols':
       collect(step.which === 'emoji' ? EMOJI : step.which === 'symbols' ? SYMBOL : EMOJI_OR_SYMBOL, space);

@@ -1,5 +1,6 @@
 import { francAll } from 'franc-min';
 import { LANGUAGE_CODES, type LanguageCode } from './language-names.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** ISO 639-3, as the detector has it, of the languages written with an alphabet. */
 const BY_ALPHABET: Readonly<Record<string, LanguageCode>> = {
@@ -88,7 +89,7 @@ export function detectLanguage(text: string): LanguageCode | '' {
   if (lettersOf() < ENOUGH_LETTERS) return '';
   const [best] = francAll(sample, { minLength: 1, only: Object.keys(BY_ALPHABET) });
   // A language in another script gets no score at all.
-  return best && best[1] > 0 ? (BY_ALPHABET[best[0]] ?? '') : '';
+  return best && best[1] > 0 ? (ownValue(BY_ALPHABET, best[0]) ?? '') : '';
 }
 
 /** Detects the language of every source. Ties go to the language named first in `LANGUAGE_CODES`. */

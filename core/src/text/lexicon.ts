@@ -20,7 +20,12 @@ export interface Lexicon {
   ];
 }
 
-const PART_OF_LETTER: Record<string, number> = { n: NOUN, v: VERB, a: ADJECTIVE, r: OTHER_PART };
+const PART_OF_LETTER: ReadonlyMap<string, number> = new Map([
+  ['n', NOUN],
+  ['v', VERB],
+  ['a', ADJECTIVE],
+  ['r', OTHER_PART],
+]);
 
 /** Reads core/lexicon/english.txt, whose form the script that makes it describes. */
 export function parseLexicon(text: string): Lexicon {
@@ -40,7 +45,7 @@ export function parseLexicon(text: string): Lexicon {
     for (let c = gap + 1; c < line.length; c++) {
       const code = line.charCodeAt(c);
       if (code >= 97) {
-        part = PART_OF_LETTER[line[c]];
+        part = PART_OF_LETTER.get(line[c]) ?? OTHER_PART;
         counts[part] = 0;
       } else {
         counts[part] = counts[part] * 10 + code - 48;
@@ -50,7 +55,7 @@ export function parseLexicon(text: string): Lexicon {
   }
   for (i++; i < lines.length; i++) {
     const [form, letter, lemma] = lines[i].split(' ');
-    if (lemma) irregular[PART_OF_LETTER[letter]]?.set(form, lemma);
+    if (lemma) irregular[PART_OF_LETTER.get(letter) ?? OTHER_PART]?.set(form, lemma);
   }
   return { senses, irregular };
 }

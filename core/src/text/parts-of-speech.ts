@@ -13,6 +13,7 @@ import {
 import { WORD } from './scan.ts';
 import type { SentenceTags, TaggedSource } from './sentence-tags.ts';
 import type { Tokens } from './tokens.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** How many times a word whose part is open is looked at in its sentence. */
 const LOOKS = 5;
@@ -62,7 +63,7 @@ export function correctedParts(
   const nounAtTimes = parts.nounAtTimes.slice();
   const adjectiveAtTimes = parts.adjectiveAtTimes.slice();
   for (let type = 0; type < part.length; type++) {
-    const kind = tokens.kindOf[type] === WORD ? said[bareForm(tokens.forms[type])] : undefined;
+    const kind = tokens.kindOf[type] === WORD ? ownValue(said, bareForm(tokens.forms[type])) : undefined;
     if (kind === undefined) continue;
     part[type] = kind === 'name' ? NOUN : PARTS_OF_SPEECH.indexOf(kind);
     nounAtTimes[type] = part[type] === NOUN ? 1 : 0;

@@ -1,4 +1,5 @@
 import { RE2JS } from 're2js';
+import type { CleaningStep } from './steps.ts';
 
 const MAXIMUM_PATTERN_LENGTH = 500;
 
@@ -17,6 +18,10 @@ export function compilePattern(expression: string, matchCase = true): RE2JS {
       `The pattern is longer than ${MAXIMUM_PATTERN_LENGTH} characters; make it shorter.`,
     );
   }
+  return compiled(expression, matchCase);
+}
+
+function compiled(expression: string, matchCase: boolean): RE2JS {
   try {
     return RE2JS.compile(expression, matchCase ? 0 : RE2JS.CASE_INSENSITIVE);
   } catch (error) {
@@ -31,7 +36,7 @@ export function compilePattern(expression: string, matchCase = true): RE2JS {
 
 /** Compiles a fixed text, to be found as it stands. */
 export function compileFixed(text: string, matchCase: boolean): RE2JS {
-  return compilePattern(RE2JS.quote(text), matchCase);
+  return compiled(RE2JS.quote(text), matchCase);
 }
 
 /** The places a compiled pattern matches, as [start, end); empty matches are passed over. */
@@ -49,4 +54,10 @@ export function patternFault(expression: string): string | undefined {
     if (error instanceof PatternError) return error.message;
     throw error;
   }
+}
+
+/** Why a cleaning step's pattern can't be used, or undefined where it can or the step has none. */
+export function stepFault(step: CleaningStep): string | undefined {
+  if (step.kind === 'lines') return patternFault(step.pattern);
+  return step.kind === 'replace' && step.isPattern ? patternFault(step.find) : undefined;
 }

@@ -11,6 +11,9 @@ const HANDLE = 3;
 const HASHTAG = 4;
 const EMOJI = 5;
 
+/** The longest words of any language have fewer letters; so a concept of four words fits what a concept's key may be. */
+const LONGEST_WORD = 500;
+
 const OTHER = 0;
 const LETTER = 1;
 const DIGIT = 2;
@@ -69,7 +72,9 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
     if (kind === LETTER || kind === DIGIT) {
       const start = i;
       i = wordEnd(text, i, specialAt);
-      visit(start, i, isNumber(text, start, i) ? NUMBER : WORD, joined);
+      // What is longer than any word is none, as an address is none.
+      const tooLong = i - start > LONGEST_WORD;
+      visit(start, i, tooLong ? ADDRESS : isNumber(text, start, i) ? NUMBER : WORD, joined);
       joined = true;
     } else if (kind === UNSPACED) {
       const start = i;

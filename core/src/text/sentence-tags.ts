@@ -1,4 +1,5 @@
 import { ADJECTIVE, NOUN, OTHER_PART, clearPart, sensesOfForm, VERB, type Lexicon } from './lexicon.ts';
+import { ownValue } from '../numeric/records.ts';
 
 /** Tags running English text: returns each word, small letters, with its Universal part of speech. */
 export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };
@@ -81,7 +82,7 @@ export class SentenceTags {
     const { words, tags } = this.#tagger(sentence);
     const open: string[] = [];
     for (let i = 0; i < words.length; i++) {
-      if (this.#open(words[i])) open.push(`${words[i]}${PART_OF_TAG[tags[i]] ?? OTHER_PART}`);
+      if (this.#open(words[i])) open.push(`${words[i]}${ownValue(PART_OF_TAG, tags[i]) ?? OTHER_PART}`);
     }
     return open.join(' ');
   }

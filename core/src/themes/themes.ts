@@ -6,6 +6,7 @@ import type { Stepwise } from '../numeric/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
 import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
+import { ownValue } from '../numeric/records.ts';
 
 export interface ThemeSettings {
   /** Resolution γ, or 'auto' for the steadiest in the sweep. */
@@ -127,7 +128,7 @@ export function nameThemes(
     return {
       letter: letters[index],
       label:
-        names[letters[index]] ??
+        ownValue(names, letters[index]) ??
         concepts
           .slice(0, 3)
           .map((concept) => labels[concept])

@@ -170,19 +170,60 @@ describe('study files', () => {
     expect(fault(zipSync({ 'study.json': strToU8('{') }))).to.match(/not valid JSON/);
     expect(fault(edited((json) => (json.version = 99)))).to.match(/version 99/);
     expect(fault(edited((json) => (json.version = 3)))).to.equal('opened');
-    expect(fault(edited((json) => (json.head = 77)))).to.match(/does not hold/);
-    expect(
-      fault(
-        edited((json) => ((json.decisions as { decision: unknown }[])[1].decision = { kind: 'explode' })),
-      ),
-    ).to.match(/damaged.*kind/);
-    expect(fault(edited((json) => ((json.decisions as { parent: number }[])[1].parent = 3)))).to.match(
-      /does not follow/,
+    expect(fault(edited((json) => (json.decisions = [{ kind: 'explode' }])))).to.match(
+      /none of its decisions/,
     );
-    const entries = unzipSync(packed);
-    entries[`sources/${source.id}.txt`] = strToU8('Something else');
-    expect(fault(zipSync(entries))).to.match(/changed by hand/);
-    delete entries[`sources/${source.id}.txt`];
-    expect(fault(zipSync(entries))).to.match(/missing/);
+  });
+
+  it('with one thing wrong are opened without it, and say what was left out', () => {
+    const opened = (given: Uint8Array) => readStudyFile(given);
+    const [first, second, third] = file.log.records;
+    type Json = { decisions: { decision: unknown; parent: number; reason: string }[] };
+    const astray = opened(edited((json) => (json.head = 77)));
+    expect(astray.log.head).to.equal(3);
+    const unknownKind = opened(
+      edited((json) => ((json as unknown as Json).decisions[1].decision = { kind: 'explode' })),
+    );
+    expect(unknownKind.leftOut.join()).to.match(/^Decision 2 is damaged and was left out \(.*kind/);
+    expect(unknownKind.log.records).to.deep.equal([first, third]);
+    const circle = opened(edited((json) => ((json as unknown as Json).decisions[1].parent = 3)));
+    expect(circle.leftOut.join()).to.match(/does not follow/);
+    expect(circle.log.records).to.deep.equal([first, third]);
+    const wordy = opened(
+      edited((json) => ((json as unknown as Json).decisions[1].reason = 'x'.repeat(5000))),
+    );
+    expect(wordy.leftOut).to.deep.equal([]);
+    expect(wordy.log.records[1].reason).to.have.length(1000);
+    // What hung on a decision that is gone hangs on the one before it.
+    const lost = opened(
+      edited((json) => {
+        const { decisions } = json as unknown as Json;
+        decisions[2].parent = 2;
+        decisions[1].decision = { kind: 'setWindows', change: { size: 2.5 } };
+      }),
+    );
+    expect(lost.log.records).to.deep.equal([first, third]);
+    const entries = unzipSync(writeStudyFile(file));
+    const texts = (bytes?: Uint8Array): Record<string, Uint8Array> =>
+      Object.fromEntries(
+        Object.entries(entries).flatMap(([name, was]) =>
+          name === 'study.json' ? [[name, was]] : bytes ? [[name, bytes]] : [],
+        ),
+      );
+    const changed = opened(zipSync(texts(strToU8('Something else'))));
+    expect(changed.leftOut).to.deep.equal([`“${source.name}” was left out: its text was changed by hand.`]);
+    expect(foldDecisions(changed.log).sources).to.deep.equal([]);
+    expect(changed.log.records[1]).to.deep.equal(second);
+    expect(opened(zipSync(texts())).leftOut.join()).to.match(/missing/);
+    expect(readStudyFile(writeStudyFile(changed)).leftOut).to.deep.equal([]);
+  });
+
+  it('with a flipped bit in a text are opened without that text, and never with another', () => {
+    const packed = zipSync(unzipSync(writeStudyFile(file)), { level: 0 });
+    const place = new TextDecoder('latin1').decode(packed).indexOf('Rain, again');
+    packed[place] ^= 1;
+    const { leftOut, originals } = readStudyFile(packed);
+    expect(leftOut.join()).to.match(/its text is damaged/);
+    expect(originals.size).to.equal(0);
   });
 });

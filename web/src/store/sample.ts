@@ -12,6 +12,7 @@ const texts = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
 });
 
 import { SAMPLE_TITLE } from './sample-title.ts';
+import { byCodeUnits } from '@green-thicket/core/numeric/order';
 
 /** Makes a study of the sample interviews and returns its id. */
 export async function createSampleStudy(): Promise<string> {
@@ -22,11 +23,11 @@ export async function createSampleStudy(): Promise<string> {
   const id = await createStudy(SAMPLE_TITLE);
   await addSources(
     id,
-    Object.keys(texts)
-      .sort()
-      .map((path) => {
+    Object.entries(texts)
+      .sort(([a], [b]) => byCodeUnits(a, b))
+      .map(([path, typed]) => {
         const name = path.slice(path.lastIndexOf('/') + 1);
-        const text = tidyText(texts[path]);
+        const text = tidyText(typed);
         return { source: makeSource(name, text, attributesOf.get(name)), text };
       }),
     { types: { date: 'date' } },

@@ -7,6 +7,7 @@ import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { Select } from '../../shell/Select.tsx';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const FIGURES = [
   ['sources', 'Sources', 'How many sources are in the group'],
@@ -37,7 +38,10 @@ export function PlainCounts() {
   const members = useMemo(
     () =>
       hashValue(
-        sources.map((source) => [source.name, attribute ? (source.attributes[attribute] ?? '') : '']),
+        sources.map((source) => [
+          source.name,
+          attribute ? (ownValue(source.attributes, attribute) ?? '') : '',
+        ]),
       ),
     [sources, attribute],
   );

@@ -6,6 +6,7 @@ import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-spe
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { Select } from '../../shell/Select.tsx';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const ROW = 34;
 
@@ -90,7 +91,7 @@ export function WordKinds() {
                     title={row.term === row.word ? undefined : `counts for ${row.term}`}
                   >
                     {row.word}
-                    {state.wordKinds[row.word] && <span className="row-flag"> by you</span>}
+                    {ownValue(state.wordKinds, row.word) && <span className="row-flag"> by you</span>}
                   </span>
                   <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
                   <Select<WordKind | 'found'>
@@ -104,7 +105,7 @@ export function WordKinds() {
                         value: kind,
                         label: KIND_TEXTS[kind].label.toLowerCase(),
                       })),
-                      ...(state.wordKinds[row.word]
+                      ...(ownValue(state.wordKinds, row.word)
                         ? [{ value: 'found' as const, label: 'as it was found' }]
                         : []),
                     ]}

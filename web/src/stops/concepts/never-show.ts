@@ -1,6 +1,7 @@
 import { stopForm } from '@green-thicket/core/concepts/stop-words';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { StudyState } from '@green-thicket/core/study/study';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const isPhrase = (key: string): boolean => key.includes(' ');
 
@@ -27,9 +28,7 @@ export function showAgain({ stopWords }: StudyState, key: string): Decision {
 
 /** Why a concept that was decided about is nowhere, as a sentence; undefined where no decision explains it. */
 export function whyNowhere(state: StudyState, key: string): string | undefined {
-  if (state.merges[key] !== undefined) {
-    const into = state.conceptLabels[state.merges[key]] ?? state.merges[key];
-    return `It counts for ${into} now.`;
-  }
+  const into = ownValue(state.merges, key);
+  if (into !== undefined) return `It counts for ${ownValue(state.conceptLabels, into) ?? into} now.`;
   return isNeverShown(state, key) ? 'It is never shown: it is on the study’s stop list.' : undefined;
 }

@@ -6,6 +6,7 @@ import type { Group } from '@green-thicket/core/study/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import type { FiguredRow } from './figures.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const NO_GROUP: Group = { attribute: '', value: '' };
 
@@ -21,8 +22,8 @@ export function useFiguredRows(
       group
         ? hashValue(
             workingSources(state).map(({ attributes }) => [
-              attributes[group.attribute] ?? '',
-              against ? (attributes[against.attribute] ?? '') : '',
+              ownValue(attributes, group.attribute) ?? '',
+              against ? (ownValue(attributes, against.attribute) ?? '') : '',
             ]),
           )
         : '',
@@ -37,7 +38,7 @@ export function useFiguredRows(
     if (!rows) return [];
     if (!group || !data) return rows;
     return rows.map((row) => {
-      const use = data.of[row.key];
+      const use = ownValue(data.of, row.key);
       if (use === undefined) return row;
       return { ...row, use: { group: group.value, against: against?.value ?? 'the rest', ...use } };
     });

@@ -5,6 +5,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import { attributeNames } from '@green-thicket/core/study/study';
 import { useStudy } from '../../shell/study-context.ts';
 import type { RowOrder } from './row-order.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** An attribute's column head: a click opens its name, type, order and removal. */
 export function AttributeHead({
@@ -39,9 +40,10 @@ export function AttributeHead({
     >
       <button type="button" className="head-button" title={`Name, type and order of ${attribute}`}>
         {attribute}
-        {state.attributeTypes[attribute] && state.attributeTypes[attribute] !== 'text' && (
-          <span className="type-mark"> {state.attributeTypes[attribute]}</span>
-        )}{' '}
+        {ownValue(state.attributeTypes, attribute) &&
+          ownValue(state.attributeTypes, attribute) !== 'text' && (
+            <span className="type-mark"> {ownValue(state.attributeTypes, attribute)}</span>
+          )}{' '}
         {isBy && (order.falling ? '↓' : '↑')}
       </button>
     </Popover>
@@ -59,10 +61,10 @@ function AttributeSettings({
 }) {
   const { state, decide } = useStudy();
   const [name, setName] = useState(attribute);
-  const type: AttributeType = state.attributeTypes[attribute] ?? 'text';
+  const type: AttributeType = ownValue(state.attributeTypes, attribute) ?? 'text';
   const dateOrder = state.settings.sources.dateOrder ?? 'dmy';
   const unread = state.sources.filter((source) => {
-    const value = source.attributes[attribute] ?? '';
+    const value = ownValue(source.attributes, attribute) ?? '';
     return value.trim() !== '' && comparable(value, type, dateOrder) === undefined;
   });
   const taken = attributeNames(state.sources).filter((each) => each !== attribute);
@@ -95,7 +97,7 @@ function AttributeSettings({
       {unread.length > 0 && (
         <p className="control-fault">
           {counted(unread.length, 'value')} can’t be read as a {type}, such as “
-          {unread[0].attributes[attribute]}”. They count as not given.
+          {ownValue(unread[0].attributes, attribute)}”. They count as not given.
         </p>
       )}
       <div className="control-row">

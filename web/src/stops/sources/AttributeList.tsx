@@ -8,6 +8,7 @@ import { FillFromDates } from './FillFromDates.tsx';
 import { FillFromNames } from './FillFromNames.tsx';
 import { useIntake } from './intake-context.ts';
 import { chooseFiles } from './choose-files.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** The attributes with how many values each has, and the ways to get more. */
 export function AttributeList() {
@@ -24,7 +25,7 @@ export function AttributeList() {
             <li key={each} className="attribute-line">
               {each}{' '}
               <span className="quiet">
-                {state.attributeTypes[each] ?? 'text'} ·{' '}
+                {ownValue(state.attributeTypes, each) ?? 'text'} ·{' '}
                 {counted(groupsOf(state.sources, each).names.length, 'value')}
               </span>
             </li>

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { dateOrderOf } from '@green-thicket/core/study/attributes';
 import { useStudy } from '../../shell/study-context.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** Asks, once for the study, how dates are written whose day and month could be either way round. */
 export function DateQuestion() {
@@ -8,7 +9,7 @@ export function DateQuestion() {
   if (state.settings.sources.dateOrder !== null) return null;
   const dates = Object.entries(state.attributeTypes)
     .filter(([, type]) => type === 'date')
-    .flatMap(([attribute]) => state.sources.map((source) => source.attributes[attribute] ?? ''));
+    .flatMap(([attribute]) => state.sources.map((source) => ownValue(source.attributes, attribute) ?? ''));
   if (dateOrderOf(dates) !== 'open') return null;
   const example = dates.find((value) => dateOrderOf([value]) === 'open') ?? '';
   return (

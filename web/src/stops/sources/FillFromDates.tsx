@@ -4,6 +4,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import type { DateOrder } from '@green-thicket/core/text/dates';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const PREVIEWED = 8;
 
@@ -13,7 +14,7 @@ export function FillFromDates({ onClose }: { onClose: () => void }) {
   const { data } = useView('textDates', null);
   const [name, setName] = useState('date');
   const [order, setOrder] = useState<DateOrder | null>(state.settings.sources.dateOrder);
-  const found = state.sources.filter((source) => data?.dates[source.id]);
+  const found = state.sources.filter((source) => ownValue(data?.dates, source.id));
   const mustAsk = data !== undefined && data.ambiguous > 0;
   const used = order ?? 'dmy';
   const apply = (): void => {
@@ -22,7 +23,9 @@ export function FillFromDates({ onClose }: { onClose: () => void }) {
     decide({
       kind: 'setValues',
       values: {
-        [attribute]: Object.fromEntries(found.map((source) => [source.id, data.dates[source.id][used]])),
+        [attribute]: Object.fromEntries(
+          found.map((source) => [source.id, ownValue(data.dates, source.id)?.[used] ?? '']),
+        ),
       },
     });
     decide({ kind: 'setAttributeType', attribute, type: 'date' });
@@ -80,7 +83,7 @@ export function FillFromDates({ onClose }: { onClose: () => void }) {
                 {found.slice(0, PREVIEWED).map((source) => (
                   <tr key={source.id}>
                     <th scope="row">{source.name}</th>
-                    <td>{data.dates[source.id][used]}</td>
+                    <td>{ownValue(data.dates, source.id)?.[used]}</td>
                   </tr>
                 ))}
               </tbody>

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { NamePatternError, readNamePattern, type NamePattern } from '@green-thicket/core/study/name-pattern';
 import { counted } from '@green-thicket/core/study/sentences';
 import { useStudy } from '../../shell/study-context.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const PREVIEWED = 8;
 
@@ -30,7 +31,9 @@ export function FillFromNames({ onClose }: { onClose: () => void }) {
       values: Object.fromEntries(
         pattern.attributes.map((attribute) => [
           attribute,
-          Object.fromEntries(fitting.map(({ source, values }) => [source.id, values?.[attribute] ?? ''])),
+          Object.fromEntries(
+            fitting.map(({ source, values }) => [source.id, ownValue(values, attribute) ?? '']),
+          ),
         ]),
       ),
     });
@@ -88,7 +91,7 @@ export function FillFromNames({ onClose }: { onClose: () => void }) {
                   <tr key={source.id}>
                     <th scope="row">{source.name}</th>
                     {pattern.attributes.map((attribute) => (
-                      <td key={attribute}>{values?.[attribute]}</td>
+                      <td key={attribute}>{ownValue(values, attribute)}</td>
                     ))}
                   </tr>
                 ))}

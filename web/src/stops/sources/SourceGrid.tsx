@@ -11,6 +11,7 @@ import { useBegun } from '../../shell/use-begun.ts';
 import { AttributeHead } from './AttributeHead.tsx';
 import { boxOf, pasted, valuesOfBox, type Cell, type Range, type Values } from './grid-range.ts';
 import type { RowOrder } from './row-order.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
@@ -117,19 +118,27 @@ export function SourceGrid({
       End: { row, column: attributes.length - 1 },
     };
     const control = event.ctrlKey || event.metaKey;
-    if (moves[event.key] && !control) {
+    const move = ownValue(moves, event.key);
+    if (move && !control) {
       event.preventDefault();
-      goTo(moves[event.key], event.shiftKey);
+      goTo(move, event.shiftKey);
     } else if (event.key === 'Enter' || event.key === 'F2') {
       event.preventDefault();
-      setDraft(rows[row].attributes[attributes[column]] ?? '');
+      setDraft(ownValue(rows[row].attributes, attributes[column]) ?? '');
     } else if (event.key === 'Delete' || event.key === 'Backspace') {
       event.preventDefault();
       set(valuesOfBox(boxOf(range), rows, attributes, () => ''));
     } else if (control && event.key.toLowerCase() === 'd') {
       event.preventDefault();
       const box = boxOf(range);
-      set(valuesOfBox(box, rows, attributes, (_, each) => rows[box.top].attributes[attributes[each]] ?? ''));
+      set(
+        valuesOfBox(
+          box,
+          rows,
+          attributes,
+          (_, each) => ownValue(rows[box.top].attributes, attributes[each]) ?? '',
+        ),
+      );
     } else if (event.key.length === 1 && !control && !event.altKey) {
       event.preventDefault();
       setDraft(event.key);
@@ -141,7 +150,9 @@ export function SourceGrid({
     const { top, bottom, left, right } = boxOf(range);
     const cells = rows
       .slice(top, bottom + 1)
-      .map((source) => attributes.slice(left, right + 1).map((name) => source.attributes[name] ?? ''));
+      .map((source) =>
+        attributes.slice(left, right + 1).map((name) => ownValue(source.attributes, name) ?? ''),
+      );
     event.clipboardData.setData('text/plain', writeClipboardTable(cells));
   };
   const onPaste = (event: React.ClipboardEvent): void => {
@@ -242,7 +253,7 @@ export function SourceGrid({
                 {working.has(source.id) ? (own?.toLocaleString('en-GB') ?? '…') : 'not in'}
               </span>
               {attributes.map((name, column) => {
-                const value = source.attributes[name] ?? '';
+                const value = ownValue(source.attributes, name) ?? '';
                 const isActive = active?.row === index && active.column === column;
                 const inRange =
                   box !== undefined &&

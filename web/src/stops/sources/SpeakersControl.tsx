@@ -6,6 +6,7 @@ import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../shell/control-inputs.tsx';
 import { useTellFault } from '../../shell/use-fault.ts';
+import { ownValue, withoutWords } from '@green-thicket/core/numeric/records';
 
 /** Rows beyond this many are found by typing. */
 const SHOWN = 120;
@@ -26,11 +27,11 @@ export function SpeakersControl({ state, decide, close }: ControlProps) {
     decide({ kind: 'setSpeakers', change: { leftOut: labels } });
   const likely = data.speakers
     .map(({ label }) => label)
-    .filter((label) => (roles[label] ?? usualRole(label)) === 'interviewer');
+    .filter((label) => (ownValue(roles, label) ?? usualRole(label)) === 'interviewer');
   const stillRead = likely.filter((label) => !leftOut.includes(label));
   const setRole = (label: string, role: string): void => {
-    if (role === (roles[label] ?? '')) return;
-    const { [label]: _old, ...others } = roles;
+    if (role === (ownValue(roles, label) ?? '')) return;
+    const others = withoutWords(roles, (each) => each === label);
     decide({ kind: 'setSpeakers', change: { roles: role === '' ? others : { ...others, [label]: role } } });
   };
   return (
@@ -71,7 +72,7 @@ export function SpeakersControl({ state, decide, close }: ControlProps) {
                 <td>
                   <RoleInput
                     label={nameOf(speaker.label)}
-                    role={roles[speaker.label] ?? ''}
+                    role={ownValue(roles, speaker.label) ?? ''}
                     usual={usualRole(speaker.label)}
                     known={[...new Set([...Object.values(roles), ...USUAL_ROLES])]}
                     onChange={(role) => setRole(speaker.label, role)}
@@ -163,9 +164,10 @@ function SpeakerActions({ state, decide, close, read }: ControlProps & { read: r
     tellFault('No attribute was set', async () => {
       const { main } = await ask('speakerParts', { sourceIds, labels: read });
       const { roles } = state.settings.speakers;
-      const withRole = Object.entries(main).flatMap(([id, label]) =>
-        roles[label] ? [[id, roles[label]] as const] : [],
-      );
+      const withRole = Object.entries(main).flatMap(([id, label]) => {
+        const role = ownValue(roles, label);
+        return role ? [[id, role] as const] : [];
+      });
       decide({
         kind: 'setValues',
         values: {

@@ -13,6 +13,7 @@ import {
 } from '@green-thicket/core/study/subset';
 import { AddInput } from '../../shell/AddInput.tsx';
 import type { ControlProps } from '../../shell/control-inputs.tsx';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** The subset the study works with, built by picking values; what remains is said at once. */
 export function SubsetControl({ state, decide }: ControlProps) {
@@ -84,7 +85,7 @@ function ConditionEditor({
   condition: Condition | undefined;
   onChange: (condition: Condition | undefined) => void;
 }) {
-  const type = state.attributeTypes[attribute] ?? 'text';
+  const type = ownValue(state.attributeTypes, attribute) ?? 'text';
   const [by, setBy] = useState<'values' | 'range'>(condition?.kind ?? (type === 'text' ? 'values' : 'range'));
   const [filter, setFilter] = useState('');
   const values = valuesOf(state.sources, attribute);

@@ -8,6 +8,7 @@ import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, SheetLook, TableOutcome, TablePreview } from '../../engine/protocol.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** What was decided about a table. */
 export type TableAnswer =
@@ -343,7 +344,7 @@ function SourcesPreview({ preview, choice }: { preview: TablePreview; choice: Ta
                 <th scope="row">{row.name}</th>
                 <td className="preview-text">{row.opening}</td>
                 {choice.attributes.map(({ column, name }) => (
-                  <td key={column}>{row.attributes[name] ?? ''}</td>
+                  <td key={column}>{ownValue(row.attributes, name) ?? ''}</td>
                 ))}
               </tr>
             ))}

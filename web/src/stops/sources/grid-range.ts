@@ -1,5 +1,6 @@
 import { readClipboardTable } from '@green-thicket/core/formats/csv';
 import type { StudySource } from '@green-thicket/core/study/study';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** A cell of the grid: its row and its attribute, both by number. */
 export interface Cell {
@@ -41,17 +42,17 @@ export function valuesOfBox(
   attributes: readonly string[],
   valueAt: (row: number, column: number) => string,
 ): Values {
-  const values: Values = {};
+  const values = new Map<string, Record<string, string>>();
   for (let column = box.left; column <= box.right; column++) {
-    const own: Record<string, string> = {};
+    const own = new Map<string, string>();
     for (let row = box.top; row <= box.bottom; row++) {
       const source = rows[row];
       const value = valueAt(row, column).trim().slice(0, LONGEST_VALUE);
-      if ((source.attributes[attributes[column]] ?? '') !== value) own[source.id] = value;
+      if ((ownValue(source.attributes, attributes[column]) ?? '') !== value) own.set(source.id, value);
     }
-    if (Object.keys(own).length > 0) values[attributes[column]] = own;
+    if (own.size > 0) values.set(attributes[column], Object.fromEntries(own));
   }
-  return values;
+  return Object.fromEntries(values);
 }
 
 /**

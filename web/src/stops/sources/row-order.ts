@@ -1,6 +1,7 @@
 import { byCodeUnits } from '@green-thicket/core/numeric/order';
 import { comparable } from '@green-thicket/core/study/attributes';
 import type { StudySource, StudyState } from '@green-thicket/core/study/study';
+import { ownValue } from '@green-thicket/core/numeric/records';
 
 /** What the rows are ordered by: the name, the words, or an attribute. */
 export interface RowOrder {
@@ -29,8 +30,12 @@ export function orderedRows(
   const keyOf = (source: StudySource): string | number | undefined => {
     if (by === 'name') return source.name;
     if (by === 'words') return words?.get(source.id);
-    const type = state.attributeTypes[by.attribute] ?? 'text';
-    return comparable(source.attributes[by.attribute] ?? '', type, state.settings.sources.dateOrder ?? 'dmy');
+    const type = ownValue(state.attributeTypes, by.attribute) ?? 'text';
+    return comparable(
+      ownValue(source.attributes, by.attribute) ?? '',
+      type,
+      state.settings.sources.dateOrder ?? 'dmy',
+    );
   };
   const keyed = found.map((source, i) => ({ source, key: keyOf(source), i }));
   keyed.sort((a, b) => {
