@@ -94,6 +94,11 @@ export async function buildCommands() {
   };
   await build({ ...shared, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli/main.js' });
   await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js' });
+  await build({
+    ...shared,
+    entryPoints: ['server/src/text-worker.ts'],
+    outfile: 'dist/server/text-worker.js',
+  });
   writeFileSync(join(root, 'dist/cli/english.txt'), readFileSync(join(root, 'core/lexicon/english.txt')));
   setStamp('commands', hash);
 }

@@ -2,6 +2,7 @@ import { lookup } from 'node:dns/promises';
 import { request as httpRequest, type IncomingMessage } from 'node:http';
 import { request as httpsRequest } from 'node:https';
 import { isIP } from 'node:net';
+import type { Readable, Transform } from 'node:stream';
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
 import ipaddr from 'ipaddr.js';
 
@@ -54,16 +55,35 @@ export function isPublic(ip: string): boolean {
   if (!ipaddr.isValid(ip)) return false;
   let parsed = ipaddr.parse(ip);
   if (parsed instanceof ipaddr.IPv6 && parsed.isIPv4MappedAddress()) parsed = parsed.toIPv4Address();
+  // Of IPv6 only 2000::/3 is given out (RFC 4291); the rest, such as ::127.0.0.1, stands for something else.
+  if (parsed instanceof ipaddr.IPv6 && (parsed.parts[0] & 0xe000) !== 0x2000) return false;
   return parsed.range() === 'unicast';
 }
 
+/** What comes of work that can't be stopped, unless the signal comes first. */
+function beforeAbort<T>(work: Promise<T>, signal: AbortSignal): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const abort = (): void => reject(signal.reason as Error);
+    if (signal.aborted) abort();
+    signal.addEventListener('abort', abort, { once: true });
+    work.then(resolve, reject).finally(() => signal.removeEventListener('abort', abort));
+  });
+}
+
 /** The IP addresses of a host that may be asked; throws where any of them is not of the open Internet. */
-async function resolved(host: string, allowLoopback: boolean): Promise<{ address: string; family: number }> {
+async function resolved(
+  host: string,
+  allowLoopback: boolean,
+  signal: AbortSignal,
+): Promise<{ address: string; family: number }> {
   const name = host.replace(/^\[|\]$/g, '');
   let found: { address: string; family: number }[];
   try {
-    found = isIP(name) ? [{ address: name, family: isIP(name) }] : await lookup(name, { all: true });
-  } catch {
+    found = isIP(name)
+      ? [{ address: name, family: isIP(name) }]
+      : await beforeAbort(lookup(name, { all: true }), signal);
+  } catch (error) {
+    if (signal.aborted) throw error;
     throw new PageError(`There is no server called ${name}, or this machine has no connection.`);
   }
   const isAllowed = (ip: string): boolean =>
@@ -80,7 +100,7 @@ async function ask(
   { allowLoopback = false }: FetchLimits,
   signal: AbortSignal,
 ): Promise<IncomingMessage> {
-  const { address: ip, family } = await resolved(address.hostname, allowLoopback);
+  const { address: ip, family } = await resolved(address.hostname, allowLoopback, signal);
   const send = address.protocol === 'https:' ? httpsRequest : httpRequest;
   return new Promise((resolve, reject) => {
     const asked = send(
@@ -105,17 +125,37 @@ async function ask(
   });
 }
 
+const UNPACKERS: ReadonlyMap<string, () => Transform> = new Map([
+  ['gzip', createGunzip],
+  ['x-gzip', createGunzip],
+  ['br', createBrotliDecompress],
+  ['deflate', createInflate],
+]);
+/** More layers than this are only put on to make a reader work. */
+const MOST_LAYERS = 2;
+
+/** What unpacks a body, the outermost layer first (RFC 9110, 8.4: listed in the order they were put on, in any case). */
+function unpackers(encodings: string): (() => Transform)[] {
+  const layers = encodings
+    .split(',')
+    .map((each) => each.trim().toLowerCase())
+    .filter((each) => each !== '' && each !== 'identity');
+  if (layers.length > MOST_LAYERS) throw new PageError('The page is packed many times over and is not read.');
+  return layers.reverse().map((layer) => {
+    const make = UNPACKERS.get(layer);
+    if (!make) throw new PageError(`The page is packed in a way that is not read (${layer}).`);
+    return make;
+  });
+}
+
 /** The body of an answer, unpacked and no larger than allowed. */
 async function bodyOf(answer: IncomingMessage, mostBytes: number): Promise<Buffer> {
-  const packed = answer.headers['content-encoding'];
-  const body =
-    packed === 'gzip'
-      ? answer.pipe(createGunzip())
-      : packed === 'br'
-        ? answer.pipe(createBrotliDecompress())
-        : packed === 'deflate'
-          ? answer.pipe(createInflate())
-          : answer;
+  const body = unpackers(answer.headers['content-encoding'] ?? '').reduce<Readable>((packed, make) => {
+    const unpacked = make();
+    // A pipe does not hand faults on.
+    packed.on('error', (error) => unpacked.destroy(error));
+    return packed.pipe(unpacked);
+  }, answer);
   const chunks: Buffer[] = [];
   let size = 0;
   for await (const chunk of body as AsyncIterable<Buffer>) {

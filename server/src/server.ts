@@ -2,9 +2,9 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
-import { mainText } from './main-text.ts';
 import { fetchRawPage, PageError, type FetchLimits } from './page-fetch.ts';
-import Fastify, { type FastifyInstance, type FastifyReply } from 'fastify';
+import { mainTextApart } from './text-apart.ts';
+import Fastify, { type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
 
 export interface ServerOptions {
   /** Folder of the built application. */
@@ -36,7 +36,30 @@ function hostName(host: string): string {
   return host.replace(/:\d+$/, '').toLowerCase();
 }
 
-const OUR_NAMES = new Set(['127.0.0.1', 'localhost']);
+/** The one name studies are kept under; the other is sent on to it. */
+const OUR_NAME = '127.0.0.1';
+const OTHER_NAME = 'localhost';
+
+/** Why a request is not ours to answer: another name, a page from elsewhere, or one of another port of this machine. */
+function isForeign({ headers, method }: FastifyRequest): boolean {
+  const host = headers.host ?? '';
+  const name = hostName(host);
+  if (name !== OUR_NAME && name !== OTHER_NAME) return true;
+  if (headers.origin !== undefined && headers.origin !== `http://${host}`) return true;
+  const from = headers['sec-fetch-site'];
+  if (from === undefined || from === 'same-origin' || from === 'none') return false;
+  // Whoever links here may; nothing else of another site's is answered.
+  return !(
+    method === 'GET' &&
+    headers['sec-fetch-mode'] === 'navigate' &&
+    headers['sec-fetch-dest'] === 'document'
+  );
+}
+
+/** Whether a request is for the page itself, at whatever address of it. */
+function isPage({ method, url }: FastifyRequest): boolean {
+  return method === 'GET' && !/\.[a-z0-9]+$/i.test(url.split('?')[0]);
+}
 
 /** Serves the built application to this machine alone: Host and Origin must be its own names. */
 export async function buildServer({ folder, pages }: ServerOptions): Promise<FastifyInstance> {
@@ -46,16 +69,22 @@ export async function buildServer({ folder, pages }: ServerOptions): Promise<Fas
   readPage();
 
   server.addHook('onRequest', async (request, reply) => {
-    const origin = request.headers.origin;
-    const foreign =
-      !OUR_NAMES.has(hostName(request.headers.host ?? '')) ||
-      (origin !== undefined && !OUR_NAMES.has(hostName(origin.replace(/^https?:\/\//, ''))));
-    if (foreign) await reply.code(403).type('text/plain').send('This address serves only this machine.');
+    if (isForeign(request)) {
+      return reply.code(403).type('text/plain').send('This address serves only this machine.');
+    }
+    const host = request.headers.host ?? '';
+    if (hostName(host) === OTHER_NAME && isPage(request) && !/[?&]stay(?:$|[=&])/.test(request.url)) {
+      return reply.redirect(`http://${host.replace(/^localhost/i, OUR_NAME)}${request.url}`, 307);
+    }
+    return undefined;
   });
   server.addHook('onSend', async (_request, reply) => {
     reply.header('X-Content-Type-Options', 'nosniff');
     reply.header('Referrer-Policy', 'no-referrer');
     reply.header('Cross-Origin-Opener-Policy', 'same-origin');
+    reply.header('Cross-Origin-Resource-Policy', 'same-origin');
+    // By this a second server knows that the first is no other program.
+    reply.header('X-Green-Thicket', '1');
     if (!reply.hasHeader('Content-Security-Policy')) {
       reply.header('Content-Security-Policy', contentPolicy(randomBytes(16).toString('base64url')));
     }
@@ -96,7 +125,7 @@ export async function buildServer({ folder, pages }: ServerOptions): Promise<Fas
     },
     async (request, reply) => {
       try {
-        return mainText(await fetchRawPage(request.body.address, pages));
+        return await mainTextApart(await fetchRawPage(request.body.address, pages));
       } catch (error) {
         if (error instanceof PageError) return reply.code(422).send({ reason: error.message });
         throw error;
@@ -106,8 +135,9 @@ export async function buildServer({ folder, pages }: ServerOptions): Promise<Fas
   server.get('/', (_request, reply) => sendPage(reply));
   server.get('/index.html', (_request, reply) => sendPage(reply));
   server.setNotFoundHandler((request, reply) => {
-    const wantsPage = request.method === 'GET' && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0]);
-    return wantsPage ? sendPage(reply) : reply.code(404).type('text/plain').send('There is nothing here.');
+    return isPage(request)
+      ? sendPage(reply)
+      : reply.code(404).type('text/plain').send('There is nothing here.');
   });
   return server;
 }

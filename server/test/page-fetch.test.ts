@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
+import { mainTextApart } from '../src/text-apart.ts';
 import { decodePage, mainText } from '../src/main-text.ts';
 import { checkedAddress, fetchRawPage, isPublic, PageError } from '../src/page-fetch.ts';
 
@@ -26,6 +27,14 @@ describe('pages by their address', () => {
           return send('text/html; charset=utf-8', PAGE);
         case '/packed':
           return send('text/html', gzipSync(PAGE), { 'Content-Encoding': 'gzip' });
+        case '/packed-twice':
+          return send('text/html', gzipSync(gzipSync(PAGE)), { 'Content-Encoding': 'gzip, GZIP' });
+        case '/packed-thrice':
+          return send('text/html', PAGE, { 'Content-Encoding': 'gzip, gzip, gzip' });
+        case '/packed-oddly':
+          return send('text/html', PAGE, { 'Content-Encoding': 'zstd' });
+        case '/packed-falsely':
+          return send('text/html', PAGE, { 'Content-Encoding': 'gzip' });
         case '/latin':
           return send(
             'text/html; charset=iso-8859-1',
@@ -74,7 +83,7 @@ describe('pages by their address', () => {
   };
 
   it('give their title and main text, without what surrounds it', async () => {
-    for (const path of ['/page', '/packed', '/moved']) {
+    for (const path of ['/page', '/packed', '/packed-twice', '/moved']) {
       const { title, text } = mainText(await fetched(path));
       expect(title).to.equal('A night on the bus');
       expect(text.match(/Paragraph \d/g)).to.have.length(4);
@@ -100,11 +109,16 @@ describe('pages by their address', () => {
       'fd00::1',
       '::ffff:127.0.0.1',
       '100.64.0.1',
+      '::127.0.0.1',
+      '64:ff9b::7f00:1',
+      '2002:7f00:1::',
+      '3fff::1x',
       'x',
     ]) {
       expect(isPublic(ip), ip).to.equal(false);
     }
     expect(isPublic('93.184.216.34')).to.equal(true);
+    expect(isPublic('2606:2800:220:1::1')).to.equal(true);
     // However an address is spelt, it is the number it stands for that is checked.
     for (const host of ['2130706433', '0x7f.1', '[::1]', '127.1']) {
       expect(await refusal(fetchRawPage(`http://${host}/`)), host).to.match(/private network/);
@@ -115,6 +129,39 @@ describe('pages by their address', () => {
     expect(await refusal(fetched('/bomb'))).to.match(/larger than 10 MB/);
     expect(await refusal(fetched('/slow', 300))).to.match(/within 0.3 seconds/);
     expect(await refusal(fetched('/round'))).to.match(/without end/);
+  });
+
+  it('packed in ways that are not read say so', async () => {
+    expect(await refusal(fetched('/packed-thrice'))).to.match(/packed many times over/);
+    expect(await refusal(fetched('/packed-oddly'))).to.match(/not read \(zstd\)/);
+    expect(await refusal(fetched('/packed-falsely'))).to.match(/can’t be reached/);
+  });
+
+  it('count the search for their server in the time', async () => {
+    expect(await refusal(fetchRawPage('https://a.example/', { mostTime: 0 }))).to.match(/within 0 seconds/);
+  });
+
+  it('made to be slow are given up, and nothing waits for them', async () => {
+    const page = (html: string) => ({
+      address: new URL('https://a.example/'),
+      type: 'text/html',
+      charset: '',
+      bytes: Buffer.from(html),
+    });
+    const worker = new URL('../../dist/server/text-worker.js', import.meta.url);
+    expect((await mainTextApart(page(PAGE), { worker })).title).to.equal('A night on the bus');
+    expect(await refusal(mainTextApart(page('<html><body></body></html>'), { worker }))).to.match(
+      /no main text/,
+    );
+    let turns = 0;
+    const timer = setInterval(() => turns++, 20);
+    const nested = page(`${'<div>'.repeat(5000)}${PAGE}${'</div>'.repeat(5000)}`);
+    try {
+      expect(await refusal(mainTextApart(nested, { mostTime: 1500, worker }))).to.match(/too tangled/);
+    } finally {
+      clearInterval(timer);
+    }
+    expect(turns, 'the thread that waits goes on').to.be.greaterThan(10);
   });
 
   it('that are none say so', async () => {

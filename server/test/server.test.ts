@@ -45,7 +45,26 @@ describe('the server', () => {
     expect((await get('/', { host: 'evil.example' })).statusCode).to.equal(403);
     expect((await get('/', { origin: 'https://evil.example' })).statusCode).to.equal(403);
     expect((await get('/', { origin: 'http://127.0.0.1:4680' })).statusCode).to.equal(200);
-    expect((await get('/', { host: 'localhost:4680' })).statusCode).to.equal(200);
+    expect((await get('/', { origin: 'http://127.0.0.1:8080' })).statusCode).to.equal(403);
+    const from = (site: string, more: Record<string, string> = {}) =>
+      get('/', { 'sec-fetch-site': site, ...more });
+    expect((await from('cross-site')).statusCode).to.equal(403);
+    expect((await from('same-site', { 'sec-fetch-mode': 'no-cors' })).statusCode).to.equal(403);
+    expect((await from('same-origin')).statusCode).to.equal(200);
+    const link = { 'sec-fetch-mode': 'navigate', 'sec-fetch-dest': 'document' };
+    expect((await from('cross-site', link)).statusCode).to.equal(200);
+    expect((await from('cross-site', { ...link, 'sec-fetch-dest': 'iframe' })).statusCode).to.equal(403);
+    expect((await get('/')).headers['cross-origin-resource-policy']).to.equal('same-origin');
+  });
+
+  it('has one address: the other name is sent on to it, unless what is kept there is asked for', async () => {
+    const sent = await get('/study/x/map?concept=rain', { host: 'localhost:4680' });
+    expect([sent.statusCode, sent.headers.location]).to.deep.equal([
+      307,
+      'http://127.0.0.1:4680/study/x/map?concept=rain',
+    ]);
+    expect((await get('/?stay', { host: 'localhost:4680' })).statusCode).to.equal(200);
+    expect((await get('/assets/a.js', { host: 'localhost:4680' })).statusCode).to.equal(200);
   });
 
   it('fetches no page of this machine unless told to, and needs an address', async () => {

@@ -3,7 +3,7 @@ import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';
 
 /** The library that reads them takes a second for 20,000 and memory in proportion; a thick book has 10,000. */
-const MOST_PARAGRAPHS = 100_000;
+const MOST_PARAGRAPHS = 50_000;
 
 /** How often a text holds another. */
 function countOf(text: string, sought: string): number {
