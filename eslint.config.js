@@ -44,7 +44,11 @@ export default tseslint.config(
     files: ['core/src/**/*.ts', 'web/src/**/*.{ts,tsx}', 'cli/src/**/*.ts', 'server/src/**/*.ts'],
     languageOptions: { parserOptions: { projectService: true } },
     plugins: { words: { rules: { keys: wordKeys } } },
-    rules: { 'words/keys': 'error' },
+    rules: {
+      'words/keys': 'error',
+      // A failure that nobody hears is shown to nobody.
+      '@typescript-eslint/no-floating-promises': ['error', { ignoreVoid: false }],
+    },
   },
   {
     files: ['core/test/**', 'e2e/**', 'cli/test/**', 'server/test/**'],

@@ -59,8 +59,8 @@ describe('words and figures', () => {
     const tamper = (change: string): Promise<unknown> =>
       browser.driver.executeAsyncScript(`
         const done = arguments[arguments.length - 1];
-        const look = () => {
-          const open = indexedDB.open('green-thicket');
+        const look = () => indexedDB.databases().then((all) => {
+          const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
           open.onsuccess = () => {
             const store = open.result.transaction('results', 'readwrite').objectStore('results');
             store.getAll().onsuccess = (event) => {
@@ -70,7 +70,7 @@ describe('words and figures', () => {
               store.transaction.oncomplete = () => { open.result.close(); done(rows.length); };
             };
           };
-        };
+        });
         look();
       `);
     await tamper(

@@ -274,11 +274,13 @@ describe('a messy collection', () => {
     expect(await browser.textOf('.trail')).to.include('1 source\n');
     const kept = await browser.driver.executeAsyncScript<number>(
       `const done = arguments[arguments.length - 1];
-      const open = indexedDB.open('green-thicket');
-      open.onsuccess = () => {
-        const count = open.result.transaction('originals').objectStore('originals').count();
-        count.onsuccess = () => done(count.result);
-      };`,
+      indexedDB.databases().then((all) => {
+        const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
+        open.onsuccess = () => {
+          const count = open.result.transaction('originals').objectStore('originals').count();
+          count.onsuccess = () => { open.result.close(); done(count.result); };
+        };
+      });`,
     );
     expect(kept, 'originals in the browser').to.equal(1);
   });

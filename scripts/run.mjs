@@ -103,6 +103,27 @@ export async function buildCommands() {
   setStamp('commands', hash);
 }
 
+/** Builds what keeps the application for use without its server: it knows every file and the hash of what is in it. */
+async function buildServiceWorker() {
+  const folder = join(root, 'dist/web');
+  const files = [...filesBelow(folder)].sort().map((path) => ({
+    url: `/${relative(folder, path).split('\\').join('/')}`,
+    revision: createHash('sha256').update(readFileSync(path)).digest('hex').slice(0, 16),
+  }));
+  const { build } = await import('esbuild');
+  await build({
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    absWorkingDir: root,
+    logLevel: 'warning',
+    entryPoints: ['web/src/offline/service-worker.ts'],
+    outfile: 'dist/web/service-worker.js',
+    define: { FILES: JSON.stringify(files), 'process.env.NODE_ENV': '"production"' },
+  });
+}
+
 /** Builds the web application, unless it is fresh. */
 export async function buildWeb() {
   const hash = sourcesHash(['core', 'web', 'demo']);
@@ -110,5 +131,6 @@ export async function buildWeb() {
   say('Building the application (about ten seconds) …');
   const { build } = await import('vite');
   await build({ configFile: join(root, 'web/vite.config.ts'), logLevel: 'warn' });
+  await buildServiceWorker();
   setStamp('web', hash);
 }

@@ -48,6 +48,9 @@ try {
 }
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
-    void server.close().then(() => process.exit(0));
+    server.close().then(
+      () => process.exit(0),
+      () => process.exit(1),
+    );
   });
 }

@@ -35,7 +35,7 @@ export function mainTextApart(
     });
     const end = (): void => {
       clearTimeout(timer);
-      void thread.terminate();
+      thread.terminate().catch(reject);
     };
     const timer = setTimeout(() => {
       end();

@@ -10,8 +10,12 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { DemoPage } from './shell/DemoPage.tsx';
 import { FaultPage } from './shell/FaultPage.tsx';
+import { NotCarriedOver } from './shell/NotCarriedOver.tsx';
 import { StartPage } from './shell/StartPage.tsx';
 import { StudyPage } from './shell/StudyPage.tsx';
+import { NewVersion } from './offline/NewVersion.tsx';
+import { UnheardFaults } from './shell/UnheardFaults.tsx';
+import { carriedOver } from './store/carry-over.ts';
 import { antTheme } from './theme.ts';
 import './styles.css';
 
@@ -38,12 +42,23 @@ const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 const theme = { ...antTheme, token: { ...antTheme.token, motion: !still } };
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
+/** Why what an earlier version kept could not be brought over; undefined where it was, or where there was nothing. */
+const notCarried = await carriedOver().then(
+  () => undefined,
+  (error: unknown) => (error instanceof Error ? error.message : String(error)),
+);
 createRoot(root).render(
   <StrictMode>
     <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
       <AntApp className="app">
+        <UnheardFaults />
+        <NewVersion />
         <QueryClientProvider client={queries}>
-          <RouterProvider router={router} />
+          {notCarried === undefined ? (
+            <RouterProvider router={router} />
+          ) : (
+            <NotCarriedOver reason={notCarried} />
+          )}
         </QueryClientProvider>
       </AntApp>
     </ConfigProvider>

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { bringTags, keepTags } from '../src/engine/kept-tags.ts';
-import { database } from '../src/store/database.ts';
+import { databaseOf, type StudyDatabase } from '../src/store/database.ts';
+import { createStudy, deleteStudy } from '../src/store/studies.ts';
 import { englishLexicon } from '../../core/test/examples.ts';
 
 const SOURCE = { textHash: 'text-1', original: 'Zorgles run. They light it.' };
@@ -24,31 +25,41 @@ function watched(): { tags: SentenceTags; asked: string[]; shown: () => string[]
 }
 
 describe('parts of speech kept in the browser', () => {
-  beforeEach(() => database.results.clear());
+  let id: string;
+  let database: StudyDatabase;
+  beforeEach(async () => {
+    id = await createStudy('s');
+    const found = await databaseOf(id);
+    if (!found) throw new Error('The study is not here.');
+    database = found;
+  });
+  afterEach(() => deleteStudy(id));
 
   it('are brought back source by source, for their own study', async () => {
     const first = watched();
     const words = first.shown();
-    await keepTags(first.tags, 'study-1');
+    await keepTags(first.tags, id);
     const again = watched();
-    await bringTags(again.tags, 'study-1');
+    await bringTags(again.tags, id);
     expect(again.shown()).to.deep.equal(words);
     expect(again.asked).to.deep.equal([]);
     const other = watched();
-    await bringTags(other.tags, 'study-2');
+    const second = await createStudy('other');
+    await bringTags(other.tags, second);
+    await deleteStudy(second);
     other.shown();
     expect(other.asked).to.have.length(1);
   });
 
   it('are written only where something new was found', async () => {
     const { tags, shown } = watched();
-    await keepTags(tags, 's');
+    await keepTags(tags, id);
     expect(await database.results.count()).to.equal(0);
     shown();
-    await keepTags(tags, 's');
+    await keepTags(tags, id);
     await database.results.clear();
     shown();
-    await keepTags(tags, 's');
+    await keepTags(tags, id);
     expect(await database.results.count()).to.equal(0);
   });
 
@@ -60,9 +71,9 @@ describe('parts of speech kept in the browser', () => {
       ['1', new Map([[0, 7]])],
     ];
     for (const [hash, result] of bad) {
-      await database.results.put({ studyId: 's', stage: 'tags of text-1', hash, result });
+      await database.results.put({ stage: 'tags of text-1', hash, result });
       const { tags, asked, shown } = watched();
-      await bringTags(tags, 's');
+      await bringTags(tags, id);
       shown();
       expect(asked, JSON.stringify([hash, result])).to.have.length(1);
     }
@@ -79,7 +90,7 @@ describe('parts of speech kept in the browser', () => {
       throw new Error('QuotaExceededError');
     };
     try {
-      await keepTags(tags, 's');
+      await keepTags(tags, id);
     } finally {
       database.results.bulkPut = put;
       console.warn = warn;

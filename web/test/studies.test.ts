@@ -1,30 +1,30 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
+import { Dexie } from 'dexie';
 import { foldDecisions, recordsInForce, type Decision } from '@green-thicket/core/study/decisions';
-import { makeSource } from '@green-thicket/core/study/intake';
-import { database } from '../src/store/database.ts';
+import { readStudyFile, writeProvedStudyFile } from '@green-thicket/core/formats/study-file';
+import { makePart, makeSource } from '@green-thicket/core/study/intake';
+import { catalogue, databaseOf, type StudyDatabase } from '../src/store/database.ts';
+import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '../src/store/notebook.ts';
+import { keepOriginals, readOriginals } from '../src/store/texts.ts';
 import {
   addSources,
-  changeEntry,
   createStudy,
   deleteStudy,
   exportStudy,
   giveReason,
   goToDecision,
   importStudy,
-  keepEntry,
-  keepOriginals,
   keepRegister,
-  listEntries,
   listStudies,
   loadStudy,
   makeDecision,
-  putEntryBack,
+  noteSaved,
   redo,
-  removeEntry,
   StoreError,
   studyReader,
   undo,
+  withdrawSources,
   type LoadedStudy,
 } from '../src/store/studies.ts';
 
@@ -36,6 +36,13 @@ async function loaded(id: string): Promise<LoadedStudy> {
   if (!study) throw new Error('There is no such study.');
   return study;
 }
+async function databaseFor(id: string): Promise<StudyDatabase> {
+  const database = await databaseOf(id);
+  if (!database) throw new Error('There is no such study.');
+  return database;
+}
+const textsOf = async (id: string): Promise<string[]> =>
+  [...(await readOriginals(await databaseFor(id))).values()].sort();
 const kindsOf = ({ log }: LoadedStudy): string[] => recordsInForce(log).map(({ decision }) => decision.kind);
 
 /** What a promise is refused with. */
@@ -112,13 +119,14 @@ describe('studies in the browser', () => {
     for (const id of [one, other]) {
       await addSources(id, [added('a.txt', 'The bus is late.')]);
       await keepEntry(id, { note: 'n', tags: [] });
-      await database.results.put({ studyId: id, stage: 's', hash: 'h', result: 1 });
     }
+    const { name } = await databaseFor(one);
+    expect(await Dexie.exists(name)).to.equal(true);
     await deleteStudy(one);
-    for (const table of [database.decisions, database.originals, database.notebook, database.results]) {
-      expect(await table.where('studyId').equals(one).count(), table.name).to.equal(0);
-      expect(await table.where('studyId').equals(other).count(), table.name).to.be.above(0);
-    }
+    expect(await Dexie.exists(name)).to.equal(false);
+    expect(await catalogue.studies.toCollection().primaryKeys()).to.deep.equal([other]);
+    expect(await textsOf(other)).to.deep.equal(['The bus is late.']);
+    expect(await listEntries(other)).to.have.length(1);
   });
 });
 
@@ -190,13 +198,13 @@ describe('the texts of a study', () => {
     await addSources(id, [added('a.txt', 'One.'), added('b.txt', 'Two.')], { note: '2 files' });
     const { state } = await loaded(id);
     expect(state.sources.map(({ name }) => name)).to.deep.equal(['a.txt', 'b.txt']);
-    const rows = await database.originals.where('studyId').equals(id).toArray();
-    expect(rows.map(({ text }) => text).sort()).to.deep.equal(['One.', 'Two.']);
+    expect(await textsOf(id)).to.deep.equal(['One.', 'Two.']);
   });
 
   it('are let go of where the decision fails, and others stay', async () => {
     const id = await createStudy('s');
     await addSources(id, [added('a.txt', 'One.')]);
+    const database = await databaseFor(id);
     const add = database.decisions.add.bind(database.decisions);
     database.decisions.add = () => {
       throw new Error('QuotaExceededError');
@@ -206,8 +214,7 @@ describe('the texts of a study', () => {
     } finally {
       database.decisions.add = add;
     }
-    const rows = await database.originals.where('studyId').equals(id).toArray();
-    expect(rows.map(({ text }) => text)).to.deep.equal(['One.']);
+    expect(await textsOf(id)).to.deep.equal(['One.']);
     expect(kindsOf(await loaded(id))).to.deep.equal(['renameStudy', 'addSources']);
   });
 
@@ -221,13 +228,96 @@ describe('the texts of a study', () => {
     const file = await exportStudy(id);
     expect([...file.originals.values()]).to.deep.equal(['One.']);
     expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A thought']);
-    expect(file.notebook?.[0]).to.not.have.property('studyId');
     const copy = await importStudy(file);
     expect(copy).to.not.equal(id);
     const [one, other] = [await loaded(id), await loaded(copy)];
     expect(other.state).to.deep.equal(one.state);
     expect(other.log.records.map(({ reason }) => reason)).to.deep.equal([undefined, 'The first batch']);
     expect(await exportStudy(copy)).to.deep.equal(file);
+  });
+});
+
+describe('what a study file could not hold', () => {
+  it('is not decided, and the study stays as it was', async () => {
+    const id = await createStudy('s');
+    await addSources(id, [added('a.txt', 'One.')]);
+    const before = await loaded(id);
+    const [{ id: source }] = before.state.sources;
+    const bad: Decision[] = [
+      { kind: 'setWindows', change: { size: 2.5 } },
+      { kind: 'renameStudy', title: 'x'.repeat(1001) },
+      { kind: 'setAttribute', ids: [source], attribute: 'a', value: 'x'.repeat(10_001) },
+      { kind: 'setValues', values: { a: { [source]: 'x'.repeat(10_001) } } },
+      { kind: 'addSources', sources: [{ ...before.state.sources[0], id: 'b', name: '' }] },
+    ];
+    for (const decision of bad) {
+      expect(await refusal(makeDecision(id, decision)), decision.kind).to.match(/Nothing was changed: /);
+    }
+    expect((await loaded(id)).log).to.deep.equal(before.log);
+    expect(await refusal(keepEntry(id, { note: 'x'.repeat(20_001), tags: [] }))).to.match(
+      /Nothing was changed/,
+    );
+    await keepEntry(id, { note: 'x'.repeat(20_000), tags: ['rain'] });
+    const [entry] = await listEntries(id);
+    expect(await refusal(changeEntry(id, entry.id, { tags: [''] }))).to.match(/Nothing was changed/);
+    expect(readStudyFile(writeProvedStudyFile(await exportStudy(id))).notebook).to.deep.equal([entry]);
+  });
+
+  it('is checked in the order it was asked, however large the first is', async () => {
+    const id = await createStudy('s');
+    const many = Array.from({ length: 2000 }, (_, i) => added(`${i}.txt`, `Text ${i}.`));
+    await Promise.all([addSources(id, many), makeDecision(id, keep('a'))].reverse());
+    await Promise.all([
+      makeDecision(id, {
+        kind: 'setValues',
+        values: { n: Object.fromEntries(many.map(({ source }) => [source.id, 'x'])) },
+      }),
+      makeDecision(id, { kind: 'setAttributeType', attribute: 'n', type: 'number' }),
+    ]);
+    expect(kindsOf(await loaded(id)).slice(-2)).to.deep.equal(['setValues', 'setAttributeType']);
+  });
+});
+
+describe('withdrawing a participant', () => {
+  it('takes the texts out of everything for good, and says which files hold them still', async () => {
+    const id = await createStudy('s');
+    await noteSaved(id, { time: '2031-01-01T00:00:00.000Z', name: 'before.thicket', seq: 1 });
+    const one = added('anna.txt', 'Anna waits. Anna sleeps.');
+    await addSources(id, [one, added('ben.txt', 'Ben drives.')]);
+    const part = makePart(one.source, 'anna: 1', 'Anna waits.', { start: 0, end: 11 }, {});
+    await makeDecision(id, { kind: 'splitSources', parts: { [one.source.id]: [part] } });
+    await makeDecision(id, { kind: 'setAttribute', ids: [part.id], attribute: 'who', value: 'Anna' });
+    await makeDecision(id, { kind: 'setValues', values: { age: { [part.id]: '7' } } });
+    await makeDecision(id, { kind: 'setCuts', cuts: { [part.id]: [[0, 2]] } });
+    await keepEntry(id, {
+      note: '',
+      tags: [],
+      excerpt: { sourceId: part.id, sourceName: 'anna: 1', start: 0, end: 11, quote: 'Anna waits.' },
+    });
+    await keepEntry(id, { note: 'A memo', tags: [] });
+    await noteSaved(id, { time: '2031-01-02T00:00:00.000Z', name: 'after.thicket', seq: 6 });
+    const { name } = await databaseFor(id);
+    const read = studyReader(id);
+    await read();
+
+    const { state } = await loaded(id);
+    const gone = await withdrawSources(
+      id,
+      state.sources.filter((source) => source.id === part.id),
+    );
+    expect(gone.sources).to.equal(2);
+    expect(gone.excerpts).to.equal(1);
+    expect(gone.files.map((file) => file.name)).to.deep.equal(['after.thicket']);
+    expect(await Dexie.exists(name)).to.equal(false);
+    const file = await exportStudy(id);
+    expect(JSON.stringify(file.log)).to.not.match(/anna/i);
+    expect([...file.originals.values()]).to.deep.equal(['Ben drives.']);
+    expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A memo']);
+    expect(readStudyFile(writeProvedStudyFile(file)).leftOut).to.deep.equal([]);
+    expect((await read())?.state).to.deep.equal((await loaded(id)).state);
+    await makeDecision(id, keep('bus'));
+    await undo(id);
+    expect((await loaded(id)).state.sources.map((source) => source.name)).to.deep.equal(['ben.txt']);
   });
 });
 
@@ -243,7 +333,7 @@ describe('the Notebook', () => {
     expect(await notes()).to.deep.equal(['changed', 'second']);
     const gone = await removeEntry(id, first.id);
     expect(await notes()).to.deep.equal(['second']);
-    if (gone) await putEntryBack(gone);
+    if (gone) await putEntryBack(id, gone);
     expect(await notes()).to.deep.equal(['changed', 'second']);
   });
 

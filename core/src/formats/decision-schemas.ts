@@ -178,9 +178,9 @@ const PARTS: Record<string, Joi.PartialSchemaMap> = {
     parts: Joi.object().pattern(id, Joi.array().items(source).max(100_000)).required(),
   },
   setCuts: { cuts: Joi.object().pattern(id, pieces).required() },
-  removeSources: { ids: Joi.array().items(id).min(1).required() },
+  removeSources: { ids: Joi.array().items(id).required() },
   setAttribute: {
-    ids: Joi.array().items(id).min(1).required(),
+    ids: Joi.array().items(id).required(),
     attribute: key.required(),
     value: value.required(),
   },

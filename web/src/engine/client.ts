@@ -1,4 +1,4 @@
-import { proxy, wrap } from 'comlink';
+import { proxy, transfer, wrap } from 'comlink';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
@@ -7,6 +7,7 @@ import {
   STOPPED_MESSAGE,
   type EngineWorker,
   type FileToRead,
+  type OpenedStudy,
   type ReadReport,
   type ViewRequest,
 } from './protocol.ts';
@@ -59,7 +60,7 @@ function numberOf({ state, register }: AskedStudy): number {
     return found.number;
   }
   const number = ++states;
-  void remote.know(number, state, register);
+  remote.know(number, state, register).catch(reportError);
   told = [{ state, register, number }, ...told].slice(0, MOST_TOLD);
   return number;
 }
@@ -89,7 +90,9 @@ export async function askView<V extends ViewName>(
   signal: AbortSignal,
 ): Promise<ViewAnswers[V]> {
   const request = ++requests;
-  const stop = (): void => void remote.cancel(request);
+  const stop = (): void => {
+    remote.cancel(request).catch(reportError);
+  };
   signal.addEventListener('abort', stop);
   setActivity({ busy: activity.busy + 1, share: 0 });
   try {
@@ -125,13 +128,24 @@ export async function readFilesInWorker(
   onProgress: (share: number) => void,
 ): Promise<ReadReport> {
   const request = ++requests;
-  const stop = (): void => void remote.cancel(request);
+  const stop = (): void => {
+    remote.cancel(request).catch(reportError);
+  };
   signal.addEventListener('abort', stop);
   try {
     return await remote.readFiles(request, studyId, files, present, proxy(onProgress));
   } finally {
     signal.removeEventListener('abort', stop);
   }
+}
+
+/** A study as the bytes of its file. */
+export const packStudy = (studyId: string): Promise<Uint8Array> => remote.packStudy(studyId);
+
+/** Keeps a study file as a study. Throws an Error that says why it can't be opened. */
+export async function openStudyFile(file: Blob): Promise<OpenedStudy> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return remote.openStudy(transfer(bytes, [bytes.buffer]));
 }
 
 /** The worker's calls for tables that wait for their columns, and for single texts. */

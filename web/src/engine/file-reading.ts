@@ -1,20 +1,16 @@
 import { describeSources, namingColumn } from '@green-thicket/core/study/describing-table';
-import {
-  readFiles,
-  readPasted,
-  type AddedSource,
-  type IncomingTable,
-} from '@green-thicket/core/study/intake';
+import { readPasted, type AddedSource, type IncomingTable } from '@green-thicket/core/study/intake';
 import {
   columnsOf,
   guessTable,
   tableSources,
   type TableChoice,
 } from '@green-thicket/core/study/table-sources';
-import type { IncomingFile } from '@green-thicket/core/formats/files';
 import { refuseUnread } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
-import { dropOriginals, keepOriginals } from '../store/studies.ts';
+import { dropOriginals } from '../store/studies.ts';
+import { keepOriginals, PORTION } from '../store/texts.ts';
+import { fileReader } from './file-reader.ts';
 import {
   STOPPED_MESSAGE,
   type EngineWorker,
@@ -24,8 +20,6 @@ import {
   type ReadReport,
 } from './protocol.ts';
 
-/** Texts are kept in portions of about this many characters, so that thousands of files do not fill the memory. */
-const PORTION = 8 * 1024 * 1024;
 const PREVIEWED = 6;
 const OPENING = 160;
 
@@ -53,7 +47,7 @@ async function readAndKeep(
   files: readonly FileToRead[],
   present: readonly string[],
   onProgress: OnProgress,
-  isStopped: () => boolean,
+  signal: AbortSignal,
 ): Promise<ReadReport> {
   const sources: ReadReport['sources'][number][] = [];
   const held: HeldTable[] = [];
@@ -67,6 +61,7 @@ async function readAndKeep(
     portion = [];
     size = 0;
   };
+  const reader = fileReader(signal);
   try {
     for (const [i, { name, file }] of files.entries()) {
       const reason = refuseUnread(name, file.size);
@@ -74,19 +69,20 @@ async function readAndKeep(
         refused.push({ name, reason });
         continue;
       }
-      let incoming: IncomingFile;
+      let bytes: Uint8Array;
       try {
-        incoming = { name, bytes: new Uint8Array(await file.arrayBuffer()) };
+        bytes = new Uint8Array(await file.arrayBuffer());
       } catch {
         refused.push({ name, reason: 'The browser could not read it. Is it still where it was?' });
         continue;
       }
-      const intake = await readFiles([incoming], known, {
-        onProgress: (share) => onProgress((i + share) / files.length),
-        stopped: isStopped,
-      });
-      if (isStopped()) throw new Error(STOPPED_MESSAGE);
+      const intake = await reader.read(name, bytes, (share) => onProgress((i + share) / files.length));
+      if (signal.aborted) throw new Error(STOPPED_MESSAGE);
       for (const added of intake.added) {
+        if (known.has(added.source.id)) {
+          refused.push({ name: added.source.name, reason: 'The same file is in the study already.' });
+          continue;
+        }
         known.add(added.source.id);
         sources.push(added.source);
         portion.push(added);
@@ -104,17 +100,19 @@ async function readAndKeep(
     await dropOriginals(studyId, sources);
     for (const { table } of held) tables.delete(table);
     throw error;
+  } finally {
+    reader.close();
   }
 }
 
 /** The worker's part in bringing texts in. */
 export function fileReading(
   tell: (onProgress: OnProgress) => OnProgress,
-  isStopped: (request: number) => boolean,
-): Omit<EngineWorker, 'know' | 'view' | 'cancel'> {
+  signalOf: (request: number) => AbortSignal,
+): Omit<EngineWorker, 'know' | 'view' | 'cancel' | 'packStudy' | 'openStudy'> {
   return {
     readFiles: (request, studyId, files, present, onProgress) =>
-      readAndKeep(studyId, files, present, tell(onProgress), () => isStopped(request)),
+      readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)),
     async readText(studyId, name, text) {
       const { added, refused, notes } = readPasted(name, text);
       await keepOriginals(studyId, added);

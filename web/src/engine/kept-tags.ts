@@ -1,5 +1,5 @@
 import type { SentenceTags, SourceTags } from '@green-thicket/core/text/sentence-tags';
-import { database, type ResultRow } from '../store/database.ts';
+import { databaseOf, type ResultRow } from '../store/database.ts';
 
 /** Changed whenever sentences are tagged in another way, so that what was found before is not taken for the same. */
 const WAY = '1';
@@ -18,7 +18,7 @@ function tagsIn({ stage, hash, result }: ResultRow): [textHash: string, SourceTa
 
 /** Brings in the parts of speech that were found in a study's sources before: the slow part of opening it. */
 export async function bringTags(tags: SentenceTags, studyId: string): Promise<void> {
-  const rows = await database.results.where('studyId').equals(studyId).toArray();
+  const rows = (await (await databaseOf(studyId))?.results.toArray()) ?? [];
   tags.give(rows.map(tagsIn).filter((each) => each !== undefined));
 }
 
@@ -26,10 +26,10 @@ export async function bringTags(tags: SentenceTags, studyId: string): Promise<vo
 export async function keepTags(tags: SentenceTags, studyId: string): Promise<void> {
   const rows = tags
     .takeFresh()
-    .map(([textHash, result]): ResultRow => ({ studyId, stage: `${STAGE}${textHash}`, hash: WAY, result }));
+    .map(([textHash, result]): ResultRow => ({ stage: `${STAGE}${textHash}`, hash: WAY, result }));
   if (rows.length === 0) return;
   try {
-    await database.results.bulkPut(rows);
+    await (await databaseOf(studyId))?.results.bulkPut(rows);
   } catch (error) {
     // As on a full disk: nothing is lost but time.
     console.warn('Parts of speech were not kept', error);

@@ -95,6 +95,17 @@ export interface EngineWorker {
     sources: readonly StudySource[],
   ): Description;
   letGoOfTable(table: number): void;
+  /** A study as the bytes of its file, which were read back and hold all of it. */
+  packStudy(studyId: string): Promise<Uint8Array>;
+  /** Keeps a study file as a study; says what of it was damaged and left out. */
+  openStudy(bytes: Uint8Array): Promise<OpenedStudy>;
+}
+
+/** A study that was made of a file. */
+export interface OpenedStudy {
+  readonly id: string;
+  /** A sentence for each thing that was left out; empty where the file was whole. */
+  readonly leftOut: readonly string[];
 }
 
 /** What a stopped request is rejected with. */

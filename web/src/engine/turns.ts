@@ -29,6 +29,6 @@ export function turns(): <T>(view: ViewName, make: () => Promise<T>) => Promise<
   return (view, make) =>
     new Promise((resolve, reject) => {
       waiting.push({ view, begin: () => make().then(resolve, reject) });
-      void work();
+      work().catch(reject);
     });
 }

@@ -1,10 +1,11 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useEffect, useId } from 'react';
 import { inputHash } from '@green-thicket/core/study/stages';
 import { VIEW_STAGE } from '@green-thicket/core/study/views';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import { useStudy } from '../shell/study-context.ts';
-import { askView } from './client.ts';
+import { askView, isStopped } from './client.ts';
+import { forgetViewFault, tellViewFault } from './faults.ts';
 
 /** A computed view as a component shows it. */
 export interface View<Answer> extends Pick<
@@ -35,6 +36,12 @@ export function useView<V extends ViewName>(
     placeholderData: (previous) => previous,
     enabled: enabled && state.sources.length > 0,
   });
+  const fault = isError && !isStopped(error) ? error.message : undefined;
+  const asker = useId();
+  useEffect(() => {
+    if (fault !== undefined) tellViewFault(asker, fault);
+    return () => forgetViewFault(asker);
+  }, [asker, fault]);
   const drawn = useDeferredValue(data, undefined);
   return {
     data: drawn,

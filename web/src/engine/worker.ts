@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { textOf } from '@green-thicket/core/study/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { StudyInput } from '@green-thicket/core/study/stage-inputs';
@@ -10,7 +10,10 @@ import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tag
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
 import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
-import { database } from '../store/database.ts';
+import { writeProvedStudyFile, readStudyFile } from '@green-thicket/core/formats/study-file';
+import { databaseOf } from '../store/database.ts';
+import { exportStudy, importStudy } from '../store/studies.ts';
+import { readOriginals } from '../store/texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
 import { fileReading } from './file-reading.ts';
 import { turns } from './turns.ts';
@@ -42,11 +45,15 @@ interface OpenEngine {
 }
 let open: Promise<OpenEngine> | undefined;
 let openStudy: string | undefined;
+/** The database the open study is in: one that was written anew is another study to the engine. */
+let openDatabase: string | undefined;
 
-function engineFor(studyId: string): Promise<OpenEngine> {
-  if (!open || openStudy !== studyId) {
+async function engineFor(studyId: string): Promise<OpenEngine> {
+  const name = (await databaseOf(studyId))?.name;
+  if (!open || openStudy !== studyId || openDatabase !== name) {
     originals.clear();
     openStudy = studyId;
+    openDatabase = name;
     open = openEngine(studyId).catch((error: unknown) => {
       openStudy = undefined;
       throw error;
@@ -65,11 +72,21 @@ async function openEngine(studyId: string): Promise<OpenEngine> {
 async function bringOriginals(studyId: string, ids: readonly string[]): Promise<void> {
   const missing = [...new Set(ids)].filter((id) => !originals.has(id));
   if (missing.length === 0) return;
-  const rows = await database.originals.bulkGet(missing.map((id): [string, string] => [studyId, id]));
-  for (const row of rows) if (row) originals.set(row.id, row.text);
+  const database = await databaseOf(studyId);
+  if (!database) return;
+  for (const [id, text] of await readOriginals(database, missing)) originals.set(id, text);
 }
 
 const cancelled = new Set<number>();
+/** What reads files for a request is told to stop at once. */
+const reading = new Map<number, AbortController>();
+
+function signalOf(request: number): AbortSignal {
+  const control = new AbortController();
+  reading.set(request, control);
+  if (cancelled.has(request)) control.abort();
+  return control.signal;
+}
 
 // A channel's message comes sooner than a timer, which browsers hold back to 4 ms.
 const channel = new MessageChannel();
@@ -129,7 +146,7 @@ async function answer<V extends ViewName>(
   if (APART.has(view)) return drive(makeView(view, question, context), request, onProgress);
   const made = await drive(makeView(view, question, context), request, onProgress);
   // Not waited for: the answer does not hang on it.
-  void keepTags(tags, studyId);
+  keepTags(tags, studyId).catch(console.warn);
   return made;
 }
 
@@ -153,18 +170,25 @@ const api: EngineWorker = {
   },
   cancel(request) {
     cancelled.add(request);
+    reading.get(request)?.abort();
+    reading.delete(request);
   },
-  ...fileReading(
-    (onProgress) => {
-      let told = 0;
-      return (share) => {
-        if (performance.now() - told < SLICE) return;
-        told = performance.now();
-        onProgress(share);
-      };
-    },
-    (request) => cancelled.has(request),
-  ),
+  async packStudy(studyId) {
+    const bytes = writeProvedStudyFile(await exportStudy(studyId));
+    return transfer(bytes, [bytes.buffer]);
+  },
+  async openStudy(bytes) {
+    const file = readStudyFile(bytes);
+    return { id: await importStudy(file), leftOut: file.leftOut };
+  },
+  ...fileReading((onProgress) => {
+    let told = 0;
+    return (share) => {
+      if (performance.now() - told < SLICE) return;
+      told = performance.now();
+      onProgress(share);
+    };
+  }, signalOf),
 };
 
 expose(api);

@@ -54,7 +54,7 @@ export function PassageChoices({
       within,
     );
   };
-  const save = (as: 'csv' | 'docx'): Promise<void> =>
+  const save = (as: 'csv' | 'docx'): void =>
     tellFault('Nothing was saved', async () => {
       const question = { selection, order, as, ...(within ? { within } : {}) };
       const { bytes } = await ask('passagesFile', question);

@@ -8,7 +8,7 @@ import { MarkedText } from '../shell/MarkedText.tsx';
 import { LOOKS, useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
 import { useTellFault } from '../shell/use-fault.ts';
-import { keepEntry } from '../store/studies.ts';
+import { keepEntry } from '../store/notebook.ts';
 import { whyNowhere } from '../stops/concepts/never-show.ts';
 import { ConceptVerdict } from './ConceptVerdict.tsx';
 import { LOOK_NAMES } from './look-names.ts';
@@ -38,7 +38,7 @@ export function PassageList({ selection }: { selection: Selection }) {
     { start, end, text, marks }: PassagesView['rows'][number],
     source: StudySource,
   ): void =>
-    void tellFault('The passage was not kept', async () => {
+    tellFault('The passage was not kept', async () => {
       // What it was found by is its first tag, so that it can be found by that again.
       const tags = [...new Set(marks.map((mark) => mark.key).filter((key) => key !== ''))].slice(0, 3);
       await keepEntry(id, {

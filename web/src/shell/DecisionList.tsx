@@ -4,6 +4,7 @@ import { describeDecision } from '@green-thicket/core/study/decision-texts';
 import { recordsInForce, redone, type DecisionRecord } from '@green-thicket/core/study/decisions';
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';
+import { useTellFault } from './use-fault.ts';
 
 /** Decisions shown of a long record; the latest come first. */
 const SHOWN = 300;
@@ -54,11 +55,12 @@ function DecisionRow({
   isAhead: boolean;
   studyId: string;
 }) {
+  const tellFault = useTellFault();
   const [reason, setReason] = useState<string>();
   const what = describeDecision(record.decision);
   const keep = (): void => {
     if (reason !== undefined && reason.trim() !== (record.reason ?? ''))
-      void giveReason(studyId, record.seq, reason.trim());
+      tellFault('The reason was not kept', () => giveReason(studyId, record.seq, reason.trim()));
     setReason(undefined);
   };
   return (
@@ -85,7 +87,7 @@ function DecisionRow({
           <Button
             size="small"
             aria-label={`Go to: ${what}`}
-            onClick={() => void goToDecision(studyId, record.seq)}
+            onClick={() => tellFault('The study stayed where it is', () => goToDecision(studyId, record.seq))}
           >
             {isAhead ? 'Go forward to' : 'Go back to'}
           </Button>

@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import { droppedFiles } from '../stops/sources/dropped-files.ts';
 import { useIntake } from '../stops/sources/intake-context.ts';
+import { useTellFault } from './use-fault.ts';
 
 /** Files and folders dropped anywhere on the page become sources. */
 export function FileDrop() {
   const [over, setOver] = useState(false);
   const { addFiles } = useIntake();
+  const tellFault = useTellFault();
   useEffect(() => {
     const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
     const onOver = (event: DragEvent): void => {
@@ -20,8 +22,10 @@ export function FileDrop() {
       if (!hasFiles(event) || !event.dataTransfer) return;
       event.preventDefault();
       setOver(false);
-      void droppedFiles(event.dataTransfer).then((files) => {
-        if (files.length > 0) void addFiles(files);
+      const { dataTransfer } = event;
+      tellFault('Nothing was added', async () => {
+        const files = await droppedFiles(dataTransfer);
+        if (files.length > 0) addFiles(files);
       });
     };
     window.addEventListener('dragover', onOver);
@@ -32,7 +36,7 @@ export function FileDrop() {
       window.removeEventListener('dragleave', onLeave);
       window.removeEventListener('drop', onDrop);
     };
-  }, [addFiles]);
+  }, [addFiles, tellFault]);
   return over ? (
     <div className="drop-veil" aria-hidden="true">
       Let go to add these files as sources

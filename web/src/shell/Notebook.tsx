@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { findEntries, type NotebookEntry } from '@green-thicket/core/study/notebook';
 import { counted } from '@green-thicket/core/study/sentences';
-import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '../store/studies.ts';
+import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '../store/notebook.ts';
 import { useSelection } from './selection.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
@@ -17,7 +17,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
   const [memo, setMemo] = useState('');
   const tags = [...new Set(entries.flatMap((entry) => entry.tags))].sort();
   const shown = findEntries(entries, filter);
-  const add = (): Promise<void> =>
+  const add = (): void =>
     tellFault('The memo was not kept', async () => {
       if (memo.trim() === '') return;
       await keepEntry(id, { note: memo.trim(), tags: [] });
@@ -67,18 +67,22 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
   const { excerpt } = entry;
   const keep = (): void => {
     if (note !== undefined && note !== entry.note) {
-      void tellFault('The note was not kept', () => changeEntry(id, entry.id, { note }));
+      tellFault('The note was not kept', () => changeEntry(id, entry.id, { note }));
     }
     setNote(undefined);
   };
-  const remove = (): Promise<void> =>
+  const remove = (): void =>
     tellFault('It was not removed', async () => {
       const gone = await removeEntry(id, entry.id);
       if (!gone) return;
       void message.info(
         <span>
           Removed.{' '}
-          <button type="button" className="linklike" onClick={() => void putEntryBack(gone)}>
+          <button
+            type="button"
+            className="linklike"
+            onClick={() => tellFault('It was not put back', () => putEntryBack(id, gone))}
+          >
             Put it back
           </button>
         </span>,
@@ -124,7 +128,7 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
           value={[...entry.tags]}
           options={tags.map((tag) => ({ value: tag, label: tag }))}
           onChange={(next: string[]) =>
-            void tellFault('The tags were not kept', () => changeEntry(id, entry.id, { tags: next }))
+            tellFault('The tags were not kept', () => changeEntry(id, entry.id, { tags: next }))
           }
         />
         <Button size="small" type="text" aria-label="Remove from the Notebook" onClick={() => void remove()}>

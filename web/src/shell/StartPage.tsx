@@ -2,31 +2,54 @@ import { App, Button, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { readStudyFile } from '@green-thicket/core/formats/study-file';
-import { createStudy, deleteStudy, importStudy, listStudies } from '../store/studies.ts';
+import { openStudyFile } from '../engine/client.ts';
+import { askToPersist, persistence } from '../store/persistence.ts';
+import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
+import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { Mark } from './Mark.tsx';
+import { useTellFault } from './use-fault.ts';
+
+/** The address studies are usually kept at; each address keeps its own. */
+const USUAL_ADDRESS = 'http://127.0.0.1:4680';
 
 /** The first page: the studies kept here, the sample, an empty study, or one from a file. */
 export function StartPage() {
   const studies = useLiveQuery(listStudies);
   const navigate = useNavigate();
-  const { message, modal } = App.useApp();
+  const { modal } = App.useApp();
+  const tellFault = useTellFault();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
 
-  const begin = async (make: () => Promise<string>, stop: string): Promise<void> => {
+  const begin = (make: () => Promise<string>, stop: string): void => {
     setBusy(true);
-    try {
-      await navigate(`/study/${await make()}/${stop}`);
-    } catch (error) {
-      modal.error({
-        title: 'The study was not opened',
-        content: error instanceof Error ? error.message : String(error),
-      });
-    } finally {
-      setBusy(false);
-    }
+    tellFault('The study was not opened', async () => {
+      try {
+        const id = await make();
+        await askToPersist();
+        await navigate(`/study/${id}/${stop}`);
+      } finally {
+        setBusy(false);
+      }
+    });
   };
+  const openFile = (file: Blob): void =>
+    begin(async () => {
+      const { id, leftOut } = await openStudyFile(file);
+      if (leftOut.length > 0) {
+        modal.warning({
+          title: 'Opened without what is damaged',
+          content: (
+            <ul className="left-out-list">
+              {leftOut.map((each) => (
+                <li key={each}>{each}</li>
+              ))}
+            </ul>
+          ),
+        });
+      }
+      return id;
+    }, 'map');
 
   return (
     <main className="start-page">
@@ -45,16 +68,14 @@ export function StartPage() {
             type="primary"
             size="large"
             disabled={busy}
-            onClick={() =>
-              void begin(async () => (await import('../store/sample.ts')).createSampleStudy(), 'map')
-            }
+            onClick={() => begin(async () => (await import('../store/sample.ts')).createSampleStudy(), 'map')}
           >
             Open the sample study
           </Button>
           <Button
             size="large"
             disabled={busy}
-            onClick={() => void begin(() => createStudy('Untitled study'), 'sources')}
+            onClick={() => begin(() => createStudy('Untitled study'), 'sources')}
           >
             Start an empty study
           </Button>
@@ -70,41 +91,78 @@ export function StartPage() {
             onChange={(event) => {
               const file = event.target.files?.[0];
               event.target.value = '';
-              if (!file) return;
-              void begin(
-                async () => importStudy(readStudyFile(new Uint8Array(await file.arrayBuffer()))),
-                'map',
-              );
+              if (file) openFile(file);
             }}
           />
         </div>
-        {studies && studies.length > 0 && (
-          <section aria-labelledby="kept-studies">
-            <h2 id="kept-studies">Kept in this browser</h2>
-            <ul className="start-list">
-              {studies.map((study) => (
-                <li key={study.id}>
-                  <Link to={`/study/${study.id}/map`}>{study.title}</Link>
-                  <span className="quiet">changed {new Date(study.changed).toLocaleString('en-GB')}</span>
-                  <Popconfirm
-                    title="Delete this study from the browser?"
-                    description="Its texts and decisions go for good. Save it to a file first if you may want it back."
-                    okText="Delete"
-                    cancelText="Keep"
-                    onConfirm={() =>
-                      void deleteStudy(study.id).then(() => message.info(`${study.title} was deleted.`))
-                    }
-                  >
-                    <Button size="small" type="text" aria-label={`Delete ${study.title}`}>
-                      Delete
-                    </Button>
-                  </Popconfirm>
-                </li>
-              ))}
-            </ul>
-          </section>
+        {studies && studies.length > 0 && <KeptStudies studies={studies} />}
+        {studies?.length === 0 && window.location.origin !== USUAL_ADDRESS && (
+          <p className="quiet">
+            No study is kept at this address ({window.location.origin}). Each address keeps its own; yours may
+            be at <a href={USUAL_ADDRESS}>{USUAL_ADDRESS}</a>.
+          </p>
         )}
+        <CopiesOnStart onOpen={openFile} busy={busy} />
       </div>
     </main>
+  );
+}
+
+function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
+  const { message } = App.useApp();
+  const tellFault = useTellFault();
+  return (
+    <section aria-labelledby="kept-studies">
+      <h2 id="kept-studies">Kept in this browser</h2>
+      <ul className="start-list">
+        {studies.map((study) => (
+          <li key={study.id}>
+            <Link to={`/study/${study.id}/map`}>{study.title}</Link>
+            <span className="quiet">changed {new Date(study.changed).toLocaleString('en-GB')}</span>
+            <Popconfirm
+              title="Delete this study for good?"
+              description={
+                <span className="popconfirm-text">
+                  Its texts, decisions and Notebook are deleted from this browser’s files. Files you saved or
+                  copied keep them, and so may a backup of this machine; what a disk itself keeps of deleted
+                  files is beyond a browser. Save it to a file first if you may want it back.
+                </span>
+              }
+              okText="Delete"
+              cancelText="Keep"
+              onConfirm={() =>
+                tellFault('The study was not deleted', async () => {
+                  await deleteStudy(study.id);
+                  void message.info(`${study.title} was deleted.`);
+                })
+              }
+            >
+              <Button size="small" type="text" aria-label={`Delete ${study.title}`}>
+                Delete
+              </Button>
+            </Popconfirm>
+          </li>
+        ))}
+      </ul>
+      <HowKept />
+    </section>
+  );
+}
+
+const inMegabytes = (bytes: number): string =>
+  bytes < 1e9 ? `${Math.max(1, Math.round(bytes / 1e6))} MB` : `${Math.round(bytes / 1e9)} GB`;
+
+/** Whether the browser has promised to keep the studies, and how much room is left. */
+function HowKept() {
+  const kept = useLiveQuery(persistence);
+  if (!kept) return null;
+  const { promised, used, free } = kept;
+  return (
+    <p className="quiet" aria-label="How studies are kept">
+      {promised
+        ? 'This browser has promised not to clear them by itself.'
+        : 'This browser has not promised to keep them: when the disk is full, or its data are cleared, they may go. Save them to files.'}
+      {used !== undefined && free !== undefined && ` ${inMegabytes(used)} in use, ${inMegabytes(free)} free.`}
+    </p>
   );
 }

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { currentActivity, isStopped, watchActivity } from '../engine/client.ts';
+import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from './study-context.ts';
 
@@ -28,14 +29,15 @@ export function StatusLine() {
   }, [working]);
   const stop = (): void => {
     setStopped(true);
-    void queries.cancelQueries();
+    queries.cancelQueries().catch(reportError);
   };
   const goOn = (): void => {
     setStopped(false);
-    void queries.refetchQueries({ stale: true });
-    void refetch();
+    queries.refetchQueries({ stale: true }).catch(reportError);
+    refetch().catch(reportError);
   };
-  const fault = error && !isStopped(error) ? error.message : undefined;
+  const failed = useSyncExternalStore(watchFaults, presentFaults).length > 0;
+  const fault = error && !isStopped(error) ? error.message : failed ? 'Not all could be computed' : undefined;
   return (
     <footer className="status-line">
       {data && state.sources.length > 0 && (

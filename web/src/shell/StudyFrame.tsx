@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
 import { redone, undone } from '@green-thicket/core/study/decisions';
 import type { Stop } from '@green-thicket/core/study/sentences';
-import { listEntries, redo, undo } from '../store/studies.ts';
+import { listEntries } from '../store/notebook.ts';
+import { redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
 import { CleanStop } from '../stops/clean/CleanStop.tsx';
 import { ConceptsLookContext, FIRST_LOOK, type ConceptsLook } from '../stops/concepts/concepts-look.ts';
@@ -23,13 +24,16 @@ import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { FileDrop } from './FileDrop.tsx';
 import { InTurn } from './InTurn.tsx';
+import { KeptNote } from './KeptNote.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { Notebook } from './Notebook.tsx';
 import { Reader } from './Reader.tsx';
 import { RegisterKeeper } from './RegisterKeeper.tsx';
 import { useSelection } from './selection.ts';
+import { StageFault } from './StageFault.tsx';
 import { StatusLine } from './StatusLine.tsx';
+import { useTellFault } from './use-fault.ts';
 import { StudyContext, type OpenStudy } from './study-context.ts';
 import { STOP_NAMES, Trail } from './Trail.tsx';
 
@@ -47,6 +51,7 @@ const STAGES: Record<Stop, () => React.JSX.Element> = {
 export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: OpenStudy; stop: Stop }) {
   const { id } = study;
   const { look: reading } = useSelection();
+  const tellFault = useTellFault();
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
@@ -83,15 +88,12 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
             <EditableTitle />
             <SearchBox />
             <div className="title-actions">
-              <span className="kept-note">
-                Kept ·{' '}
-                {new Date(study.changed).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
-              </span>
+              <KeptNote />
               <Button
                 ghost
                 disabled={!canUndo}
                 title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
-                onClick={() => void undo(id)}
+                onClick={() => tellFault('Nothing was undone', () => undo(id))}
               >
                 Undo
               </Button>
@@ -101,7 +103,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
                 title={
                   canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
                 }
-                onClick={() => void redo(id)}
+                onClick={() => tellFault('Nothing was redone', () => redo(id))}
               >
                 Redo
               </Button>
@@ -118,7 +120,9 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
               <Button
                 ghost
                 title="Save the study with its texts to a .thicket file"
-                onClick={() => void saveStudyFile(id, study.state.title)}
+                onClick={() =>
+                  tellFault('The study was not saved', () => saveStudyFile(id, study.state.title, log))
+                }
               >
                 Save study
               </Button>
@@ -128,6 +132,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <ConceptsLookContext.Provider value={concepts}>
             <PointedStepContext.Provider value={pointing}>
               <MethodSentence stop={stop} />
+              <StageFault />
               <div className="columns">
                 <InTurn key={reading ? 'look' : stop}>
                   {reading ? <ReadingStage back={STOP_NAMES[stop]} /> : <Stage />}

@@ -1,12 +1,13 @@
-import { App } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
+import { sweepLooseTexts } from '../store/bringing-in.ts';
 import { makeDecision, redo, studyReader, undo } from '../store/studies.ts';
 import type { OpenStudy } from './study-context.ts';
 import { StudyFrame } from './StudyFrame.tsx';
+import { useTellFault } from './use-fault.ts';
 
 function isStop(name: string | undefined): name is Stop {
   return STOPS.some((stop) => stop === name);
@@ -15,7 +16,7 @@ function isStop(name: string | undefined): name is Stop {
 /** The study of the address, as it is in this browser. */
 export function StudyPage() {
   const { id = '', stop } = useParams();
-  const { modal } = App.useApp();
+  const tellFault = useTellFault();
   const read = useMemo(() => studyReader(id), [id]);
   const live = useLiveQuery(async () => ({ id, study: await read() }), [id, read]);
   // A large study is drawn in slices, so that the page answers meanwhile.
@@ -23,14 +24,9 @@ export function StudyPage() {
   const loaded = deferred?.id === id ? deferred : undefined;
   const decide = useCallback(
     (decision: Decision) => {
-      makeDecision(id, decision).catch((error: unknown) => {
-        modal.error({
-          title: 'Nothing was changed',
-          content: error instanceof Error ? error.message : String(error),
-        });
-      });
+      tellFault('Nothing was changed', () => makeDecision(id, decision));
     },
-    [id, modal],
+    [id, tellFault],
   );
   const study = useMemo(
     (): OpenStudy | undefined => (loaded?.study ? { id, ...loaded.study, decide } : undefined),
@@ -38,16 +34,22 @@ export function StudyPage() {
   );
 
   useEffect(() => {
+    // Not waited for, and nothing hangs on it: what is left over now is let go of the next time.
+    sweepLooseTexts(id).catch(console.warn);
+  }, [id]);
+
+  useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
       const typing = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
       if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
       event.preventDefault();
-      void (event.shiftKey ? redo(id) : undo(id));
+      if (event.shiftKey) tellFault('Nothing was redone', () => redo(id));
+      else tellFault('Nothing was undone', () => undo(id));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [id]);
+  }, [id, tellFault]);
 
   if (loaded && !loaded.study) {
     return (

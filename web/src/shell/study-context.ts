@@ -1,3 +1,4 @@
+import type { SavedCopy } from '../store/database.ts';
 import { createContext, useContext } from 'react';
 import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
 import type { StudyState } from '@green-thicket/core/study/study';
@@ -10,6 +11,8 @@ export interface OpenStudy {
   readonly log: DecisionLog;
   readonly register: readonly ThemeIdentity[];
   readonly changed: string;
+  /** Copies saved to files, the last one last. */
+  readonly saved: readonly SavedCopy[];
   /** Records a decision; a failure is told to the researcher. */
   readonly decide: (decision: Decision) => void;
 }

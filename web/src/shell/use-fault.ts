@@ -3,16 +3,14 @@ import { useCallback } from 'react';
 import { isStopped } from '../engine/client.ts';
 
 /** Runs work that may fail, and tells the researcher what went wrong; what was stopped on purpose is no fault. */
-export function useTellFault(): (title: string, work: () => Promise<void>) => Promise<void> {
+export function useTellFault(): (title: string, work: () => Promise<unknown>) => void {
   const { modal } = App.useApp();
   return useCallback(
-    async (title, work) => {
-      try {
-        await work();
-      } catch (error) {
+    (title, work) => {
+      work().catch((error: unknown) => {
         if (isStopped(error)) return;
         modal.error({ title, content: error instanceof Error ? error.message : String(error) });
-      }
+      });
     },
     [modal],
   );

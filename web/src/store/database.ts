@@ -1,12 +1,21 @@
-import { Dexie, type EntityTable, type Table, type Transaction } from 'dexie';
+import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/decisions';
-import { liftRecords } from '@green-thicket/core/formats/study-versions';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import { NEWER, StoreError } from './store-error.ts';
 
-/** A study's row: its markers and letters; its decisions and originals are kept in their own tables. */
+/** A copy of the study that was saved to a file. */
+export interface SavedCopy {
+  /** ISO 8601, UTC. */
+  readonly time: string;
+  /** The file's name. */
+  readonly name: string;
+  /** The last decision in it. */
+  readonly seq: number;
+}
+
+/** What is known of a study beside its record: markers, letters, copies. There is one such row in its database. */
 export interface StudyRow {
-  readonly id: string;
   /** Title as of the head, for the list on the first page. */
   title: string;
   head: number;
@@ -16,71 +25,138 @@ export interface StudyRow {
   reasons?: number;
   /** ISO 8601, UTC. */
   changed: string;
+  /** Copies saved to files, the first first. */
+  saved?: readonly SavedCopy[];
 }
 
 export interface DecisionRow extends Omit<DecisionRecord, 'reason'> {
-  readonly studyId: string;
   /** The one part of a record that may be written later. */
   reason?: string;
 }
 
-export interface OriginalRow {
-  readonly studyId: string;
-  readonly id: string;
-  readonly text: string;
+/** Texts that came in together, one behind the other. A Blob, since the browser truly deletes what it keeps as a file. */
+export interface PortionRow {
+  readonly number: number;
+  readonly texts: Blob;
 }
 
-export interface NotebookRow extends NotebookEntry {
-  readonly studyId: string;
+/** Where a source's text stands: so many characters of its portion, from a place on. */
+export interface OriginalRow {
+  readonly id: string;
+  readonly portion: number;
+  readonly start: number;
+  readonly length: number;
 }
+
+export type NotebookRow = NotebookEntry;
 
 /** A large result that is kept over sessions; safe to drop. */
 export interface ResultRow {
-  readonly studyId: string;
   readonly stage: string;
   /** Hash of all it was computed from, and how. */
   readonly hash: string;
   readonly result: unknown;
 }
 
-class ThicketDatabase extends Dexie {
-  studies!: EntityTable<StudyRow, 'id'>;
-  decisions!: Table<DecisionRow, [string, number]>;
-  originals!: Table<OriginalRow, [string, string]>;
-  notebook!: Table<NotebookRow, [string, string]>;
-  results!: Table<ResultRow, [string, string]>;
+/** The key of the one row that says what is known of a study. */
+export const THE_STUDY = 'study';
+
+/** Has a database refuse to be written by a page that is older than what wrote it last. */
+function guarded<D extends Dexie>(database: D, version: number): D {
+  database.on('versionchange', (event) => {
+    // Told that it is deleted or raised elsewhere, the page lets go; where it was raised, for good.
+    database.close({ disableAutoOpen: event.newVersion !== null && event.newVersion > 0 });
+    // The library's own answer would open it again.
+    return false;
+  });
+  database.on(
+    'ready',
+    () => {
+      // The library's versions are kept tenfold by the browser.
+      if (database.backendDB().version > version * 10) {
+        database.close({ disableAutoOpen: true });
+        throw new StoreError(NEWER);
+      }
+    },
+    true,
+  );
+  return database;
+}
+
+/** The database of one study. Each has its own, so that deleting one deletes it from the browser's files. */
+export class StudyDatabase extends Dexie {
+  study!: Table<StudyRow & { readonly key: string }, string>;
+  decisions!: Table<DecisionRow, number>;
+  portions!: Table<PortionRow, number>;
+  originals!: Table<OriginalRow, string>;
+  notebook!: Table<NotebookRow, string>;
+  results!: Table<ResultRow, string>;
+
+  static readonly VERSION = 1;
+
+  constructor(name: string) {
+    super(name, { chromeTransactionDurability: 'strict' });
+    this.version(StudyDatabase.VERSION).stores({
+      study: 'key',
+      decisions: 'seq',
+      portions: 'number',
+      originals: 'id, portion',
+      notebook: 'id, time',
+      results: 'stage',
+    });
+    guarded(this, StudyDatabase.VERSION);
+  }
+}
+
+/** The studies that are here, and the database of each. Nothing of what is in them. */
+export interface CatalogueRow {
+  readonly id: string;
+  database: string;
+}
+
+/** Something of the application's own, such as the folder that copies go to. */
+export interface SettingRow {
+  readonly name: string;
+  readonly value: unknown;
+}
+
+class Catalogue extends Dexie {
+  studies!: EntityTable<CatalogueRow, 'id'>;
+  settings!: EntityTable<SettingRow, 'name'>;
+
+  static readonly VERSION = 1;
 
   constructor() {
-    super('green-thicket');
-    this.version(1).stores({
-      studies: 'id, changed',
-      decisions: '[studyId+seq], studyId',
-      originals: '[studyId+id], studyId',
-    });
-    // Version 2 of a study's record: what was decided before is lifted, study by study.
-    this.version(2)
-      .stores({})
-      .upgrade((upgrade) => liftAll(upgrade, 1));
-    this.version(3).stores({ notebook: '[studyId+id], studyId' });
-    // Version 3 of a study's record: recipes that were used are lifted.
-    this.version(4)
-      .stores({ results: '[studyId+stage], studyId' })
-      .upgrade((upgrade) => liftAll(upgrade, 2));
-    // Parts of speech are kept by source and no longer by study; those kept before are of no more use.
-    this.version(5)
-      .stores({})
-      .upgrade((upgrade) => upgrade.table('results').clear());
+    super('green-thicket-studies', { chromeTransactionDurability: 'strict' });
+    this.version(Catalogue.VERSION).stores({ studies: 'id', settings: 'name' });
+    guarded(this, Catalogue.VERSION);
   }
 }
 
-/** Brings the records of every study from a version to the present one. */
-async function liftAll(upgrade: Transaction, version: number): Promise<void> {
-  const decisions = upgrade.table<DecisionRow, [string, number]>('decisions');
-  const rows = await decisions.orderBy('[studyId+seq]').toArray();
-  for (const studyId of new Set(rows.map((row) => row.studyId))) {
-    const own = rows.filter((row) => row.studyId === studyId);
-    await decisions.bulkPut(liftRecords(own, version) as DecisionRow[]);
-  }
+export const catalogue = new Catalogue();
+
+const opened = new Map<string, StudyDatabase>();
+
+/** The name of a study's database; a study that is written anew goes into the next. */
+export const databaseName = (id: string, generation: number): string =>
+  `green-thicket-study-${id}-${generation}`;
+
+/** A database by its name; there is one connection to each. */
+export function databaseNamed(name: string): StudyDatabase {
+  let database = opened.get(name);
+  if (!database) opened.set(name, (database = new StudyDatabase(name)));
+  return database;
 }
 
-export const database = new ThicketDatabase();
+/** The database of a study, or undefined where there is no such study. */
+export async function databaseOf(id: string): Promise<StudyDatabase | undefined> {
+  const row = await catalogue.studies.get(id);
+  return row && databaseNamed(row.database);
+}
+
+/** Deletes a database from the browser's files. */
+export async function deleteDatabase(name: string): Promise<void> {
+  opened.get(name)?.close();
+  opened.delete(name);
+  await Dexie.delete(name);
+}

@@ -1,5 +1,6 @@
-import { writeStudyFile } from '@green-thicket/core/formats/study-file';
-import { exportStudy } from './studies.ts';
+import type { DecisionLog } from '@green-thicket/core/study/decisions';
+import { packStudy } from '../engine/client.ts';
+import { noteSaved } from './studies.ts';
 
 /** A file name of a title: what no file system minds. */
 export function fileName(title: string, ending: string): string {
@@ -21,8 +22,13 @@ export function download(name: string, content: BlobPart, type: string): void {
   setTimeout(() => URL.revokeObjectURL(address), 60_000);
 }
 
-/** Saves a study with its texts to a .thicket file. */
-export async function saveStudyFile(id: string, title: string): Promise<void> {
-  const bytes = writeStudyFile(await exportStudy(id));
-  download(fileName(title, '.thicket'), bytes as Uint8Array<ArrayBuffer>, 'application/zip');
+/** The last decision of a record. */
+export const lastDecision = ({ records }: DecisionLog): number => records[records.length - 1]?.seq ?? 0;
+
+/** Saves a study with its texts to a .thicket file, once the file was read back and holds all of it. */
+export async function saveStudyFile(id: string, title: string, log: DecisionLog): Promise<void> {
+  const name = fileName(title, '.thicket');
+  const bytes = await packStudy(id);
+  download(name, bytes as Uint8Array<ArrayBuffer>, 'application/zip');
+  await noteSaved(id, { time: new Date().toISOString(), name, seq: lastDecision(log) });
 }

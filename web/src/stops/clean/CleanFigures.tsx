@@ -18,7 +18,7 @@ export function CleanFigures({ onShow }: { onShow: (title: string, places: reado
   const [face, setFace] = useState<'bars' | 'cloud'>('bars');
   const ask = useAsk();
   const tellFault = useTellFault();
-  const show = (word: string, cleaned: boolean): Promise<void> =>
+  const show = (word: string, cleaned: boolean): void =>
     tellFault('The word could not be looked up', async () => {
       const { places } = await ask('wordPlaces', { word, cleaned });
       onShow(`“${word}”`, places);

@@ -9,7 +9,7 @@ export function CleanedExport() {
   const { state } = useStudy();
   const ask = useAsk();
   const tellFault = useTellFault();
-  const save = (as: 'zip' | 'csv'): Promise<void> =>
+  const save = (as: 'zip' | 'csv'): void =>
     tellFault('Nothing was saved', async () => {
       const { bytes } = await ask('cleanedFile', { as });
       const type = as === 'zip' ? 'application/zip' : 'text/csv';

@@ -30,7 +30,7 @@ export function RecipeButtons() {
   const ask = useAsk();
   const tellFault = useTellFault();
   const chooser = useRef<HTMLInputElement>(null);
-  const use = (file: File): Promise<void> =>
+  const use = (file: File): void =>
     tellFault('The recipe was not used', async () => {
       const recipe = readRecipe(await file.text());
       const { idle } = await ask('recipeReport', { recipe });

@@ -71,7 +71,7 @@ export function ConceptLists() {
       ),
     });
   };
-  const addStopList = (file: File): Promise<void> =>
+  const addStopList = (file: File): void =>
     tellFault('The stop words were not read', async () => {
       const words = [...new Set((await textOf(file)).split(/[\s,;]+/).filter((word) => word !== ''))];
       const fresh = words.filter((word) => !state.stopWords.includes(word));
@@ -122,13 +122,11 @@ export function ConceptLists() {
         </Button>
       </div>
       {chooser(synonyms, 'Synonym file', (file) => {
-        void tellFault('The synonyms were not read', async () =>
-          applySynonyms(file.name, await textOf(file)),
-        );
+        tellFault('The synonyms were not read', async () => applySynonyms(file.name, await textOf(file)));
       })}
       <OwnConcept
         onMake={(name, words) =>
-          void tellFault('The concept was not made', () =>
+          tellFault('The concept was not made', () =>
             applySynonyms(`the concept ${name}`, `${name}, ${words.join(', ')}`, name),
           )
         }

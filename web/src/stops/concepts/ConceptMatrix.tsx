@@ -51,7 +51,7 @@ export function ConceptMatrix() {
     estimateSize: () => COLUMN,
     overscan: 3,
   });
-  const save = (): Promise<void> =>
+  const save = (): void =>
     tellFault('Nothing was saved', async () => {
       const { bytes } = await ask('matrixFile', { figure });
       download(fileName(`${state.title} sources by concepts`, '.csv'), bytes, 'text/csv');

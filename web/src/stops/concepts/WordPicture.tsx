@@ -65,7 +65,7 @@ export function WordPicture({
   // The type comes with the picture, so that it looks the same wherever it is opened.
   const [font, setFont] = useState('');
   useEffect(() => {
-    void tellFault('The type was not found', async () => setFont(await embeddedFont()));
+    tellFault('The type was not found', async () => setFont(await embeddedFont()));
   }, [tellFault]);
   const picture = drawing.svg.replace('<title>', `<style>${font}</style><title>`);
   const address = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(picture)}`;
@@ -123,7 +123,7 @@ export function WordPicture({
         <Button
           size="small"
           onClick={() =>
-            void tellFault('The picture was not saved', async () =>
+            tellFault('The picture was not saved', async () =>
               download(
                 fileName(`${state.title} ${kind}`, '.png'),
                 await svgToPng(picture, drawing.width, drawing.height, 2),

@@ -1,4 +1,4 @@
-import { App, Button, Input } from 'antd';
+import { Button, Input } from 'antd';
 import { select as d3Select } from 'd3-selection';
 import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -7,6 +7,7 @@ import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/scene';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../shell/InTurn.tsx';
 import { useSelection } from '../../shell/selection.ts';
+import { useTellFault } from '../../shell/use-fault.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { download, fileName } from '../../store/save-file.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
@@ -18,7 +19,7 @@ export function MapStop() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('map', null);
   const { select } = useSelection();
-  const { modal } = App.useApp();
+  const tellFault = useTellFault();
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
   const [transform, setTransform] = useState('');
@@ -61,9 +62,9 @@ export function MapStop() {
     );
     select({ kind: 'concept', key: data?.keys[label.concept] ?? '' });
   };
-  const save = async (kind: 'svg' | 'png'): Promise<void> => {
-    if (!data) return;
-    try {
+  const save = (kind: 'svg' | 'png'): void =>
+    tellFault('The picture was not saved', async () => {
+      if (!data) return;
       const text = drawMap(data.scene, state.title, await embeddedFont());
       if (kind === 'svg') download(fileName(`${state.title} map`, '.svg'), text, 'image/svg+xml');
       else
@@ -72,13 +73,7 @@ export function MapStop() {
           await svgToPng(text, MAP_WIDTH, MAP_HEIGHT, 2.4),
           'image/png',
         );
-    } catch (error) {
-      modal.error({
-        title: 'The picture was not saved',
-        content: error instanceof Error ? error.message : String(error),
-      });
-    }
-  };
+    });
   const bridges = useMemo(() => {
     if (!data) return [];
     const labelOf = new Map(data.scene.labels.map((label) => [label.concept, label]));
@@ -171,10 +166,10 @@ export function MapStop() {
               <Button size="small" onClick={whole}>
                 Whole map
               </Button>
-              <Button size="small" onClick={() => void save('svg')}>
+              <Button size="small" onClick={() => save('svg')}>
                 Save SVG
               </Button>
-              <Button size="small" onClick={() => void save('png')}>
+              <Button size="small" onClick={() => save('png')}>
                 Save PNG
               </Button>
             </div>

@@ -57,7 +57,7 @@ export function AttributeList() {
           ],
           onClick: ({ key }) => {
             if (key === 'names' || key === 'dates') setDialog(key);
-            else chooseFiles({ accept: '.csv,.tsv,.xlsx,.json' }, (files) => void addFiles(files));
+            else chooseFiles({ accept: '.csv,.tsv,.xlsx,.json' }, addFiles);
           },
         }}
       >

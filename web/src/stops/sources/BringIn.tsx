@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { READ_ENDINGS } from '@green-thicket/core/formats/files';
 import { useStudy } from '../../shell/study-context.ts';
+import { useTellFault } from '../../shell/use-fault.ts';
 import { SAMPLE_TITLE } from '../../store/sample-title.ts';
 import { chooseFiles } from './choose-files.ts';
 import { chosenFiles } from './dropped-files.ts';
@@ -13,10 +14,12 @@ import { PasteText } from './PasteText.tsx';
 export function BringIn() {
   const { addFiles } = useIntake();
   const { state } = useStudy();
-  const addSurvey = async (): Promise<void> => {
-    const { sampleSurvey } = await import('../../store/sample.ts');
-    await addFiles(chosenFiles([sampleSurvey()]));
-  };
+  const tellFault = useTellFault();
+  const addSurvey = (): void =>
+    tellFault('The survey was not added', async () => {
+      const { sampleSurvey } = await import('../../store/sample.ts');
+      addFiles(chosenFiles([sampleSurvey()]));
+    });
   const chooser = useRef<HTMLInputElement>(null);
   const [dialog, setDialog] = useState<'paste' | 'page'>();
   return (
@@ -36,13 +39,13 @@ export function BringIn() {
           onChange={(event) => {
             const files = chosenFiles(event.target.files ?? []);
             event.target.value = '';
-            if (files.length > 0) void addFiles(files);
+            if (files.length > 0) addFiles(files);
           }}
         />
         <div className="button-row">
           <Button
             size="small"
-            onClick={() => chooseFiles({ folder: true }, (files) => void addFiles(files))}
+            onClick={() => chooseFiles({ folder: true }, addFiles)}
             title="All files of a folder and the folders in it"
           >
             A folder
@@ -63,7 +66,7 @@ export function BringIn() {
           Or drop them anywhere: texts, tables, office and PDF documents, web pages, subtitles, archives.
         </p>
         {(state.sources.length === 0 || state.title === SAMPLE_TITLE) && (
-          <button type="button" className="linklike" onClick={() => void addSurvey()}>
+          <button type="button" className="linklike" onClick={addSurvey}>
             Try it with the sample’s survey, a table of 120 answers
           </button>
         )}

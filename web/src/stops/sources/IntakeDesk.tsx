@@ -4,6 +4,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import { intakeWorker, isStopped, readFilesInWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../shell/study-context.ts';
+import { whileBringingIn } from '../../store/bringing-in.ts';
 import { recordSources } from '../../store/studies.ts';
 import { IntakeContext, type Intake } from './intake-context.ts';
 import { IntakeReport } from './IntakeReport.tsx';
@@ -68,7 +69,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
   );
 
   const addFiles = useCallback(
-    async (files: readonly FileToRead[]) => {
+    (files: readonly FileToRead[]) => {
       const control = new AbortController();
       const tell = (share: number): void => {
         void message.open({
@@ -86,30 +87,32 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         });
       };
       tell(0);
-      try {
+      const work = async (): Promise<void> => {
         const ids = present.map((source) => source.id);
         const read = await readFilesInWorker(id, files, ids, control.signal, tell);
         message.destroy('intake');
         await takeIn(read);
-      } catch (error) {
-        if (isStopped(error)) void message.info('Stopped. Nothing was added.');
-        else failed(error);
-      } finally {
-        message.destroy('intake');
-      }
+      };
+      whileBringingIn(id, work)
+        .catch((error: unknown) => {
+          if (isStopped(error)) void message.info('Stopped. Nothing was added.');
+          else failed(error);
+        })
+        .finally(() => message.destroy('intake'));
     },
     [id, present, message, takeIn, failed],
   );
 
   const addText = useCallback(
-    async (name: string, text: string) => {
-      const read = await intakeWorker.readText(id, name, text);
-      const [source] = read.sources;
-      if (!source) return read.refused[0]?.reason ?? 'There is no text in it.';
-      if (present.some((each) => each.id === source.id)) return 'The same text is in the study already.';
-      await recordSources(id, read.sources);
-      return undefined;
-    },
+    (name: string, text: string) =>
+      whileBringingIn(id, async () => {
+        const read = await intakeWorker.readText(id, name, text);
+        const [source] = read.sources;
+        if (!source) return read.refused[0]?.reason ?? 'There is no text in it.';
+        if (present.some((each) => each.id === source.id)) return 'The same text is in the study already.';
+        await recordSources(id, read.sources);
+        return undefined;
+      }),
     [id, present],
   );
 

@@ -15,7 +15,10 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
   const [fault, setFault] = useState<string>();
   const control = useRef<AbortController>(undefined);
   const [busy, setBusy] = useState(false);
-  const get = async (): Promise<void> => {
+  const get = (): void => {
+    look().catch(reportError);
+  };
+  const look = async (): Promise<void> => {
     setFault(undefined);
     setBusy(true);
     control.current = new AbortController();
@@ -27,7 +30,7 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
       setBusy(false);
     }
   };
-  const add = (fetched: FetchedPage): Promise<void> =>
+  const add = (fetched: FetchedPage): void =>
     tellFault('Nothing was added', async () => {
       const name = fetched.title === '' ? address.trim() : fetched.title;
       const reason = await addText(name, fetched.text);
@@ -45,7 +48,7 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
       okText={page ? 'Add as a source' : 'Fetch it'}
       okButtonProps={{ disabled: address.trim() === '', loading: busy }}
       cancelText={busy ? 'Stop' : 'Cancel'}
-      onOk={() => void (page ? add(page) : get())}
+      onOk={() => (page ? add(page) : get())}
       onCancel={close}
       width={640}
     >
@@ -60,7 +63,7 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
             setAddress(event.target.value);
             setPage(undefined);
           }}
-          onPressEnter={() => void get()}
+          onPressEnter={get}
         />
         <p className="quiet">
           This asks the page’s own server for it, from this machine. None of your texts leave the machine.

@@ -12,7 +12,7 @@ export function PasteText({ onClose }: { onClose: () => void }) {
   const [name, setName] = useState('');
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string>();
-  const add = (): Promise<void> =>
+  const add = (): void =>
     tellFault('Nothing was added', async () => {
       const given = name.trim() === '' ? `Pasted text ${state.sources.length + 1}` : name.trim();
       const reason = await addText(given, text);

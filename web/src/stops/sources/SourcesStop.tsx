@@ -12,6 +12,7 @@ import { SourceGrid } from './SourceGrid.tsx';
 import { orderedRows, type RowOrder } from './row-order.ts';
 import { SplitDialog } from './SplitDialog.tsx';
 import { TrimDialog } from './TrimDialog.tsx';
+import { WithdrawDialog } from './WithdrawDialog.tsx';
 import { WorthALook } from './WorthALook.tsx';
 
 /** Sources: the collection as rows with their lengths; attributes are columns edited in place. */
@@ -22,7 +23,7 @@ export function SourcesStop() {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [filter, setFilter] = useState('');
   const [order, setOrder] = useState<RowOrder>();
-  const [dialog, setDialog] = useState<'split' | 'trim'>();
+  const [dialog, setDialog] = useState<'split' | 'trim' | 'withdraw'>();
   const working = workingSources(state);
   const words = useMemo(() => {
     // While new figures are made, those of before stand for sources that are gone or new.
@@ -93,6 +94,18 @@ export function SourcesStop() {
                 >
                   Remove
                 </Button>
+                <Button
+                  size="small"
+                  disabled={chosen.length === 0}
+                  title={
+                    chosen.length === 0
+                      ? 'Tick the sources of whoever withdraws'
+                      : 'Out of texts, decisions and Notebook for good, as where somebody withdraws'
+                  }
+                  onClick={() => setDialog('withdraw')}
+                >
+                  Withdraw …
+                </Button>
               </span>
             </div>
             <DateQuestion />
@@ -109,6 +122,9 @@ export function SourcesStop() {
         )}
       </main>
       {dialog === 'split' && <SplitDialog sources={meant} onClose={() => setDialog(undefined)} />}
+      {dialog === 'withdraw' && chosen.length > 0 && (
+        <WithdrawDialog sources={chosen} onClose={() => setDialog(undefined)} />
+      )}
       {dialog === 'trim' && <TrimDialog sources={meant} onClose={() => setDialog(undefined)} />}
     </>
   );

@@ -145,7 +145,7 @@ function SpeakerActions({ state, decide, close, read }: ControlProps & { read: r
   const tellFault = useTellFault();
   const { message } = App.useApp();
   const sourceIds = state.sources.map((source) => source.id);
-  const makeSources = (): Promise<void> =>
+  const makeSources = (): void =>
     tellFault('No sources were made', async () => {
       const { parts } = await ask('speakerParts', { sourceIds, labels: read });
       const lists = Object.values(parts);
@@ -160,7 +160,7 @@ function SpeakerActions({ state, decide, close, read }: ControlProps & { read: r
       );
       close();
     });
-  const noteSpeaker = (): Promise<void> =>
+  const noteSpeaker = (): void =>
     tellFault('No attribute was set', async () => {
       const { main } = await ask('speakerParts', { sourceIds, labels: read });
       const { roles } = state.settings.speakers;

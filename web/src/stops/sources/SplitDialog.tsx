@@ -31,7 +31,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
   const [busy, setBusy] = useState(false);
   const shownId = ids[0] ?? longest.id;
   const { data, isPlaceholderData } = useView('split', { sourceId: shownId, rule });
-  const apply = (): Promise<void> =>
+  const apply = (): void =>
     tellFault('Nothing was split', async () => {
       setBusy(true);
       try {

@@ -45,7 +45,7 @@ export function TableDialog({
   // Attributes that come in while the dialog is open are no reason to look again.
   const known = useRef(sources);
   const look = useCallback(
-    (sheet: number, hasHead?: boolean): Promise<void> =>
+    (sheet: number, hasHead?: boolean): void =>
       tellFault('The table can’t be looked at', async () => {
         const found = await intakeWorker.lookAtSheet(table.table, sheet, known.current, hasHead);
         setChosen((before) => ({
@@ -66,7 +66,7 @@ export function TableDialog({
     if (!chosen) return undefined;
     let isPast = false;
     const { sheet, choice, as, nameColumn } = chosen;
-    void tellFault('The table can’t be shown', async () => {
+    tellFault('The table can’t be shown', async () => {
       if (as === 'sources') {
         const made = await intakeWorker.previewTable(table.table, sheet, choice);
         if (!isPast) setPreview(made);
@@ -84,7 +84,7 @@ export function TableDialog({
     };
   }, [chosen, table.table, sources, tellFault]);
 
-  const finish = (): Promise<void> =>
+  const finish = (): void =>
     tellFault('Nothing was added', async () => {
       if (!chosen) return;
       setBusy(true);

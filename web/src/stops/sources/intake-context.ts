@@ -4,7 +4,7 @@ import type { FileToRead } from '../../engine/protocol.ts';
 /** The ways texts come in. */
 export interface Intake {
   /** Reads files and reports on each. */
-  readonly addFiles: (files: readonly FileToRead[]) => Promise<void>;
+  readonly addFiles: (files: readonly FileToRead[]) => void;
   /** Adds one text; the answer says why not, where it can't be added. */
   readonly addText: (name: string, text: string) => Promise<string | undefined>;
 }

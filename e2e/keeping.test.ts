@@ -1,0 +1,144 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { root, serve, setStage, type Browser } from './browser.ts';
+
+describe('what is kept', () => {
+  const stage = setStage();
+  let browser: Browser;
+  let folder: string;
+  const file = (name: string, content: string): string => {
+    writeFileSync(join(folder, name), content);
+    return join(folder, name);
+  };
+  const add = async (...paths: string[]): Promise<void> => {
+    await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
+  };
+  const begin = async (): Promise<void> => {
+    await browser.driver.get(stage.served.address);
+    await browser.press('Start an empty study');
+  };
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'thicket-kept-'));
+    browser = stage.browser;
+  });
+  afterEach(() => rmSync(folder, { recursive: true }));
+
+  it('goes on without the server: the page loads again, and documents come in', async () => {
+    const own = await serve();
+    await browser.driver.get(`${own.address}/demo`);
+    await browser.find('.concept-map .map-word');
+    await browser.driver.executeAsyncScript(
+      'const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then(() => done());',
+    );
+    own.close();
+    await browser.driver.navigate().refresh();
+    await browser.find('.concept-map .map-word');
+    await browser.goTo('sources');
+    for (const [i, name] of ['taxi-driver.pdf', 'conductor-diary.docx'].entries()) {
+      await add(join(root, 'demo/night-buses-documents', name));
+      await browser.waitForText('.trail', `${37 + i} sources`);
+    }
+    await browser.settled();
+  });
+
+  it('says that a computation failed, why, and undoes what caused it', async () => {
+    await begin();
+    await add(file('a.txt', 'The bus waits. The rain waits.\n'.repeat(20)));
+    await browser.waitForText('.trail', '1 source');
+    await browser.settled();
+    await browser.driver.executeAsyncScript(
+      `const done = arguments[arguments.length - 1];
+      indexedDB.databases().then((all) => {
+        const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
+        open.onsuccess = () => {
+          const change = open.result.transaction('portions', 'readwrite');
+          change.objectStore('portions').clear();
+          change.oncomplete = () => { open.result.close(); done(); };
+        };
+      });`,
+    );
+    await browser.driver.navigate().refresh();
+    await browser.waitForText('.stage-fault', 'The text of a source is missing from this browser.');
+    expect(await browser.textOf('.status-now')).to.not.include('up to date');
+    await browser.press('Undo: add a.txt');
+    await browser.waitForText('.empty-stage', 'No sources yet');
+    expect(await browser.all('.stage-fault')).to.have.length(0);
+  });
+
+  it('goes into a folder by itself as dated copies, and comes back from there', async () => {
+    // The folder is one of the browser's own, since no test can press what the system asks.
+    const choose = `window.showDirectoryPicker = async () =>
+      (await navigator.storage.getDirectory()).getDirectoryHandle('copies', { create: true });`;
+    await stage.openSample();
+    expect(await browser.textOf('.kept-note')).to.include('no copy yet');
+    await browser.driver.executeScript(choose);
+    await browser.click('.kept-note');
+    await browser.press('Copy into a folder by itself');
+    await browser.waitForText('.copies-box', 'A dated copy goes into the folder copies by itself');
+    await browser.driver.executeScript(
+      `Object.defineProperty(document, 'visibilityState', { value: 'hidden', configurable: true });
+      document.dispatchEvent(new Event('visibilitychange'));
+      delete document.visibilityState;`,
+    );
+    await browser.waitForText('.kept-note', /copy \d\d:\d\d/);
+    await browser.waitForText(
+      '.copies-box',
+      /The last copy outside it is Night buses in Larkhaven \d{4}-\d\d-\d\d\.thicket/,
+    );
+    await browser.driver.get(stage.served.address);
+    await browser.click('[aria-label="Delete Night buses in Larkhaven"]');
+    await browser.click('.ant-popconfirm-buttons .ant-btn-primary');
+    await browser.waitForText('.ant-message', 'was deleted');
+    await browser.press('Look for copies');
+    await browser.press('Open a copy');
+    await browser.find('.concept-map .map-word');
+    await browser.waitForText('.trail', '36 sources');
+  });
+
+  it('is one set of studies, whichever of this machine’s names is used, and other addresses are told apart', async () => {
+    await browser.driver.get(stage.served.address.replace('127.0.0.1', 'localhost'));
+    await browser.button('Start an empty study');
+    expect(await browser.driver.getCurrentUrl()).to.equal(`${stage.served.address}/`);
+    expect(await browser.textOf('.start-card')).to.include('yours may be at http://127.0.0.1:4680');
+    await browser.press('Start an empty study');
+    await browser.find('.study-title');
+    await browser.driver.get(stage.served.address);
+    expect(await browser.textOf('[aria-label="How studies are kept"]')).to.match(/in use, \d+ GB free/);
+  });
+
+  it('may be called what every object is called: words, columns, values and addresses', async () => {
+    await begin();
+    const words = ['constructor', 'toString', 'hasOwnProperty'];
+    const text = words.map((word) => `The ${word} met the bus. A bus waits for the ${word}. `).join('');
+    await add(
+      file(
+        'table.csv',
+        `text,constructor,__proto__,toString\n${[1, 2, 3, 4].map((n) => `"${text.repeat(n)}",constructor,__proto__,v${n % 2}`).join('\n')}\n`,
+      ),
+    );
+    await browser.press('Add 4 sources');
+    await browser.waitForText('.ant-modal-confirm', 'All 4 rows');
+    await browser.press('OK');
+    await browser.settled();
+    const head = await browser.textOf('.source-grid');
+    for (const name of ['constructor', '__proto__', 'toString']) expect(head).to.include(name);
+    const address = (await browser.driver.getCurrentUrl()).replace(/\/sources.*$/, '');
+    for (const path of [
+      'concepts?concept=constructor',
+      'links?concept=constructor&with=__proto__',
+      'themes?theme=__proto__',
+      'map?find=hasOwnProperty',
+      'compare?theme=constructor&attribute=constructor&group=toString',
+      'concepts?concepts=constructor|toString&how=any',
+    ]) {
+      await browser.driver.get(`${address}/${path}`);
+      await browser.settled();
+      await browser.waitForText('.reader', /constructor|__proto__|hasOwnProperty/);
+      expect(await browser.all('.stage-fault'), path).to.have.length(0);
+    }
+    await browser.driver.get(`${address}/concepts`);
+    await browser.waitForText('[aria-label="Words"]', 'constructor');
+  });
+});

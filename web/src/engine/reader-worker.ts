@@ -1,0 +1,14 @@
+import { expose } from 'comlink';
+import { readFiles, type Intake } from '@green-thicket/core/study/intake';
+
+/** What the thread that reads documents and tables offers. It is ended where a file takes too long or reading is stopped. */
+export interface ReaderWorker {
+  /** Reads one file. */
+  read(name: string, bytes: Uint8Array, onProgress: (share: number) => void): Promise<Intake>;
+}
+
+const api: ReaderWorker = {
+  read: (name, bytes, onProgress) => readFiles([{ name, bytes }], new Set(), { onProgress }),
+};
+
+expose(api);

@@ -1,0 +1,46 @@
+import { Dexie } from 'dexie';
+import { catalogue, databaseName, databaseNamed, deleteDatabase, THE_STUDY } from './database.ts';
+import { EARLIER_NAME, EarlierDatabase } from './earlier-database.ts';
+import { kept } from './store-error.ts';
+import { putOriginals } from './texts.ts';
+
+/** Runs work while no other tab or worker does the same. */
+function alone<T>(name: string, work: () => Promise<T>): Promise<T> {
+  // Without a browser, as in tests, there is nobody else.
+  const locks = (globalThis as { navigator?: { locks?: LockManager } }).navigator?.locks;
+  return locks ? (locks.request(name, work) as Promise<T>) : work();
+}
+
+/**
+ * Brings what an earlier version kept into databases of their own, study by study; then the old database goes. Whatever
+ * stops it, the old one stays, and it goes on the next time. Awaited before anything else is asked of the storage.
+ */
+export const carriedOver = (): Promise<void> => kept(() => alone('green-thicket carry over', carryOver));
+
+/** Brings over what an earlier version kept. */
+export async function carryOver(): Promise<void> {
+  if (!(await Dexie.exists(EARLIER_NAME))) return;
+  const earlier = new EarlierDatabase();
+  for (const { id, ...row } of await earlier.studies.toArray()) {
+    if (await catalogue.studies.get(id)) continue;
+    const own = <Row extends { studyId: string }>(rows: Row[]): Omit<Row, 'studyId'>[] =>
+      rows.map(({ studyId: _study, ...each }) => each);
+    const of = { studyId: id };
+    const decisions = own(await earlier.decisions.where(of).toArray());
+    const originals = own(await earlier.originals.where(of).toArray());
+    const notebook = own(await earlier.notebook.where(of).toArray());
+    const name = databaseName(id, 1);
+    // What a try before left half done begins anew.
+    await deleteDatabase(name);
+    const database = databaseNamed(name);
+    await putOriginals(database, new Map(originals.map((each) => [each.id, each.text])));
+    await database.transaction('rw', database.study, database.decisions, database.notebook, async () => {
+      await database.decisions.bulkAdd(decisions);
+      await database.notebook.bulkAdd(notebook);
+      await database.study.add({ ...row, key: THE_STUDY });
+    });
+    await catalogue.studies.add({ id, database: name });
+  }
+  earlier.close();
+  await Dexie.delete(EARLIER_NAME);
+}
