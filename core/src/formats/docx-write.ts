@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
+import { escapeXml } from '../numeric/xml.ts';
 
 /** A run of text in a paragraph. */
 export interface DocxRun {
@@ -15,18 +16,8 @@ export interface DocxParagraph {
 /** Entries of a ZIP carry a time; the same document is the same bytes whenever it is written. */
 const NO_TIME = new Date('1980-01-01T00:00:00');
 
-/** Text as XML 1.0 takes it: its special characters escaped, control characters dropped. */
-function xmlText(text: string): string {
-  return text
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-    .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
-}
-
 function runXml({ text, bold = false }: DocxRun): string {
-  const lines = text.split('\n').map((line) => `<w:t xml:space="preserve">${xmlText(line)}</w:t>`);
+  const lines = text.split('\n').map((line) => `<w:t xml:space="preserve">${escapeXml(line)}</w:t>`);
   return `<w:r>${bold ? '<w:rPr><w:b/></w:rPr>' : ''}${lines.join('<w:br/>')}</w:r>`;
 }
 

@@ -2,13 +2,16 @@ import { convert } from 'html-to-text';
 import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';
 
+/** Elements inside elements that are read; pages have a few dozen, and far deeper ones exhaust whoever walks them. */
+const DEEPEST = 1000;
+
 /** The words of a page as text: paragraphs, headings, lists and tables kept apart; no scripts, pictures or addresses. */
 export function htmlToText(html: string): string {
   const skip = ['img', 'script', 'style', 'noscript', 'svg', 'iframe', 'form', 'nav', 'template'];
   const text = convert(html, {
     wordwrap: false,
     preserveNewlines: false,
-    limits: { maxInputLength: 100 * 1024 * 1024, ellipsis: '' },
+    limits: { maxInputLength: 100 * 1024 * 1024, maxDepth: DEEPEST, ellipsis: '' },
     selectors: [
       { selector: 'a', options: { ignoreHref: true } },
       ...skip.map((selector) => ({ selector, format: 'skip' })),

@@ -1,8 +1,10 @@
+import { analyse } from 'chardet';
+
 /** The largest text file that is read, in bytes; about fifteen million words. */
 export const LARGEST_TEXT_FILE = 100 * 1024 * 1024;
 
 export type DecodedText =
-  | { readonly ok: true; readonly text: string; readonly encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252' }
+  | { readonly ok: true; readonly text: string; readonly encoding: string }
   | { readonly ok: false; readonly reason: string };
 
 const SIGNATURES: readonly [string, readonly number[]][] = [
@@ -27,7 +29,8 @@ export function refuseSize(bytes: number): string | undefined {
 }
 
 /**
- * The text in a file's bytes: UTF-8 with or without byte order mark, UTF-16 of either order, or else Windows-1252. Says why not
+ * The text in a file's bytes: UTF-8 with or without byte order mark, UTF-16 of either order, or else one of the older
+ * encodings, where it can be told which. Says why not
  * where it is empty, not text, or in no encoding that makes sense. Line ends become \n.
  */
 export function decodeText(bytes: Uint8Array): DecodedText {
@@ -40,12 +43,41 @@ export function decodeText(bytes: Uint8Array): DecodedText {
   }
   const utf16 = utf16Order(bytes);
   if (utf16) return accept(new TextDecoder(utf16).decode(bytes), 'UTF-16');
-  const sample = bytes.subarray(0, 65536);
-  if (sample.includes(0)) return { ok: false, reason: NOT_TEXT };
+  if (bytes.includes(0)) return { ok: false, reason: NOT_TEXT };
   try {
     return accept(new TextDecoder('utf-8', { fatal: true }).decode(bytes), 'UTF-8');
   } catch {
-    // Not UTF-8, which is an answer and not a fault: the older one-byte encoding is next.
+    // Not UTF-8, which is an answer and not a fault: the older encodings are next.
+  }
+  return decodeOlder(bytes);
+}
+
+/** A guess at an encoding is believed where it leads the next by so much, or is as sure as this, of a hundred. */
+const LEAD = 10;
+const SURE = 60;
+
+/** Names by which people know encodings that the detector names otherwise. */
+const WESTERN: ReadonlySet<string> = new Set(['windows-1252', 'iso-8859-1', 'ascii']);
+
+/** The text in bytes of one of the encodings from before UTF-8, by how often its bytes follow each other in each. */
+function decodeOlder(bytes: Uint8Array): DecodedText {
+  const sample = bytes.subarray(0, 65536);
+  const [best, next] = analyse(aroundOddBytes(bytes));
+  const name = best?.name.toLowerCase() ?? '';
+  const isClear =
+    best !== undefined && (best.confidence >= SURE || best.confidence - (next?.confidence ?? 0) >= LEAD);
+  if (best && !WESTERN.has(name)) {
+    // Two of one family differ in a few letters only; which it is can't be told from little text.
+    const decoder = isClear ? decoderOf(name) : undefined;
+    if (!decoder) {
+      const others = [best, next].filter((each) => each !== undefined).map((each) => each.name);
+      return {
+        ok: false,
+        reason: `Its encoding can’t be told for sure: it may be ${others.join(' or ')}. ${AS_UTF8}`,
+      };
+    }
+    const text = decoder.decode(bytes);
+    return text.includes('\ufffd') ? { ok: false, reason: UNREADABLE } : accept(text, best.name);
   }
   const undefinedBytes = [0x81, 0x8d, 0x8f, 0x90, 0x9d];
   let odd = 0;
@@ -54,6 +86,25 @@ export function decodeText(bytes: Uint8Array): DecodedText {
   }
   if (odd > sample.length / 200) return { ok: false, reason: UNREADABLE };
   return accept(decodeWindows1252(bytes), 'Windows-1252');
+}
+
+function decoderOf(name: string): TextDecoder | undefined {
+  try {
+    return new TextDecoder(name);
+  } catch {
+    // An encoding the detector knows and the platform does not.
+    return undefined;
+  }
+}
+
+/** Most bytes that are looked at to tell an encoding. */
+const LOOKED_AT = 65536;
+
+/** A piece of the bytes with those that are not plain ASCII: a long file may begin with pages without any. */
+function aroundOddBytes(bytes: Uint8Array): Uint8Array {
+  const first = bytes.findIndex((byte) => byte > 127);
+  const from = Math.max(0, first - 1024);
+  return bytes.subarray(from, from + LOOKED_AT);
 }
 
 /** What Windows-1252 has at 0x80 to 0x9F, where Latin-1 has control characters (WHATWG Encoding, index windows-1252). */
@@ -67,7 +118,8 @@ function decodeWindows1252(bytes: Uint8Array): string {
 }
 
 const NOT_TEXT = 'It is not text: it holds zero bytes, as programs, pictures and sound do.';
-const UNREADABLE = 'Its encoding can’t be read. Save it as UTF-8 and add it again.';
+const AS_UTF8 = 'Open it in an editor, save it as UTF-8 and add it again.';
+const UNREADABLE = `Its encoding can’t be read. ${AS_UTF8}`;
 
 /** UTF-16 by its byte order mark, or by a zero in every second byte. */
 function utf16Order(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
@@ -87,7 +139,7 @@ function utf16Order(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
   return undefined;
 }
 
-function accept(text: string, encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252'): DecodedText {
+function accept(text: string, encoding: string): DecodedText {
   const tidy = tidyText(text);
   if (tidy.trim() === '') return { ok: false, reason: 'It has no words, only white space.' };
   return { ok: true, text: tidy, encoding };
@@ -96,7 +148,9 @@ function accept(text: string, encoding: 'UTF-8' | 'UTF-16' | 'Windows-1252'): De
 /** Line ends as \n, no byte order mark, no halves of characters. */
 export function tidyText(text: string): string {
   const lines = text.includes('\r') ? text.replace(/\r\n?/g, '\n') : text;
-  const marked = lines.charCodeAt(0) === 0xfeff ? lines.slice(1) : lines;
+  const unmarked = lines.charCodeAt(0) === 0xfeff ? lines.slice(1) : lines;
+  // A zero character, as JSON may hold, can be written to no document.
+  const marked = unmarked.includes('\0') ? unmarked.replaceAll('\0', '\ufffd') : unmarked;
   // The halves of a broken pair can't be written to a file again.
   return /[\ud800-\udfff]/.test(marked)
     ? marked.replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')

@@ -1,16 +1,7 @@
 import { vectorLength, type Polygon } from './geometry.ts';
 import { hatchOf, inkOf, MOSS, NEUTRAL_INK, PAPER, tint } from './palette.ts';
 import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
-
-/** Text made safe for SVG; characters XML has no place for are left out. */
-export function escapeXml(text: string): string {
-  return text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;');
-}
+import { escapeXml } from '../numeric/xml.ts';
 
 const digit = (value: number): string => String(Math.round(value * 10) / 10);
 const CORNER = 16;

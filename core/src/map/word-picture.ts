@@ -1,5 +1,6 @@
 import { packCloud } from './cloud.ts';
 import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
+import { escapeXml } from '../numeric/xml.ts';
 
 /** A word of a picture, with its number. */
 export interface PicturedWord {
@@ -27,11 +28,8 @@ export interface WordDrawing {
   readonly height: number;
 }
 
-const escaped = (text: string): string =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
-
 function drawing(width: number, height: number, title: string, inner: string): WordDrawing {
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="${escaped(FONT)}"><title>${escaped(title)}</title><rect width="${width}" height="${height}" fill="${PAPER}"/>${inner}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="${escapeXml(FONT)}"><title>${escapeXml(title)}</title><rect width="${width}" height="${height}" fill="${PAPER}"/>${inner}</svg>`;
   return { svg, width, height };
 }
 
@@ -47,7 +45,7 @@ export function drawCloud(
   const inner = placed
     .map(
       ({ index, text, x, y, size }) =>
-        `<text data-word="${index}" x="${x.toFixed(1)}" y="${(y + size * 0.35).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="650" fill="${words[index].ink ?? MOSS}" text-anchor="middle">${escaped(text)}</text>`,
+        `<text data-word="${index}" x="${x.toFixed(1)}" y="${(y + size * 0.35).toFixed(1)}" font-size="${size.toFixed(1)}" font-weight="650" fill="${words[index].ink ?? MOSS}" text-anchor="middle">${escapeXml(text)}</text>`,
     )
     .join('');
   return drawing(CLOUD_SIZE.width, CLOUD_SIZE.height, title, inner);
@@ -74,7 +72,7 @@ export function drawBars(words: readonly PicturedWord[], title: string): WordDra
       const rank = i > 0 && ranks[i] === ranks[i - 1] ? '=' : String(ranks[i]);
       return (
         `<g data-word="${index}" font-size="12.5"><text x="24" y="${y}" fill="${NEUTRAL_INK}" text-anchor="end">${rank}</text>` +
-        `<text x="${BAR.label}" y="${y}" fill="${MOSS}" text-anchor="end">${escaped(text)}</text>` +
+        `<text x="${BAR.label}" y="${y}" fill="${MOSS}" text-anchor="end">${escapeXml(text)}</text>` +
         `<rect x="${BAR.label + 8}" y="${y - 9}" width="${length}" height="10" rx="2" fill="#7d9483"/>` +
         `<text x="${(BAR.label + 14 + Number(length)).toFixed(1)}" y="${y}" fill="${NEUTRAL_INK}">${weight}</text></g>`
       );

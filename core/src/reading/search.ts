@@ -66,12 +66,27 @@ export function readQuery(typed: string): SearchQuery {
 /** A word as searches compare it: small letters, straight apostrophes. */
 const plain = (word: string): string => word.toLowerCase().replaceAll('’', "'");
 
-function wildcard(word: string): RegExp {
-  const pattern = plain(word)
-    .split('*')
-    .map((part) => part.replace(/[.+?^${}()|[\]\\]/g, '\\$&'))
-    .join('.*');
-  return new RegExp(`^${pattern}$`, 'u');
+/**
+ * Whether a word is what a pattern with * for any letters stands for. The parts between are found from left to right, each
+ * where it is first, so the time grows with the word's length and no more.
+ */
+function wildcard(pattern: string): (word: string) => boolean {
+  const parts = plain(pattern).split('*');
+  const head = parts[0];
+  const tail = parts[parts.length - 1];
+  const between = parts.slice(1, -1).filter((part) => part !== '');
+  return (word) => {
+    if (word.length < head.length + tail.length || !word.startsWith(head) || !word.endsWith(tail))
+      return false;
+    const end = word.length - tail.length;
+    let at = head.length;
+    for (const part of between) {
+      const found = word.indexOf(part, at);
+      if (found < 0 || found + part.length > end) return false;
+      at = found + part.length;
+    }
+    return true;
+  };
 }
 
 /** The types a typed word stands for: those it is the same as, or a form of the same word as. */
@@ -84,9 +99,9 @@ function typesOf(
 ): Uint8Array {
   const wanted = new Uint8Array(tokens.forms.length);
   if (word.includes('*')) {
-    const pattern = wildcard(word);
+    const matches = wildcard(word);
     tokens.forms.forEach((form, type) => {
-      if (pattern.test(plain(form))) wanted[type] = 1;
+      if (matches(plain(form))) wanted[type] = 1;
     });
     return wanted;
   }

@@ -71,7 +71,23 @@ function findParagraphs(text: string): [number, number][] {
   return paragraphs;
 }
 
-const END_MARK = /[.!?…。！？]+["'”’)\]»]*(?=\s|$)|[。！？]+/gu;
+/** Marks in a row with what closes after them. What follows is looked at apart: in the pattern it would be tried from every mark. */
+const MARKS = /[.!?…。！？]+["'”’)\]»]*/gu;
+const FULL_WIDTH_MARKS = /[。！？]+/gu;
+
+/** Where marks stand that may end a sentence: before white space or the end; those of full width anywhere. */
+function* endMarks(text: string): Generator<readonly [start: number, end: number]> {
+  for (const { index, 0: marks } of text.matchAll(MARKS)) {
+    const end = index + marks.length;
+    if (end === text.length || /\s/.test(text[end])) yield [index, end];
+    else {
+      for (const within of marks.matchAll(FULL_WIDTH_MARKS)) {
+        yield [index + within.index, index + within.index + within[0].length];
+      }
+    }
+  }
+}
+
 const OPENS_SENTENCE = /^["'“‘(\[«¿¡-]*(?:\p{Lu}|\p{Nd}|\p{Lo})/u;
 
 /** Whether the end mark at [start, end) of a text closes a sentence of the paragraph that begins at `from`. */
@@ -114,9 +130,9 @@ export function findBoundaries(text: string): Boundaries {
       place = until;
     };
     // The block is cut out first: a search over the whole text would run on to its end where marks are missing.
-    for (const match of text.slice(from, to).matchAll(END_MARK)) {
-      const mark = from + match.index;
-      const close = mark + match[0].length;
+    for (const [markStart, markEnd] of endMarks(text.slice(from, to))) {
+      const mark = from + markStart;
+      const close = from + markEnd;
       if (closesSentence(text, from, mark, close)) add(close);
     }
     add(to);

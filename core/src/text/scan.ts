@@ -118,15 +118,29 @@ function isNumber(text: string, start: number, end: number): boolean {
   return CLASS_OF[text.charCodeAt(start)] === DIGIT && CLASS_OF[text.charCodeAt(end - 1)] === DIGIT;
 }
 
+/** The segmenter's time grows with the square of what it is given, so a long run is given in pieces of this many units. */
+const SEGMENTED_AT_ONCE = 600;
+/** Words at the end of a piece that more text could still change. */
+const LEFT_OVER = 12;
+
 let segmenter: Intl.Segmenter | undefined;
 
 /** Words of a run in a script without spaces. */
 function segment(text: string, start: number, end: number, visit: TokenVisitor, joined: boolean): void {
   segmenter ??= new Intl.Segmenter('ja', { granularity: 'word' });
   let first = joined;
-  for (const part of segmenter.segment(text.slice(start, end))) {
-    visit(start + part.index, start + part.index + part.segment.length, WORD, first);
-    first = true;
+  let from = start;
+  while (from < end) {
+    const to = Math.min(end, from + SEGMENTED_AT_ONCE);
+    const parts = Array.from(segmenter.segment(text.slice(from, to)));
+    // A word may run on over the piece's end, so the last words are left to the next piece.
+    const sure = to === end ? parts.length : Math.max(1, parts.length - LEFT_OVER);
+    for (const { index, segment: word } of parts.slice(0, sure)) {
+      visit(from + index, from + index + word.length, WORD, first);
+      first = true;
+    }
+    const last = parts[sure - 1];
+    from += last.index + last.segment.length;
   }
 }
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { drawMap, escapeXml } from '../../src/map/draw.ts';
+import { drawMap } from '../../src/map/draw.ts';
+import { escapeXml } from '../../src/numeric/xml.ts';
 import {
   area,
   centroid,
