@@ -60,6 +60,7 @@ function benchCommand(words: number): void {
         join(folder, 'texts'),
         '--out',
         join(folder, 'out'),
+        '--force',
         '--quiet',
       ],
       { encoding: 'utf8' },

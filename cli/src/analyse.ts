@@ -1,7 +1,6 @@
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { compareGroups } from '@green-thicket/core/compare/strength';
-import { readDelimited } from '@green-thicket/core/formats/csv';
+import { readFile } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { readSettings } from '@green-thicket/core/formats/settings-file';
 import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study-file';
@@ -27,7 +26,9 @@ import { parseLexicon } from '@green-thicket/core/text/lexicon';
 import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import { PatternError } from '@green-thicket/core/text/patterns';
 import { collect } from './collect.ts';
+import { openOutput } from './output-set.ts';
 import { readLexiconText } from './lexicon-file.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
@@ -36,8 +37,22 @@ export interface AnalyseOptions {
   readonly settings?: string;
   readonly attributes?: string;
   readonly quiet: boolean;
+  /** Whether results that are in the folder already may be replaced. */
+  readonly force: boolean;
   readonly version: string;
 }
+
+/** What a run writes. */
+const RESULTS = [
+  'concepts.csv',
+  'links.csv',
+  'themes.csv',
+  'strength.csv',
+  'map.svg',
+  'study.thicket',
+  'methods.md',
+  'run.json',
+] as const;
 
 interface LoadedStudy {
   log: DecisionLog;
@@ -62,19 +77,24 @@ function addDecisions(log: DecisionLog, decisions: readonly Decision[]): Decisio
 
 async function loadStudy(
   files: readonly string[],
-  attributes: string | undefined,
+  { attributes, out }: AnalyseOptions,
   say: (line: string) => void,
 ): Promise<LoadedStudy> {
   if (files.some((file) => file.endsWith('.thicket'))) {
     if (files.length > 1)
       throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
     try {
-      return readStudyFile(readFileSync(files[0]));
+      const { leftOut, ...study } = readStudyFile(readFileSync(files[0]));
+      for (const each of leftOut) say(each);
+      return study;
     } catch (error) {
       throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
     }
   }
-  const { added, refused, notes, describing } = await collect(files, attributes);
+  const { added, refused, notes, describing } = await collect(files, {
+    attributes,
+    own: { folder: out, names: new Set<string>(RESULTS) },
+  });
   for (const note of notes) say(note);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
   if (added.length === 0) {
@@ -108,7 +128,7 @@ function originalsOf(state: StudyState, originals: ReadonlyMap<string, string>):
 
 function readText(path: string): string {
   try {
-    return readFileSync(path, 'utf8');
+    return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
   } catch (error) {
     throw new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
   }
@@ -120,10 +140,11 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
   const started = performance.now();
-  const study = await loadStudy(files, options.attributes, say);
+  const output = openOutput(options.out, RESULTS, options.force);
+  const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
   let { log } = study;
-  if (options.attributes !== undefined) log = addAttributes(log, options.attributes, say);
+  if (options.attributes !== undefined) log = await addAttributes(log, options.attributes, say);
   if (options.settings !== undefined) {
     try {
       log = addDecisions(log, readSettings(readText(options.settings)));
@@ -154,8 +175,15 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const run = <T>(what: string, work: Stepwise<T>): T => {
     if (what !== '') say(what);
     for (;;) {
-      const step = work.next();
-      if (step.done) return step.value;
+      try {
+        const step = work.next();
+        if (step.done) return step.value;
+      } catch (error) {
+        // A pattern of the researcher's that can't be read is wrong input; anything else is a fault of ours.
+        if (error instanceof PatternError)
+          throw new UsageError(`A cleaning step can’t be used. ${error.message}`);
+        throw error;
+      }
     }
   };
   const tokens = run('Reading words …', engine.compute('tokens', input));
@@ -222,28 +250,36 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ],
     peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
   };
-  try {
-    mkdirSync(options.out, { recursive: true });
-    const write = (name: string, content: string | Uint8Array): void =>
-      writeFileSync(join(options.out, name), content);
-    write('concepts.csv', conceptsTable(labels, concepts, candidates, themes));
-    write('links.csv', linksTable(labels, links));
-    write('themes.csv', themesTable(labels, themes));
-    write('strength.csv', strengthTable(comparisons, themes));
-    write('map.svg', drawMap(map, state.title));
-    write('study.thicket', writeStudyFile({ log, register: themes.register, originals: study.originals }));
-    write('methods.md', `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`);
-    write('run.json', `${JSON.stringify(runRecord, null, 2)}\n`);
-  } catch (error) {
-    throw new UsageError(`The tables can’t be written to ${options.out}: ${reasonOf(error)}.`);
-  }
+  const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
+    'concepts.csv': conceptsTable(labels, concepts, candidates, themes),
+    'links.csv': linksTable(labels, links),
+    'themes.csv': themesTable(labels, themes),
+    'strength.csv': strengthTable(comparisons, themes),
+    'map.svg': drawMap(map, state.title),
+    'study.thicket': writeStudyFile({ log, register: themes.register, originals: study.originals }),
+    'methods.md': `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`,
+    'run.json': `${JSON.stringify(runRecord, null, 2)}\n`,
+  };
+  output.write(new Map(Object.entries(results)));
   say(
     `${tokens.type.length} words, ${concepts.keys.length} concepts, ${links.standing} links, ${themes.themes.length} themes, in ${((performance.now() - started) / 1000).toFixed(2)} s. Written to ${options.out}.`,
   );
 }
 
-function addAttributes(log: DecisionLog, path: string, say: (line: string) => void): DecisionLog {
-  const content = readDelimited(readText(path));
+async function addAttributes(
+  log: DecisionLog,
+  path: string,
+  say: (line: string) => void,
+): Promise<DecisionLog> {
+  let bytes: Uint8Array;
+  try {
+    bytes = readFileSync(path);
+  } catch (error) {
+    throw new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
+  }
+  // Whatever its ending, a text of attributes is a table.
+  const name = /\.xls[xm]$/i.test(path) ? path : `${path}.csv`;
+  const content = await readFile({ name, bytes });
   if (content.kind !== 'table') {
     throw new UsageError(
       `The attributes in ${path} can’t be read: ${content.kind === 'refused' ? content.reason : 'it is not a table.'}`,
@@ -264,7 +300,8 @@ function describe(
   say: (line: string) => void,
 ): DecisionLog {
   const { sources } = foldDecisions(log);
-  const { values, types, unmatched, without } = describeSources(sheet, nameColumn, sources);
+  const { values, types, unmatched, without, doubled } = describeSources(sheet, nameColumn, sources);
+  for (const what of doubled) say(what);
   for (const name of unmatched) say(`No source is called ${name}; its attributes are not used.`);
   if (without.length > 0) say(`${without.length} sources are not in the table of attributes.`);
   const typed = Object.entries(types).filter(([, type]) => type !== 'text');

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { basename, join, relative, resolve, sep } from 'node:path';
+import { basename, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import { byCodeUnits } from '@green-thicket/core/numeric/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
 import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/files';
@@ -8,24 +8,63 @@ import { namingColumn } from '@green-thicket/core/study/describing-table';
 import { guessTable, tableSources } from '@green-thicket/core/study/table-sources';
 import { reasonOf, UsageError } from './usage-error.ts';
 
-/** The files named, and those of folders that can be read, with their path in it, in code-unit order. */
-export function listFiles(paths: readonly string[]): { path: string; name: string }[] {
+/** The bytes of a path that the system has and Node could not read as UTF-8 come with this in their place. */
+const NOT_UTF8 = '\ufffd';
+
+/** What can't be read, in a sentence that tells of a name that is not UTF-8. */
+function unreadable(path: string, error: unknown): UsageError {
+  return path.includes(NOT_UTF8)
+    ? new UsageError(`${path} can’t be read: its name is not in UTF-8. Rename it, as with convmv or mv.`)
+    : new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
+}
+
+function trying<T>(path: string, look: () => T): T {
+  try {
+    return look();
+  } catch (error) {
+    throw unreadable(path, error);
+  }
+}
+
+const isInside = (path: string, folder: string): boolean => {
+  const way = relative(resolve(folder), resolve(path));
+  return way === '' || !(way.startsWith('..') || isAbsolute(way));
+};
+
+/** The results of a command: their folder, and their names. */
+export interface OwnResults {
+  readonly folder: string | undefined;
+  readonly names: ReadonlySet<string>;
+}
+const NO_RESULTS: OwnResults = { folder: undefined, names: new Set() };
+
+/**
+ * The files named, and those of folders that can be read, with their path in it, in code-unit order.
+ *
+ * @param own the results of this command: what was written before is never read as a source
+ * @throws UsageError where a file or folder can't be read
+ */
+export function listFiles(
+  paths: readonly string[],
+  { folder: out, names }: OwnResults = NO_RESULTS,
+): { path: string; name: string }[] {
   const endings = new Set<string>(READ_ENDINGS);
   const files: { path: string; name: string }[] = [];
   for (const path of paths) {
-    let isFolder: boolean;
-    try {
-      isFolder = statSync(path).isDirectory();
-    } catch (error) {
-      throw new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
-    }
+    const isFolder = trying(path, () => statSync(path).isDirectory());
     if (!isFolder) {
       files.push({ path, name: basename(path) });
       continue;
     }
-    const found = readdirSync(path, { recursive: true, withFileTypes: true })
+    const entries = trying(path, () => readdirSync(path, { recursive: true, withFileTypes: true }));
+    const found = entries
       .filter((entry) => entry.isFile() && endings.has(endingOf(entry.name)))
       .map((entry) => join(entry.parentPath, entry.name))
+      // A folder of results inside the folder of texts is left out whole; among the texts themselves, by name.
+      .filter(
+        (file) =>
+          out === undefined || !isInside(file, out) || (isInside(path, out) && !names.has(basename(file))),
+      )
       .sort(byCodeUnits);
     for (const file of found) files.push({ path: file, name: relative(path, file).split(sep).join('/') });
   }
@@ -41,18 +80,25 @@ export interface Collected extends Intake {
  * Reads files into sources. A table with the names of other files describes them; of any other the columns are guessed,
  * and what was guessed is noted.
  *
- * @param attributes the table of attributes that is named apart, which is no source even where its folder is read
+ * @param apart the table of attributes that is named apart, and the command's own results: neither is a source, even
+ *   where its folder is read
  */
-export async function collect(paths: readonly string[], attributes?: string): Promise<Collected> {
+export async function collect(
+  paths: readonly string[],
+  { attributes, own }: { readonly attributes?: string; readonly own?: OwnResults } = {},
+): Promise<Collected> {
   const refused: { name: string; reason: string }[] = [];
-  const readable = listFiles(paths).filter(({ path, name }) => {
+  const readable = listFiles(paths, own).filter(({ path, name }) => {
     if (attributes !== undefined && resolve(path) === resolve(attributes)) return false;
-    const reason = refuseUnread(name, statSync(path).size);
+    const reason = refuseUnread(
+      name,
+      trying(path, () => statSync(path).size),
+    );
     if (reason !== undefined) refused.push({ name, reason });
     return reason === undefined;
   });
   function* incoming(): Iterable<IncomingFile> {
-    for (const { path, name } of readable) yield { name, bytes: readFileSync(path) };
+    for (const { path, name } of readable) yield { name, bytes: trying(path, () => readFileSync(path)) };
   }
   const read = await readFiles(incoming(), new Set());
   const added = [...read.added];

@@ -1,5 +1,4 @@
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { readCsv, tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
 import { buildGraph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/numeric/order';
@@ -7,6 +6,7 @@ import { finish } from '@green-thicket/core/numeric/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/identity';
 import { degreeInside } from '@green-thicket/core/themes/themes';
+import { openOutput } from './output-set.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 export interface GroupOptions {
@@ -15,6 +15,8 @@ export interface GroupOptions {
   readonly seed: number;
   readonly runs: number;
   readonly version: string;
+  /** Whether results that are in the folder already may be replaced. */
+  readonly force: boolean;
 }
 
 interface Network {
@@ -60,9 +62,10 @@ export function readNetwork(text: string): Network {
 
 /** Groups a weighted network and writes themes.csv, concepts.csv and run.json. */
 export async function group(path: string, options: GroupOptions): Promise<void> {
+  const output = openOutput(options.out, ['themes.csv', 'concepts.csv', 'run.json'], options.force);
   let network: Network;
   try {
-    network = readNetwork(readFileSync(path, 'utf8'));
+    network = readNetwork(readFileSync(path, 'utf8').replace(/^\ufeff/, ''));
   } catch (error) {
     throw new UsageError(`${path} can’t be read as links: ${reasonOf(error)}`);
   }
@@ -78,46 +81,42 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
   const communities = [...members.values()].sort((a, b) => b.length - a.length || a[0] - b[0]);
   const letterOf = new Array<string>(names.length);
   communities.forEach((concepts, i) => concepts.forEach((v) => (letterOf[v] = letterAt(i))));
-  try {
-    mkdirSync(options.out, { recursive: true });
-    const write = (name: string, text: string): void => writeFileSync(join(options.out, name), text);
-    write(
-      'themes.csv',
-      writeCsv(
-        ['theme', 'label', 'concepts', 'share'],
-        communities.map((concepts, i) => [
-          letterAt(i),
-          concepts
-            .slice(0, 3)
-            .map((v) => names[v])
-            .join(', '),
-          concepts.map((v) => names[v]).join('; '),
-          tableNumber(concepts.length / names.length),
-        ]),
-      ),
-    );
-    write(
-      'concepts.csv',
-      writeCsv(
-        ['concept', 'theme', 'steadiness'],
-        names.map((name, v) => [name, letterOf[v], tableNumber(grouping.steadiness[v])]),
-      ),
-    );
-    const record = {
-      version: options.version,
-      seed: options.seed,
-      runs: options.runs,
-      resolution: options.resolution,
-      modularity: tableNumber(grouping.modularity),
-      communities: communities.length,
-      steadiness: tableNumber(grouping.overallSteadiness),
-      concepts: names.length,
-      links: source.length,
-    };
-    write('run.json', `${JSON.stringify(record, null, 2)}\n`);
-  } catch (error) {
-    throw new UsageError(`The tables can’t be written to ${options.out}: ${reasonOf(error)}.`);
-  }
+  const files = new Map<string, string>();
+  files.set(
+    'themes.csv',
+    writeCsv(
+      ['theme', 'label', 'concepts', 'share'],
+      communities.map((concepts, i) => [
+        letterAt(i),
+        concepts
+          .slice(0, 3)
+          .map((v) => names[v])
+          .join(', '),
+        concepts.map((v) => names[v]).join('; '),
+        tableNumber(concepts.length / names.length),
+      ]),
+    ),
+  );
+  files.set(
+    'concepts.csv',
+    writeCsv(
+      ['concept', 'theme', 'steadiness'],
+      names.map((name, v) => [name, letterOf[v], tableNumber(grouping.steadiness[v])]),
+    ),
+  );
+  const record = {
+    version: options.version,
+    seed: options.seed,
+    runs: options.runs,
+    resolution: options.resolution,
+    modularity: tableNumber(grouping.modularity),
+    communities: communities.length,
+    steadiness: tableNumber(grouping.overallSteadiness),
+    concepts: names.length,
+    links: source.length,
+  };
+  files.set('run.json', `${JSON.stringify(record, null, 2)}\n`);
+  output.write(files);
   process.stderr.write(
     `${communities.length} communities, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
   );

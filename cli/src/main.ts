@@ -1,4 +1,5 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
+import { RANGES, type NumberRange } from '@green-thicket/core/study/limits';
 import { analyse } from './analyse.ts';
 import { group } from './group.ts';
 import { UsageError } from './usage-error.ts';
@@ -6,11 +7,11 @@ import { UsageError } from './usage-error.ts';
 declare const VERSION: string | undefined;
 const version = typeof VERSION === 'string' ? VERSION : '0.1.0';
 
-function numberAbove(smallest: number, whole: boolean) {
+function numberIn({ min, max, whole }: NumberRange) {
   return (text: string): number => {
-    const value = Number(text);
-    if (!Number.isFinite(value) || value < smallest || (whole && !Number.isInteger(value))) {
-      throw new InvalidArgumentError(`It must be a ${whole ? 'whole ' : ''}number from ${smallest} up.`);
+    const value = text.trim() === '' ? NaN : Number(text);
+    if (!(value >= min && value <= max) || (whole && !Number.isInteger(value))) {
+      throw new InvalidArgumentError(`It must be a ${whole ? 'whole ' : ''}number from ${min} to ${max}.`);
     }
     return value;
   };
@@ -28,15 +29,21 @@ program
   .argument('<files...>', 'files or folders, or one .thicket file')
   .requiredOption('--out <folder>', 'where to write the tables')
   .option('--settings <file>', 'JSON with the settings to change')
-  .option('--attributes <table>', 'CSV of attributes, first column the file name')
+  .option('--attributes <table>', 'table of attributes (.csv, .tsv, .xlsx), first column the file name')
+  .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
   .action(
     async (
       files: string[],
-      options: { out: string; settings?: string; attributes?: string; quiet?: boolean },
+      options: { out: string; settings?: string; attributes?: string; quiet?: boolean; force?: boolean },
     ) => {
-      await analyse(files, { ...options, quiet: options.quiet ?? false, version });
+      await analyse(files, {
+        ...options,
+        quiet: options.quiet ?? false,
+        force: options.force ?? false,
+        version,
+      });
     },
   );
 
@@ -45,13 +52,19 @@ program
   .description('groups a weighted network given as source,target,weight')
   .argument('<links>', 'CSV with the columns source, target and weight')
   .requiredOption('--out <folder>', 'where to write the tables')
-  .option('--resolution <number>', 'resolution of modularity', numberAbove(0.01, false), 1)
-  .option('--seed <number>', 'seed of the generator', numberAbove(0, true), 1)
-  .option('--runs <number>', 'how many runs the consensus is of', numberAbove(1, true), 50)
+  .option('--resolution <number>', 'resolution of modularity', numberIn(RANGES.resolution), 1)
+  .option('--seed <number>', 'seed of the generator', numberIn(RANGES.seed), 1)
+  .option('--runs <number>', 'how many runs the consensus is of', numberIn(RANGES.runs), 50)
+  .option('--force', 'replace results that are in the folder already')
   .exitOverride()
-  .action(async (links: string, options: { out: string; resolution: number; seed: number; runs: number }) => {
-    await group(links, { ...options, version });
-  });
+  .action(
+    async (
+      links: string,
+      options: { out: string; resolution: number; seed: number; runs: number; force?: boolean },
+    ) => {
+      await group(links, { ...options, force: options.force ?? false, version });
+    },
+  );
 
 try {
   await program.parseAsync();

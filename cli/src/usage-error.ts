@@ -1,6 +1,5 @@
 import { ownValue } from '@green-thicket/core/numeric/records';
 
-
 /** Wrong use or input that can't be read: one sentence for the user, exit code 2. */
 export class UsageError extends Error {
   override readonly name = 'UsageError';

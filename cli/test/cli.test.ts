@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -118,7 +126,18 @@ describe('the command line', () => {
     writeFileSync(at('picture.png'), Uint8Array.of(0x89, 0x50, 0x4e, 0x47));
     writeFileSync(at('broken.thicket'), 'no');
     writeFileSync(at('bad.csv'), 'source,target,weight\na,b,-1\n');
-    writeFileSync(at('bad.json'), '{"windows":{"unit":"century"}}');
+    writeFileSync(at('bad.json'), '\ufeff{"windows":{"unit":"century"}}');
+    writeFileSync(
+      at('pattern.json'),
+      JSON.stringify({ cleaning: { steps: [{ id: 'l', on: true, kind: 'lines', pattern: '(' }] } }),
+    );
+    writeFileSync(at('good-file'), 'x');
+    symlinkSync(at('nothing'), at('dangling'));
+    mkdirSync(at('odd'));
+    writeFileSync(
+      Buffer.concat([Buffer.from(`${at('odd')}/caf`), Buffer.of(0xe9), Buffer.from('.txt')]),
+      'x',
+    );
     const cases: [string[], RegExp][] = [
       [['analyse', at('nowhere'), '--out', at('x')], /nowhere can’t be read/],
       [['analyse', at('picture.png'), '--out', at('x')], /picture\.png/],
@@ -127,6 +146,16 @@ describe('the command line', () => {
       [['analyse', sample, '--settings', at('bad.json'), '--out', at('x'), '--quiet'], /windows\.unit/],
       [['group', at('bad.csv'), '--out', at('x')], /must be a number above 0/],
       [['group', at('bad.csv'), '--out', at('x'), '--resolution', 'much'], /resolution/],
+      [['group', at('bad.csv'), '--out', at('x'), '--runs', '1e9'], /whole number from 1 to 500/],
+      [['group', at('bad.csv'), '--out', at('x'), '--seed', '-1'], /whole number from 0/],
+      [
+        ['analyse', sample, '--settings', at('pattern.json'), '--out', at('x'), '--quiet'],
+        /pattern that can’t be used/,
+      ],
+      [['analyse', sample, '--out', join(at('good-file'), 'x')], /Nothing can be written to .*not a folder/],
+      [['analyse', at('dangling'), '--out', at('x')], /dangling can’t be read: there is no such file/],
+      [['analyse', join(at('odd'), '\ufffd.txt'), '--out', at('x')], /its name is not in UTF-8/],
+      [['analyse', at('odd'), '--out', at('x'), '--quiet'], /its name is not in UTF-8/],
       [['dance'], /dance/],
     ];
     for (const [args, expected] of cases) {
@@ -135,6 +164,67 @@ describe('the command line', () => {
       expect(stderr.trim().split('\n').at(-1)).to.match(expected);
       expect(stderr).not.to.match(/ at .*\.ts:/);
     }
+  });
+
+  it('replaces results only where it is told to, whole, and never reads them', () => {
+    mkdirSync(at('own'));
+    for (const name of ['a', 'b', 'c'])
+      writeFileSync(join(at('own'), `${name}.txt`), 'Rain on the bus. The bus waits.\n');
+    const run = (...more: string[]) =>
+      thicket('analyse', at('own'), '--out', join(at('own'), 'results'), ...more);
+    expect(run().stderr).to.include('Read 3 sources.');
+    const before = read('own', 'results', 'concepts.csv');
+    const again = run();
+    expect(again.status).to.equal(2);
+    expect(again.stderr).to.match(/There are results in .* already \(concepts\.csv, .*--force/);
+    expect(run('--force').stderr).to.include('Read 3 sources.');
+    expect(read('own', 'results', 'concepts.csv')).to.equal(before);
+    // A place that can't be written leaves all the others as they were.
+    rmSync(join(at('own'), 'results', 'methods.md'));
+    mkdirSync(join(at('own'), 'results', 'methods.md', 'in-the-way'), { recursive: true });
+    writeFileSync(join(at('own'), 'results', 'concepts.csv'), 'as it was');
+    expect(run('--force', '--quiet').status).to.equal(2);
+    expect(readdirSync(join(at('own'), 'results')).filter((name) => name.endsWith('.part'))).to.deep.equal(
+      [],
+    );
+    writeFileSync(at('links.csv'), '\ufeffsource,target\na,b\nb,c\n');
+    expect(thicket('group', at('links.csv'), '--out', at('grouped')).status).to.equal(0);
+    expect(thicket('group', at('links.csv'), '--out', at('grouped')).status).to.equal(2);
+    expect(thicket('group', at('links.csv'), '--out', at('grouped'), '--force').status).to.equal(0);
+  });
+
+  it('reads attributes in any encoding, and says what is in them twice', () => {
+    writeFileSync(at('one.txt'), 'Rain and wind.');
+    const rows = 'file,place,place\none.txt,Höhe,x\none.txt,Tal,y\n';
+    const forms: [string, Uint8Array][] = [
+      ['a16.csv', Buffer.from(`\ufeff${rows}`, 'utf16le')],
+      ['a1252.csv', Buffer.from(rows, 'latin1')],
+      ['a8.tsv', Buffer.from(`\ufeff${rows.replaceAll(',', '\t')}`)],
+    ];
+    for (const [name, bytes] of forms) {
+      writeFileSync(at(name), bytes);
+      const { status, stderr } = thicket(
+        'analyse',
+        at('one.txt'),
+        '--attributes',
+        at(name),
+        '--out',
+        at(`out-${name}`),
+      );
+      expect(status, stderr).to.equal(0);
+      expect(stderr).to.include('one.txt stands in more than one row; the last one counts.');
+      expect(stderr).to.include('Two columns are called place; one became place 2.');
+      expect(read(`out-${name}`, 'strength.csv')).to.match(/^attribute/);
+    }
+    const run = thicket(
+      'analyse',
+      at('one.txt'),
+      '--attributes',
+      join(root, 'demo/night-buses-documents/at-the-stop.xlsx'),
+      '--out',
+      at('out-xlsx'),
+    );
+    expect(run.status, run.stderr).to.equal(0);
   });
 
   it('reports on files that do not come in and attributes that fit none', () => {

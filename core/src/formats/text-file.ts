@@ -88,7 +88,7 @@ function decodeOlder(bytes: Uint8Array): DecodedText {
   return accept(decodeWindows1252(bytes), 'Windows-1252');
 }
 
-function decoderOf(name: string): TextDecoder | undefined {
+function decoderOf(name: string): { decode(bytes: Uint8Array): string } | undefined {
   try {
     return new TextDecoder(name);
   } catch {

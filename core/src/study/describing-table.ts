@@ -35,6 +35,8 @@ export interface Description {
   readonly unmatched: readonly string[];
   /** Sources the table does not name. */
   readonly without: readonly string[];
+  /** A sentence for each column or source that the table has twice. */
+  readonly doubled: readonly string[];
 }
 
 /**
@@ -50,7 +52,10 @@ export function describeSources(
   columns?: readonly number[],
 ): Description {
   const [head = [], ...body] = rows;
-  const taken = (columns ?? head.map((_, column) => column)).filter((column) => column !== nameColumn);
+  const width = rows.reduce((most, row) => Math.max(most, row.length), 0);
+  const taken = (columns ?? Array.from({ length: width }, (_, column) => column)).filter(
+    (column) => column !== nameColumn,
+  );
   if (taken.length === 0) {
     throw new Error(
       'The table of attributes needs a column of file names and at least one attribute beside it.',
@@ -69,6 +74,7 @@ export function describeSources(
   const types = new Map<string, AttributeType>();
   const met = new Set<string>();
   const unmatched: string[] = [];
+  const doubled: string[] = [];
   const rowsOf = body.flatMap((row) => {
     const name = (row[nameColumn] ?? '').trim();
     if (name === '') return [];
@@ -77,12 +83,17 @@ export function describeSources(
       unmatched.push(name);
       return [];
     }
+    if (ids.every((id) => met.has(id)))
+      doubled.push(`${name} stands in more than one row; the last one counts.`);
     for (const id of ids) met.add(id);
     return [{ ids, row }];
   });
   for (const column of taken) {
     const given = (head[column] ?? '').trim();
-    const attribute = given === '' ? `column ${column + 1}` : clipped(given, LONGEST.name);
+    const wanted = given === '' ? `column ${column + 1}` : clipped(given, LONGEST.name - 10);
+    let attribute = wanted;
+    for (let n = 2; values.has(attribute); n++) attribute = `${wanted} ${n}`;
+    if (attribute !== wanted) doubled.push(`Two columns are called ${wanted}; one became ${attribute}.`);
     const own = new Map<string, string>();
     for (const { ids, row } of rowsOf) {
       const value = clipped((row[column] ?? '').trim(), LONGEST.value);
@@ -95,6 +106,7 @@ export function describeSources(
     values: Object.fromEntries(values),
     types: Object.fromEntries(types),
     unmatched,
+    doubled,
     without: sources.filter(({ id }) => !met.has(id)).map(({ name }) => name),
   };
 }
