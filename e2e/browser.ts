@@ -39,6 +39,9 @@ export class Browser {
   readonly downloads = mkdtempSync(join(tmpdir(), 'thicket-downloads-'));
   driver!: WebDriver;
 
+  /** @param motion whether the page may move things, as it does unless the system is asked for stillness */
+  constructor(readonly motion = false) {}
+
   async start(): Promise<void> {
     const options = new chrome.Options();
     options.setChromeBinaryPath('/usr/bin/chromium');
@@ -52,7 +55,7 @@ export class Browser {
       '--disable-component-update',
       '--disable-sync',
       // As for people who ask for stillness: nothing is on its way when it is clicked.
-      '--force-prefers-reduced-motion',
+      ...(this.motion ? [] : ['--force-prefers-reduced-motion']),
       `--user-data-dir=${this.profile}`,
     );
     options.setUserPreferences({
@@ -276,7 +279,7 @@ export interface Stage {
 }
 
 /** Sets the stage for the suite it is called in. */
-export function setStage(): Stage {
+export function setStage({ motion = false }: { readonly motion?: boolean } = {}): Stage {
   const stage = {} as Stage;
   stage.openSample = async () => {
     await stage.browser.driver.get(`${stage.served.address}/demo`);
@@ -288,7 +291,7 @@ export function setStage(): Stage {
   });
   after(() => stage.served.close());
   beforeEach(async () => {
-    stage.browser = new Browser();
+    stage.browser = new Browser(motion);
     await stage.browser.start();
   });
   afterEach(() => stage.browser.end());

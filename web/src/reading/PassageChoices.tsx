@@ -121,6 +121,7 @@ export function PassageChoices({
           <Dropdown
             trigger={['click']}
             menu={{
+              'aria-label': 'Save the passages',
               items: [
                 { key: 'csv', label: 'Table (.csv)' },
                 { key: 'docx', label: 'Document (.docx)' },

@@ -11,6 +11,7 @@ import {
   writeCopy,
 } from '../store/copies.ts';
 import { saveStudyFile } from '../store/save-file.ts';
+import { FocusBox } from './FocusBox.tsx';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
 
@@ -71,7 +72,11 @@ export function KeptNote() {
       placement="bottomRight"
       title="Copies of this study"
       content={
-        <div className="control-box copies-box">
+        <FocusBox
+          label="Copies of this study"
+          className="control-box copies-box"
+          onClose={() => setOpen(false)}
+        >
           <p>
             Every decision is kept in this browser at once.{' '}
             {last
@@ -113,7 +118,7 @@ export function KeptNote() {
               This browser can’t write into a folder by itself; save the study to a file now and then.
             </p>
           )}
-        </div>
+        </FocusBox>
       }
     >
       <button

@@ -1,9 +1,10 @@
 import { Popover } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/study/sentences';
 import { useView } from '../engine/use-view.ts';
 import { StepParts } from '../stops/clean/StepParts.tsx';
 import { CONTROLS } from './controls.tsx';
+import { FocusBox } from './FocusBox.tsx';
 import { useStudy } from './study-context.ts';
 
 /** The settings of a stop as one sentence; its underlined words are the controls. */
@@ -41,12 +42,6 @@ function Control({ name, text }: { name: ControlName; text: string }) {
   const { state, decide } = useStudy();
   const [open, setOpen] = useState(false);
   const { label, help, wide = false, Input } = CONTROLS[name];
-  const button = useRef<HTMLButtonElement>(null);
-  const closeOnEscape = (event: React.KeyboardEvent): void => {
-    if (event.key !== 'Escape' || !open) return;
-    setOpen(false);
-    button.current?.focus();
-  };
   return (
     <Popover
       open={open}
@@ -56,26 +51,17 @@ function Control({ name, text }: { name: ControlName; text: string }) {
       placement="bottomLeft"
       title={label}
       content={
-        <div
+        <FocusBox
+          label={label}
           className={wide ? 'control-box wide-box' : 'control-box'}
-          role="dialog"
-          aria-label={label}
-          onKeyDown={closeOnEscape}
+          onClose={() => setOpen(false)}
         >
           <Input state={state} decide={decide} close={() => setOpen(false)} />
           <p className="quiet">{help}</p>
-        </div>
+        </FocusBox>
       }
     >
-      <button
-        ref={button}
-        type="button"
-        className="control"
-        onKeyDown={closeOnEscape}
-        title={help}
-        aria-expanded={open}
-        aria-haspopup="dialog"
-      >
+      <button type="button" className="control" title={help} aria-expanded={open} aria-haspopup="dialog">
         {text}
       </button>
     </Popover>

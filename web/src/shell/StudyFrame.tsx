@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { memo, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
 import { redone, undone } from '@green-thicket/core/study/decisions';
@@ -31,6 +31,7 @@ import { Notebook } from './Notebook.tsx';
 import { Reader } from './Reader.tsx';
 import { RegisterKeeper } from './RegisterKeeper.tsx';
 import { useSelection } from './selection.ts';
+import { SkipLink } from './SkipLink.tsx';
 import { StageFault } from './StageFault.tsx';
 import { StatusLine } from './StatusLine.tsx';
 import { useTellFault } from './use-fault.ts';
@@ -63,6 +64,13 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
     [look],
   );
   const Stage = STAGES[stop];
+  const { title } = study.state;
+  useEffect(() => {
+    document.title = `${STOP_NAMES[stop]} · ${title} – Green Thicket`;
+    return () => {
+      document.title = 'Green Thicket';
+    };
+  }, [stop, title]);
   const { log } = study;
   const nextUndo = log.records.find((record) => record.seq === log.head);
   const nextRedo = log.records.find((record) => record.seq === redone(log));
@@ -76,6 +84,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
         <FileDrop />
         <RegisterKeeper />
         <div className="study-page">
+          <SkipLink />
           <header className="title-bar">
             <Link to="/" className="brand" aria-label="Green Thicket, first page">
               <Mark size={26} />

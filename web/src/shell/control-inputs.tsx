@@ -1,6 +1,7 @@
 import { InputNumber, Switch } from 'antd';
 import { useState } from 'react';
 import type { Decision } from '@green-thicket/core/study/decisions';
+import { within, type NumberRange } from '@green-thicket/core/study/limits';
 import type { StudyState } from '@green-thicket/core/study/study';
 
 export interface ControlProps {
@@ -22,24 +23,27 @@ export interface ControlDefinition {
 export function NumberBox(props: {
   label: string;
   value: number;
-  min: number;
-  max: number;
+  range: NumberRange;
   step?: number;
   onChange: (value: number) => void;
 }) {
-  const { label, value, min, max, step = 1, onChange } = props;
+  const { label, value, range, step = 1, onChange } = props;
+  const { min, max } = range;
   const [draft, setDraft] = useState<number | null>(value);
   const decideOn = (next: number | null): void => {
-    if (next !== null && next !== value && next >= min && next <= max) onChange(next);
+    if (next === null) return;
+    const held = within(range, next);
+    setDraft(held);
+    if (held !== value) onChange(held);
   };
   return (
     <InputNumber
-      autoFocus
       aria-label={label}
       value={draft}
       min={min}
       max={max}
       step={step}
+      precision={range.whole ? 0 : undefined}
       onChange={setDraft}
       onStep={(next) => decideOn(Number(next))}
       onBlur={() => decideOn(draft)}
@@ -60,13 +64,19 @@ export function onOff(label: string, isOn: (state: StudyState) => boolean, make:
 
 export function number(
   label: string,
-  range: { min: number; max: number; step?: number },
+  { step, ...range }: NumberRange & { readonly step?: number },
   read: (state: StudyState) => number,
   make: (value: number) => Decision,
 ) {
   return function NumberControl({ state, decide }: ControlProps) {
     return (
-      <NumberBox label={label} value={read(state)} {...range} onChange={(value) => decide(make(value))} />
+      <NumberBox
+        label={label}
+        value={read(state)}
+        range={range}
+        step={step}
+        onChange={(value) => decide(make(value))}
+      />
     );
   };
 }

@@ -1,4 +1,5 @@
 import { Checkbox, Radio, Select, Switch } from 'antd';
+import { RANGES } from '@green-thicket/core/study/limits';
 import { counted } from '@green-thicket/core/study/sentences';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../engine/use-view.ts';
@@ -81,8 +82,7 @@ export function Window({ state, decide }: ControlProps) {
             key={unit}
             label={`How many ${unit}`}
             value={size}
-            min={1}
-            max={unit === 'words' ? 500 : 50}
+            range={RANGES.windowSize}
             onChange={(next) => decide({ kind: 'setWindows', change: { size: next } })}
           />
           <Checkbox
@@ -115,8 +115,7 @@ export function Resolution({ state, decide }: ControlProps) {
         <NumberBox
           label="Resolution"
           value={resolution}
-          min={0.05}
-          max={20}
+          range={RANGES.resolution}
           step={0.1}
           onChange={(value) => decide({ kind: 'setThemes', change: { resolution: value } })}
         />

@@ -1,6 +1,7 @@
 import { Radio } from 'antd';
 import { MEASURES } from '@green-thicket/core/network/measures';
 import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
+import { RANGES } from '@green-thicket/core/study/limits';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { AddStep } from '../stops/clean/AddStep.tsx';
@@ -81,7 +82,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'Shorter words are no concepts; spaces are not counted.',
     Input: number(
       'Fewest letters',
-      { min: 1, max: 40 },
+      RANGES.minimumLetters,
       (state) => state.settings.concepts.minimumLetters,
       (minimumLetters) => ({ kind: 'setConcepts', change: { minimumLetters } }),
     ),
@@ -91,7 +92,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'Pull says how selective a concept is in the company it keeps; 0 is no more than chance. The dashed line across the field of words is this limit: drag it.',
     Input: number(
       'Least pull',
-      { min: 0, max: 100, step: 0.05 },
+      { ...RANGES.minimumPull, step: 0.05 },
       (state) => state.settings.concepts.minimumPull,
       (minimumPull) => ({ kind: 'setConcepts', change: { minimumPull } }),
     ),
@@ -101,7 +102,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'How often a concept must be mentioned at least.',
     Input: number(
       'Fewest mentions',
-      { min: 1, max: 10_000 },
+      RANGES.minimumMentions,
       (state) => state.settings.concepts.minimumMentions,
       (minimumMentions) => ({ kind: 'setConcepts', change: { minimumMentions } }),
     ),
@@ -111,7 +112,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'In how many sources a concept must be mentioned at least.',
     Input: number(
       'Fewest sources',
-      { min: 1, max: 10_000 },
+      RANGES.minimumSources,
       (state) => state.settings.concepts.minimumSources,
       (minimumSources) => ({ kind: 'setConcepts', change: { minimumSources } }),
     ),
@@ -121,7 +122,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'A word that nearly every source uses tells them apart too little.',
     Input: number(
       'Largest share of sources',
-      { min: 1, max: 100 },
+      { min: 1, max: 100, whole: true },
       (state) => Math.round(state.settings.concepts.maximumSourceShare * 100),
       (value) => ({ kind: 'setConcepts', change: { maximumSourceShare: value / 100 } }),
     ),
@@ -131,7 +132,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'How many concepts are kept; a map stays readable up to about 80.',
     Input: number(
       'Number of concepts',
-      { min: 3, max: 400, step: 5 },
+      { ...RANGES.size, step: 5 },
       (state) => state.settings.concepts.size,
       (size) => ({ kind: 'setConcepts', change: { size } }),
     ),
@@ -162,7 +163,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'Links weaker than this are left out.',
     Input: number(
       'Cut-off',
-      { min: -1, max: 10_000, step: 0.05 },
+      { ...RANGES.cutOff, step: 0.05 },
       (state) => state.settings.links.cutOff,
       (cutOff) => ({ kind: 'setLinks', change: { cutOff } }),
     ),
@@ -172,7 +173,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'How many windows two concepts must share at least.',
     Input: number(
       'Fewest shared windows',
-      { min: 1, max: 1000 },
+      RANGES.minimumTogether,
       (state) => state.settings.links.minimumTogether,
       (minimumTogether) => ({ kind: 'setLinks', change: { minimumTogether } }),
     ),
@@ -182,7 +183,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg).',
     Input: number(
       'Chance in per cent',
-      { min: 0.1, max: 100, step: 1 },
+      { min: 0.1, max: 100, whole: false, step: 1 },
       (state) => state.settings.links.maximumQ * 100,
       (value) => ({ kind: 'setLinks', change: { maximumQ: value / 100 } }),
     ),
@@ -197,7 +198,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'The search has chance in it; a consensus of many runs shows what is steady.',
     Input: number(
       'Runs',
-      { min: 1, max: 200, step: 10 },
+      { ...RANGES.runs, step: 10 },
       (state) => state.settings.themes.runs,
       (runs) => ({ kind: 'setThemes', change: { runs } }),
     ),
@@ -207,7 +208,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'Any whole number. The same seed gives the same themes and map everywhere.',
     Input: number(
       'Seed',
-      { min: 0, max: 1_000_000 },
+      RANGES.seed,
       (state) => state.settings.themes.seed,
       (seed) => ({ kind: 'setThemes', change: { seed } }),
     ),
@@ -217,7 +218,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'Only the drawing changes; the themes rest on all links.',
     Input: number(
       'Links drawn',
-      { min: 0, max: 2000, step: 10 },
+      { ...RANGES.shownLinks, step: 10 },
       (state) => state.settings.map.shownLinks,
       (shownLinks) => ({ kind: 'setMap', change: { shownLinks } }),
     ),
@@ -227,7 +228,7 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
     help: 'A bridge is a link between concepts of different themes.',
     Input: number(
       'Bridges drawn',
-      { min: 0, max: 2000, step: 10 },
+      { ...RANGES.shownBridges, step: 10 },
       (state) => state.settings.map.shownBridges,
       (shownBridges) => ({ kind: 'setMap', change: { shownBridges } }),
     ),

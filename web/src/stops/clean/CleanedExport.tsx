@@ -19,6 +19,7 @@ export function CleanedExport() {
     <Dropdown
       trigger={['click']}
       menu={{
+        'aria-label': 'Save cleaned text',
         items: [
           { key: 'zip', label: 'Texts: one .txt a source, in a .zip' },
           { key: 'csv', label: 'Table: one .csv with the attributes' },

@@ -68,6 +68,7 @@ export function RecipeButtons() {
       <Dropdown
         trigger={['click']}
         menu={{
+          'aria-label': 'Recipe',
           items: [
             { key: 'save', label: 'Save these steps and settings to a file' },
             { key: 'use', label: 'Use a recipe from a file' },

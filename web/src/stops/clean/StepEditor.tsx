@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
 import { patternFault } from '@green-thicket/core/text/patterns';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
+import { FocusBox } from '../../shell/FocusBox.tsx';
 import { NumberBox } from '../../shell/control-inputs.tsx';
 import { useStepChanges } from './step-changes.ts';
 
@@ -12,14 +13,7 @@ export function StepEditor({ step, close }: { step: CleaningStep; close: () => v
   const at = steps.findIndex((each) => each.id === step.id);
   const { name, help } = STEP_KINDS[step.kind];
   return (
-    <div
-      className="control-box"
-      role="dialog"
-      aria-label={name}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') close();
-      }}
-    >
+    <FocusBox label={name} className="control-box" onClose={close}>
       <label className="control-row">
         <Switch
           size="small"
@@ -49,7 +43,7 @@ export function StepEditor({ step, close }: { step: CleaningStep; close: () => v
           Remove
         </Button>
       </div>
-    </div>
+    </FocusBox>
   );
 }
 
@@ -149,8 +143,7 @@ function StepOptions({ step, onChange }: { step: CleaningStep; onChange: (step: 
           <NumberBox
             label="Letters"
             value={step.letters}
-            min={2}
-            max={20}
+            range={{ min: 2, max: 20, whole: true }}
             onChange={(letters) => onChange({ ...step, letters })}
           />
           letters

@@ -118,7 +118,6 @@ function StepPart({
         onFocus={() => point(step.id)}
         onBlur={() => point(undefined)}
         onKeyDown={(event) => {
-          if (event.key === 'Escape' && open) close();
           if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
           event.preventDefault();
           move(step.id, steps.indexOf(step) + (event.key === 'ArrowLeft' ? -1 : 1));

@@ -78,7 +78,7 @@ export function CompareStop() {
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-            <table className="compare-table">
+            <table className="compare-table" aria-label={`Strength of the themes by ${attribute ?? 'group'}`}>
               <thead>
                 <tr>
                   <th scope="col">Theme</th>

@@ -3,6 +3,7 @@ import type { FigureName } from '@green-thicket/core/study/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
+import { useArrowWords } from '../../shell/use-arrow-words.ts';
 import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
 import { FIELD, heightOf, placeWords } from './place-words.ts';
 
@@ -94,7 +95,9 @@ export function WordField({
     } else if (hold?.what === 'frame' && ticked.size > 0) onTick(new Set());
     setHold(undefined);
   };
+  const toNext = useArrowWords(svg, '.field-word');
   const onKey = (event: React.KeyboardEvent): void => {
+    if (toNext(event)) return;
     const concept = keyUnder(event);
     if (concept === undefined) return;
     const key = event.key.toLowerCase();
@@ -237,7 +240,8 @@ const FieldWord = memo(function FieldWord({
   return (
     <text
       role="button"
-      tabIndex={0}
+      tabIndex={-1}
+      aria-label={row.label}
       aria-pressed={picked}
       data-concept={row.key}
       className={`field-word is-${row.status}${picked ? ' here' : ''}${ticked ? ' is-ticked' : ''}${target ? ' target' : ''}`}

@@ -1,8 +1,9 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { labelLines, linkPath, roundedPath } from '@green-thicket/core/map/draw';
 import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palette';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../shell/selection.ts';
+import { useArrowWords } from '../../shell/use-arrow-words.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../concepts/key-decisions.ts';
 import { scaledType } from '../scaled-type.ts';
@@ -41,8 +42,10 @@ export const MapDrawing = memo(function MapDrawing({
     if (keys[link.target] === selection.key) near.add(keys[link.source]);
   }
   const faint = pickedConcepts.size > 0;
+  const drawing = useRef<SVGGElement>(null);
+  const toNext = useArrowWords(drawing, '.map-word');
   return (
-    <>
+    <g ref={drawing}>
       <defs>
         {scene.parcels.map((parcel) => {
           const { angle, distance } = hatchOf(parcel.letter);
@@ -135,17 +138,19 @@ export const MapDrawing = memo(function MapDrawing({
           <g
             key={key}
             role="button"
-            tabIndex={0}
+            tabIndex={-1}
+            aria-label={label.text}
             className={picked ? 'map-word here' : faint && !near.has(key) ? 'map-word faint' : 'map-word'}
             aria-pressed={picked}
             onClick={pick}
             onKeyDown={(event) => {
+              if (toNext(event)) return;
               const decision = decisionByKey(event, key);
               if (decision) decide(decision);
               else onKeys(pick)(event);
             }}
           >
-            <title>{`Enter reads it, ${KEYS_SAID}`}</title>
+            <title>{`${label.text}. Enter reads it, ${KEYS_SAID}, arrows go to the next word`}</title>
             <text
               {...scaledType(left, base, label.type)}
               fontWeight={label.bold ? 650 : 500}
@@ -158,6 +163,6 @@ export const MapDrawing = memo(function MapDrawing({
           </g>
         );
       })}
-    </>
+    </g>
   );
 });

@@ -6,6 +6,7 @@ import { attributeNames } from '@green-thicket/core/study/study';
 import { useStudy } from '../../shell/study-context.ts';
 import type { RowOrder } from './row-order.ts';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { FocusBox } from '../../shell/FocusBox.tsx';
 
 /** An attribute's column head: a click opens its name, type, order and removal. */
 export function AttributeHead({
@@ -75,7 +76,7 @@ function AttributeSettings({
     close();
   };
   return (
-    <div className="control-box" role="dialog" aria-label={`Attribute ${attribute}`}>
+    <FocusBox label={`Attribute ${attribute}`} className="control-box" onClose={close}>
       <Input
         aria-label="Name of the attribute"
         value={name}
@@ -122,6 +123,6 @@ function AttributeSettings({
           </Button>
         </Popconfirm>
       </div>
-    </div>
+    </FocusBox>
   );
 }

@@ -50,6 +50,7 @@ export function AttributeList() {
       <Dropdown
         trigger={['click']}
         menu={{
+          'aria-label': 'Fill attributes',
           items: [
             { key: 'table', label: 'From a table with the sources’ names' },
             { key: 'names', label: 'From the sources’ names' },

@@ -5,11 +5,13 @@ import type { DateOrder } from '@green-thicket/core/text/dates';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const PREVIEWED = 8;
 
 /** A date attribute from the first date in each text; where day and month could be either way, it is asked once. */
 export function FillFromDates({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { state, decide } = useStudy();
   const { data } = useView('textDates', null);
   const [name, setName] = useState('date');

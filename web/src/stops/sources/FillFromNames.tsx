@@ -4,11 +4,13 @@ import { NamePatternError, readNamePattern, type NamePattern } from '@green-thic
 import { counted } from '@green-thicket/core/study/sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const PREVIEWED = 8;
 
 /** Attributes from the sources' names by a pattern, seen as they will be. */
 export function FillFromNames({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { state, decide } = useStudy();
   const [text, setText] = useState('');
   const read = useMemo((): { pattern?: NamePattern; fault?: string } => {

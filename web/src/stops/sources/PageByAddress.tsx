@@ -3,11 +3,13 @@ import { useRef, useState } from 'react';
 import { fetchPage, type FetchedPage } from '../../engine/fetch-page.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { useIntake } from './intake-context.ts';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const SHOWN = 600;
 
 /** A web page by its address: fetched, looked at, and then added with its main text and title. */
 export function PageByAddress({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { addText } = useIntake();
   const tellFault = useTellFault();
   const [address, setAddress] = useState('');

@@ -3,9 +3,11 @@ import { useState } from 'react';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { useIntake } from './intake-context.ts';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 /** A text from the clipboard as a source. */
 export function PasteText({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { state } = useStudy();
   const { addText } = useIntake();
   const tellFault = useTellFault();

@@ -8,6 +8,7 @@ import { useView } from '../../engine/use-view.ts';
 import { NumberBox } from '../../shell/control-inputs.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const RULES: readonly { readonly value: SplitRule['kind']; readonly label: string }[] = [
   { value: 'headings', label: 'at headings' },
@@ -20,6 +21,7 @@ const RULES: readonly { readonly value: SplitRule['kind']; readonly label: strin
 
 /** Splits documents into sections, which are listed with their first words and lengths before it is done. */
 export function SplitDialog({ sources, onClose }: { sources: readonly StudySource[]; onClose: () => void }) {
+  useReturnFocus();
   const { decide } = useStudy();
   const ask = useAsk();
   const tellFault = useTellFault();
@@ -210,8 +212,7 @@ function RuleSettings({ rule, onChange }: { rule: SplitRule; onChange: (rule: Sp
           <NumberBox
             label="Blank lines"
             value={rule.lines}
-            min={1}
-            max={20}
+            range={{ min: 1, max: 20, whole: true }}
             onChange={(lines) => onChange({ ...rule, lines })}
           />
           blank lines
@@ -224,8 +225,7 @@ function RuleSettings({ rule, onChange }: { rule: SplitRule; onChange: (rule: Sp
           <NumberBox
             label="Words a part"
             value={rule.words}
-            min={10}
-            max={1_000_000}
+            range={{ min: 10, max: 1_000_000, whole: true }}
             step={100}
             onChange={(words) => onChange({ ...rule, words })}
           />

@@ -9,6 +9,7 @@ import type { HeldTable, SheetLook, TableOutcome, TablePreview } from '../../eng
 import { useTellFault } from '../../shell/use-fault.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 /** What was decided about a table. */
 export type TableAnswer =
@@ -34,6 +35,7 @@ export function TableDialog({
   table: HeldTable;
   onAnswer: (answer: TableAnswer) => void;
 }) {
+  useReturnFocus();
   const { id, state } = useStudy();
   const { sources } = state;
   const tellFault = useTellFault();

@@ -6,6 +6,7 @@ import type { TrimRule } from '@green-thicket/core/text/trimming';
 import { useView } from '../../engine/use-view.ts';
 import { NumberBox } from '../../shell/control-inputs.tsx';
 import { useStudy } from '../../shell/study-context.ts';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const RULES = [
   { value: 'mark', label: 'before or after a text' },
@@ -16,6 +17,7 @@ const RULES = [
 
 /** Cuts what is no part of what people said: shown before it is done, and never taken out of the originals. */
 export function TrimDialog({ sources, onClose }: { sources: readonly StudySource[]; onClose: () => void }) {
+  useReturnFocus();
   const { state, decide } = useStudy();
   const [rule, setRule] = useState<TrimRule>({ kind: 'mark', side: 'before', text: '', inclusive: false });
   const [place, setPlace] = useState(sources[0].id);
@@ -65,8 +67,7 @@ export function TrimDialog({ sources, onClose }: { sources: readonly StudySource
             <NumberBox
               label="How many lines"
               value={rule.count}
-              min={1}
-              max={1000}
+              range={{ min: 1, max: 1000, whole: true }}
               onChange={(count) => setRule({ ...rule, count })}
             />
             lines

@@ -5,6 +5,7 @@ import type { StudySource } from '@green-thicket/core/study/study';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { withdrawSources, type Withdrawn } from '../../store/studies.ts';
+import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 /** Takes sources out for good, as where a participant withdraws; says before what that means, and after what went. */
 export function WithdrawDialog({
@@ -14,6 +15,7 @@ export function WithdrawDialog({
   sources: readonly StudySource[];
   onClose: () => void;
 }) {
+  useReturnFocus();
   const { id, state } = useStudy();
   const { modal } = App.useApp();
   const tellFault = useTellFault();

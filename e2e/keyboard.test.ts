@@ -1,0 +1,140 @@
+import { expect } from 'chai';
+import { Key } from 'selenium-webdriver';
+import { setStage, type Browser } from './browser.ts';
+
+const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
+
+for (const motion of [false, true]) {
+  describe(`without a mouse, ${motion ? 'with motion' : 'in stillness'}`, () => {
+    const stage = setStage({ motion });
+    let browser: Browser;
+    beforeEach(async () => {
+      browser = stage.browser;
+      await stage.openSample();
+    });
+    const keys = (...sent: string[]): Promise<void> =>
+      browser.driver
+        .actions()
+        .sendKeys(...sent)
+        .perform();
+    const focused = (what: string): Promise<string> =>
+      browser.driver.executeScript<string>(`const now = document.activeElement; return ${what}`);
+    const nameOfFocus = (): Promise<string> =>
+      focused("(now.getAttribute('aria-label') ?? now.textContent ?? '').trim()");
+    const isInside = (css: string): Promise<boolean> =>
+      browser.driver.executeScript<boolean>(
+        `return document.activeElement.closest(${JSON.stringify(css)}) !== null`,
+      );
+    const focus = (css: string): Promise<void> =>
+      browser.driver.executeScript(`document.querySelector(${JSON.stringify(css)}).focus()`);
+
+    it('every setting of every sentence is reached, kept in and come back from', async () => {
+      for (const stop of STOPS) {
+        await browser.goTo(stop);
+        const count = (await browser.all('.method-sentence .control')).length;
+        for (let i = 0; i < count; i++) {
+          const at = `document.querySelectorAll('.method-sentence .control')[${i}]`;
+          await browser.driver.executeScript(`${at}.focus()`);
+          const name = await nameOfFocus();
+          await keys(Key.ENTER);
+          await browser.until(`${stop}: the focus never went into ${name}`, () => isInside('[role=dialog]'));
+          for (let tab = 0; tab < 4; tab++) await keys(Key.TAB);
+          expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go`).to.equal(true);
+          await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
+          expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go back`).to.equal(true);
+          await keys(Key.ESCAPE);
+          await browser.until(`${stop}: the focus never came back to ${name}`, () =>
+            browser.driver.executeScript<boolean>(`return document.activeElement === ${at}`),
+          );
+        }
+      }
+    });
+
+    it('a number is typed into its box, rounded to what it may be, and undone', async () => {
+      await browser.goTo('links');
+      await focus('.method-sentence .control');
+      await keys(Key.ENTER);
+      await browser.find('input[aria-label="How many sentences"]');
+      await focus('input[aria-label="How many sentences"]');
+      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+      await keys('2.5', Key.ENTER);
+      await browser.waitForText('.method-sentence', '3 sentences');
+      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+      await keys('5', Key.ENTER);
+      await browser.waitForText('.method-sentence', '5 sentences');
+      await keys(Key.ESCAPE);
+    });
+
+    it('dialogs give the focus back to what opened them', async () => {
+      await browser.goTo('sources');
+      for (const [name, opener] of [
+        ['Paste a text', '[aria-label="Paste a text"]'],
+        ['Fetch a web page', '[aria-label="Fetch a web page"]'],
+        ['Split …', undefined],
+        ['Trim …', undefined],
+      ] as const) {
+        if (opener) await focus(opener);
+        else await browser.driver.executeScript('arguments[0].focus()', await browser.button(name));
+        await keys(Key.ENTER);
+        await browser.find('.ant-modal');
+        await browser.until(`The focus never went into ${name}`, () => isInside('.ant-modal-wrap'));
+        await keys(Key.ESCAPE);
+        await browser.until(
+          `The focus never came back to ${name}`,
+          async () => (await nameOfFocus()) === name,
+        );
+        await browser.until('The dialog stayed', async () => (await browser.all('.ant-modal')).length === 0);
+      }
+    });
+
+    it('words of the map and the field have their own names, and arrows go from one to the next', async () => {
+      for (const [stop, word] of [
+        ['map', '.map-word'],
+        ['concepts', '.field-word'],
+      ] as const) {
+        await browser.goTo(stop);
+        await browser.find(word);
+        const reached = await browser.all(`${word}[tabindex="0"]`);
+        expect(reached, `${stop}: words that Tab reaches`).to.have.length(1);
+        await browser.driver.executeScript('arguments[0].focus()', reached[0]);
+        const seen = new Set<string>();
+        for (const key of [Key.ARROW_RIGHT, Key.ARROW_DOWN, Key.ARROW_LEFT, Key.ARROW_UP, Key.ARROW_DOWN]) {
+          await keys(key);
+          expect(await isInside(word)).to.equal(true);
+          const [name, text] = [
+            await nameOfFocus(),
+            await focused(`(now.querySelector('text') ?? now).firstChild.textContent`),
+          ];
+          expect(name).to.equal(text);
+          seen.add(name);
+        }
+        expect(seen.size, `${stop}: words the arrows reached`).to.be.greaterThan(2);
+        expect(await browser.all(`${word}[tabindex="0"]`)).to.have.length(1);
+      }
+    });
+
+    it('no stop’s main thing is far, and titles say study and stop', async () => {
+      for (const stop of STOPS) {
+        await browser.goTo(stop);
+        const title = await browser.driver.getTitle();
+        expect(title.toLowerCase()).to.match(
+          new RegExp(`^${stop} · night buses in larkhaven – green thicket$`),
+        );
+        await browser.driver.executeScript(
+          'document.activeElement?.blur(); window.getSelection()?.removeAllRanges();',
+        );
+        await focus('.brand');
+        await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
+        expect(await nameOfFocus(), stop).to.equal('Skip to the stage');
+        await keys(Key.ENTER);
+        expect(await isInside('main.stage'), `${stop}: the stage is skipped to`).to.equal(true);
+        let tabs = 0;
+        for (; tabs < 15; tabs++) {
+          await keys(Key.TAB);
+          if (await isInside('main.stage *')) break;
+        }
+        expect(tabs, `${stop}: Tabs to the first thing of the stage`).to.be.lessThan(15);
+      }
+    });
+  });
+}
