@@ -7,6 +7,7 @@ import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
 import { withRecipe, type Recipe } from './recipe.ts';
+import { looseLists } from './fold-lists.ts';
 import type { Subset } from './subset.ts';
 import {
   EMPTY_STUDY,
@@ -316,6 +317,25 @@ export function decide(state: StudyState, decision: Decision): StudyState {
   }
 }
 
+/** Fewer decisions than this are made one after the other: taking the lists up costs more. */
+const FEW = 20;
+
+/** The state after many more decisions: what `decide` gives decision by decision, in time of what each changes. */
+export function decideAll(state: StudyState, decisions: readonly Decision[]): StudyState {
+  if (decisions.length < FEW) return decisions.reduce(decide, state);
+  let now = state;
+  let lists = looseLists(now);
+  for (const decision of decisions) {
+    if (lists.apply(decision)) continue;
+    if (decision.kind === 'applyRecipe') {
+      // A recipe adds to the lists, so they are made before and taken up anew after it.
+      now = decide(lists.into(now), decision);
+      lists = looseLists(now);
+    } else now = decide(now, decision);
+  }
+  return lists.into(now);
+}
+
 /** A subset can't ask for an attribute that is gone. */
 function withoutConditionsOn(settings: StudySettings, attribute: string): StudySettings {
   const subset = settings.sources.subset.filter((condition) => condition.attribute !== attribute);
@@ -359,7 +379,10 @@ export function recordsInForce(log: DecisionLog): DecisionRecord[] {
 
 /** The study its decisions amount to. */
 export function foldDecisions(log: DecisionLog): StudyState {
-  return recordsInForce(log).reduce((state, record) => decide(state, record.decision), EMPTY_STUDY);
+  return decideAll(
+    EMPTY_STUDY,
+    recordsInForce(log).map(({ decision }) => decision),
+  );
 }
 
 /** States that were folded before, by the sequence number of their last decision; the latest used stands last. */
@@ -379,7 +402,10 @@ export function foldOnto(log: DecisionLog, folded: FoldedStates): StudyState {
   let from = line.length;
   while (from > 0 && !folded.has(line[from - 1].seq)) from--;
   const nearest = from === 0 ? EMPTY_STUDY : (folded.get(line[from - 1].seq) ?? EMPTY_STUDY);
-  const state = line.slice(from).reduce((each, record) => decide(each, record.decision), nearest);
+  const state = decideAll(
+    nearest,
+    line.slice(from).map(({ decision }) => decision),
+  );
   folded.delete(log.head);
   folded.set(log.head, state);
   for (const oldest of folded.keys()) {

@@ -1,7 +1,7 @@
 import { Button, Drawer, Input } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
-import { recordsInForce, redone, type DecisionRecord } from '@green-thicket/core/study/decisions';
+import { recordsInForce, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/decisions';
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
@@ -9,20 +9,23 @@ import { useTellFault } from './use-fault.ts';
 /** Decisions shown of a long record; the latest come first. */
 const SHOWN = 300;
 
+/** The decisions that lie ahead of the head, where the line that redo follows goes on from it; and all of them, latest first. */
+function listed(log: DecisionLog): { ahead: ReadonlySet<DecisionRecord>; rows: readonly DecisionRecord[] } {
+  const inForce = recordsInForce(log);
+  const toTip = recordsInForce({ ...log, head: log.tip });
+  const at = toTip.findIndex((record) => record.seq === log.head);
+  const ahead = at < 0 && log.head !== 0 ? [] : toTip.slice(at + 1);
+  return { ahead: new Set(ahead), rows: [...[...ahead].reverse(), ...[...inForce].reverse()] };
+}
+
 /** The decisions on record with time and reason; the study can go back to any of them, and forward again. */
 export function DecisionList({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { id, log } = useStudy();
-  const inForce = recordsInForce(log);
-  // What was undone and can be redone, the next one last.
-  const ahead: DecisionRecord[] = [];
-  for (let head = log.head; ;) {
-    const next = redone({ ...log, head });
-    const record = log.records.find((each) => each.seq === next);
-    if (next === head || !record) break;
-    ahead.push(record);
-    head = next;
-  }
-  const rows = [...ahead.reverse(), ...[...inForce].reverse()];
+  // A long record is looked through only while it is shown.
+  const { ahead, rows } = useMemo(
+    () => (open ? listed(log) : { ahead: new Set<DecisionRecord>(), rows: [] }),
+    [open, log],
+  );
   return (
     <Drawer title="Decisions" open={open} onClose={onClose} size={420}>
       <p className="quiet">
@@ -34,7 +37,7 @@ export function DecisionList({ open, onClose }: { open: boolean; onClose: () => 
             key={record.seq}
             record={record}
             isHead={record.seq === log.head}
-            isAhead={ahead.includes(record)}
+            isAhead={ahead.has(record)}
             studyId={id}
           />
         ))}

@@ -73,7 +73,8 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   }, [stop, title]);
   const { log } = study;
   const nextUndo = log.records.find((record) => record.seq === log.head);
-  const nextRedo = log.records.find((record) => record.seq === redone(log));
+  const redoTo = redone(log);
+  const nextRedo = log.records.find((record) => record.seq === redoTo);
   // The first decision names the study; what it stands on is nothing to go back to.
   const canUndo = nextUndo !== undefined && undone(log) !== 0;
   const canRedo = nextRedo !== undefined && nextRedo.seq !== log.head;

@@ -58,7 +58,7 @@ async function theDatabase(id: string): Promise<StudyDatabase> {
 }
 
 /** Decisions read at a time, so that a long record does not hold the page. */
-const READ_AT_ONCE = 1000;
+const READ_AT_ONCE = 500;
 
 /** The decisions of a study after one of them, in their order. */
 async function decisionsAfter(database: StudyDatabase, seq: number): Promise<DecisionRow[]> {
@@ -69,6 +69,22 @@ async function decisionsAfter(database: StudyDatabase, seq: number): Promise<Dec
     if (next.length < READ_AT_ONCE) return rows;
     from = next[next.length - 1].seq;
   }
+}
+
+/** Decisions folded at a time. */
+const FOLDED_AT_ONCE = 1000;
+
+/** The study its decisions amount to; the page answers while a long record is folded for the first time. */
+async function foldedInSlices(log: DecisionLog, folded: FoldedStates): Promise<StudyState> {
+  const line = recordsInForce(log);
+  for (let i = FOLDED_AT_ONCE; i < line.length; i += FOLDED_AT_ONCE) {
+    const { seq } = line[i];
+    if (folded.size > 0 && folded.has(line[line.length - 1].seq)) break;
+    if (folded.has(seq)) continue;
+    foldOnto({ ...log, head: seq }, folded);
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+  return foldOnto(log, folded);
 }
 
 const lastSeq = (records: readonly DecisionRow[]): number => records[records.length - 1]?.seq ?? 0;
@@ -87,7 +103,7 @@ export function studyReader(id: string): () => Promise<LoadedStudy | undefined> 
   return async () => {
     const database = await databaseOf(id);
     if (!database) return undefined;
-    return database.transaction('r', database.study, database.decisions, async () => {
+    const read = await database.transaction('r', database.study, database.decisions, async () => {
       const study = await database.study.get(THE_STUDY);
       if (!study) return undefined;
       if (from !== database.name) folded = new Map();
@@ -99,9 +115,9 @@ export function studyReader(id: string): () => Promise<LoadedStudy | undefined> 
       const fresh = later.filter(({ seq }) => seq > lastSeq(records));
       if (fresh.length > 0) records = [...records, ...fresh];
       const { head, tip, register, changed, saved = [] } = study;
-      const log = { records, head, tip };
-      return { log, state: foldOnto(log, folded), register, changed, saved };
+      return { log: { records, head, tip }, register, changed, saved };
     });
+    return read && { ...read, state: await foldedInSlices(read.log, folded) };
   };
 }
 

@@ -1,0 +1,10 @@
+import { Browser, serve } from './browser.ts';
+const own = await serve(); const b = new Browser(); await b.start();
+await b.driver.get(own.address); await (await b.find('input[aria-label="Study file"]')).sendKeys('/tmp/long.thicket');
+let t=Date.now(); await b.driver.wait(async()=>/study\//.test(await b.driver.getCurrentUrl()), 90000); console.log('address', Date.now()-t);
+await b.driver.wait(async()=>(await b.all('.trail')).length>0, 90000); console.log('trail', Date.now()-t);
+await b.settled().catch(e=>console.log('not settled',String(e).slice(0,100))); console.log('settled', Date.now()-t);
+t=Date.now(); await b.driver.navigate().refresh(); await b.driver.wait(async()=>(await b.all('.trail')).length>0, 90000); console.log('reload trail', Date.now()-t);
+await b.driver.executeScript(`window.__l=[]; new PerformanceObserver(l=>l.getEntries().forEach(e=>window.__l.push(Math.round(e.duration)))).observe({type:'longtask',buffered:true});`);
+await b.settled().catch(e=>console.log('not settled')); console.log('settled', Date.now()-t, await b.driver.executeScript('return window.__l.join()'));
+await b.end(); own.close(); process.exit(0);
