@@ -138,3 +138,39 @@ for (const motion of [false, true]) {
     });
   });
 }
+
+describe('in a small window, and at twice the size', () => {
+  const stage = setStage();
+
+  it('everything is reached without scrolling sideways', async () => {
+    const { browser } = stage;
+    for (const [width, height] of [
+      [1024, 700],
+      [640, 400],
+    ]) {
+      await stage.openSample();
+      await browser.fitWindow(width, height);
+      for (const stop of STOPS) {
+        await browser.goTo(stop);
+        const beyond = await browser.driver.executeScript<string[]>(`
+          const scrolled = (each, axis, size, inner) => {
+            for (let at = each.parentElement; at; at = at.parentElement) {
+              const isOwn = at !== document.documentElement && at !== document.body;
+              if (isOwn && /auto|scroll/.test(getComputedStyle(at)[axis]) && at[size] > at[inner]) return true;
+            }
+            return false;
+          };
+          return [
+            ...(document.documentElement.scrollWidth > innerWidth ? ['the page itself'] : []),
+            ...Array.from(document.querySelectorAll('button, input, a, [role=button], [tabindex="0"]'))
+              .filter((each) => {
+                const { left, right, width } = each.getBoundingClientRect();
+                return width > 0 && (right > innerWidth + 1 || left < -1) && !scrolled(each, 'overflowX', 'scrollWidth', 'clientWidth');
+              })
+              .map((each) => each.getAttribute('aria-label') ?? each.textContent),
+          ];`);
+        expect(beyond, `${width}x${height}: ${stop}`).to.deep.equal([]);
+      }
+    }
+  });
+});
