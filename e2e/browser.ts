@@ -15,10 +15,10 @@ export interface Served {
   readonly close: () => void;
 }
 
-/** Starts the built server on a free port. */
-export async function serve(): Promise<Served> {
+/** Starts the built server on a free port, with settings of its own where they are given. */
+export async function serve(settings: Readonly<Record<string, string>> = {}): Promise<Served> {
   const child: ChildProcess = spawn(process.execPath, [join(root, 'dist/server/main.js')], {
-    env: { ...process.env, PORT: '0', THICKET_ALLOW_LOOPBACK: '1' },
+    env: { ...process.env, PORT: '0', THICKET_ALLOW_LOOPBACK: '1', ...settings },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const address = await new Promise<string>((resolve, reject) => {

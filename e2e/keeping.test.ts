@@ -1,8 +1,23 @@
 import { expect } from 'chai';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { root, serve, setStage, type Browser } from './browser.ts';
+
+/** The files below a folder that hold a phrase, in either encoding a browser writes. */
+function filesWith(folder: string, phrase: string): string[] {
+  const sought = [Buffer.from(phrase), Buffer.from(phrase, 'utf16le')];
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((path) => {
+    try {
+      if (!statSync(join(folder, path)).isFile()) return false;
+      const bytes = readFileSync(join(folder, path));
+      return sought.some((each) => bytes.includes(each));
+    } catch {
+      // It went while it was looked at.
+      return false;
+    }
+  });
+}
 
 describe('what is kept', () => {
   const stage = setStage();
@@ -25,6 +40,46 @@ describe('what is kept', () => {
   });
   afterEach(() => rmSync(folder, { recursive: true }));
 
+  it('is gone from the browser’s files once it is deleted, and what is withdrawn once it is withdrawn', async () => {
+    const anna = 'Quorzlewitt';
+    const ben = 'Brindlemax';
+    await begin();
+    const said = (word: string): string =>
+      `${word} waits at the stop. The ${word} took the bus.\n`.repeat(30);
+    await add(file(`${anna}.txt`, said(anna)), file(`${ben}.txt`, said(ben)));
+    await browser.waitForText('.trail', '2 sources');
+    await browser.settled();
+    await browser.until(
+      'The texts were never written',
+      async () => filesWith(browser.profile, anna).length > 0 && filesWith(browser.profile, ben).length > 0,
+    );
+    await browser.click(`[aria-label="Tick ${anna}.txt"]`);
+    await browser.press('Withdraw …');
+    await browser.press('Withdraw for good');
+    await browser.waitForText('.ant-modal-confirm', '1 source and 0 excerpts went.');
+    await browser.press('OK');
+    await browser.waitForText('.trail', '1 source');
+    await browser.settled();
+    const without = (phrase: string): Promise<void> =>
+      browser.until(`${phrase} is still in ${filesWith(browser.profile, phrase).join(', ')}`, async () => {
+        await browser.driver.sleep(200);
+        return filesWith(browser.profile, phrase).length === 0;
+      });
+    await without(anna);
+    expect(filesWith(browser.profile, ben)).to.not.deep.equal([]);
+
+    await browser.driver.get(stage.served.address);
+    await browser.click('[aria-label="Delete Untitled study"]');
+    await browser.click('.ant-popconfirm-buttons .ant-btn-primary');
+    await browser.waitForText('.ant-message', 'was deleted');
+    await without(ben);
+    await browser.driver.quit();
+    await browser.start();
+    await browser.driver.get(stage.served.address);
+    await browser.button('Start an empty study');
+    for (const phrase of [anna, ben]) expect(filesWith(browser.profile, phrase), phrase).to.deep.equal([]);
+  });
+
   it('goes on without the server: the page loads again, and documents come in', async () => {
     const own = await serve();
     await browser.driver.get(`${own.address}/demo`);
@@ -41,6 +96,44 @@ describe('what is kept', () => {
       await browser.waitForText('.trail', `${37 + i} sources`);
     }
     await browser.settled();
+  });
+
+  it('lets a new version in only when it is told to, and then in every tab', async () => {
+    const web = join(folder, 'web');
+    cpSync(join(root, 'dist/web'), web, { recursive: true });
+    const own = await serve({ THICKET_WEB: web });
+    await browser.driver.get(own.address);
+    await browser.button('Start an empty study');
+    await browser.driver.executeAsyncScript(
+      'const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then(() => done());',
+    );
+    await browser.driver.navigate().refresh();
+    // The new version says so in its title; the old one goes on until it is let in.
+    const page = join(web, 'index.html');
+    writeFileSync(
+      page,
+      readFileSync(page, 'utf8').replace('<title>', '<meta name="newer" content="1" /><title>'),
+    );
+    const worker = join(web, 'service-worker.js');
+    writeFileSync(
+      worker,
+      readFileSync(worker, 'utf8').replace(/("\/index\.html",revision:")[0-9a-f]+/, '$1newer'),
+    );
+    await browser.driver.navigate().refresh();
+    await browser.waitForText('.ant-notification', 'A new version is ready');
+    expect(await browser.all('meta[name="newer"]')).to.have.length(0);
+    const first = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().newWindow('tab');
+    await browser.driver.get(own.address);
+    await browser.button('Start an empty study');
+    expect(await browser.all('meta[name="newer"]')).to.have.length(0);
+    const second = await browser.driver.getWindowHandle();
+    await browser.driver.switchTo().window(first);
+    await browser.press('Load it');
+    await browser.find('meta[name="newer"]');
+    await browser.driver.switchTo().window(second);
+    await browser.find('meta[name="newer"]');
+    own.close();
   });
 
   it('says that a computation failed, why, and undoes what caused it', async () => {

@@ -79,7 +79,9 @@ export function readDelimited(text: string): FileContent {
 
 /** The cells of a piece of a spreadsheet as it is copied: tabs between cells, quotation marks round those with line ends. */
 export function readClipboardTable(text: string): string[][] {
-  return Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n$/, ''), { delimiter: '\t' }).data;
+  const { data } = Papa.parse<string[]>(text.replace(/\r\n?/g, '\n').replace(/\n$/, ''), { delimiter: '\t' });
+  // What was guarded when it was copied from here comes back as it was.
+  return data.map((row) => row.map((cell) => (/^'[\s\0]*[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)));
 }
 
 /** Cells as a spreadsheet takes them from the clipboard. */

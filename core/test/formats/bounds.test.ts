@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import { readFile } from '../../src/formats/files.ts';
-import { writeClipboardTable, writeCsv } from '../../src/formats/csv.ts';
+import { readClipboardTable, writeClipboardTable, writeCsv } from '../../src/formats/csv.ts';
 import { escapeXml } from '../../src/numeric/xml.ts';
 
 const reasonOf = async (name: string, bytes: Uint8Array): Promise<string> => {
@@ -132,6 +132,12 @@ describe('cells that leave for a spreadsheet', () => {
         ],
       ),
     ).to.equal(`"'=HYPERLINK(""http://a.example"")",'@x,plain\n-1,+2.5,−3\n'-1+1,'=1,'\t=1\n-5 %,1e-3,'-x\n`);
+    const cells = [
+      ['=1+1', '-7'],
+      ["'quoted", '@sum'],
+      ['-x', ''],
+    ];
+    expect(readClipboardTable(writeClipboardTable(cells))).to.deep.equal(cells);
     expect(
       writeClipboardTable([
         ['=1+1', '-7'],

@@ -13,8 +13,10 @@ export function keepOffline(onWaiting: (letIn: () => void) => void): void {
   if (!('serviceWorker' in navigator) || import.meta.env.DEV) return;
   const workbox = new Workbox('/service-worker.js');
   workbox.addEventListener('waiting', () => onWaiting(() => workbox.messageSkipWaiting()));
-  workbox.addEventListener('controlling', (event) => {
-    if (event.isUpdate ?? false) window.location.reload();
+  // Listened for from the first moment: another tab may let it in before this one has asked for anything.
+  const isKept = navigator.serviceWorker.controller !== null;
+  navigator.serviceWorker.addEventListener('controllerchange', () => {
+    if (isKept) window.location.reload();
   });
   setTimeout(() => {
     workbox.register().catch((error: unknown) => {

@@ -34,6 +34,7 @@ import {
 } from './database.ts';
 import { inLine } from './in-line.ts';
 import { GONE, kept, StoreError } from './store-error.ts';
+import { sweepDeleted } from './sweep.ts';
 import { keepOriginals, putOriginals, readOriginals, removeOriginals } from './texts.ts';
 
 export { StoreError } from './store-error.ts';
@@ -211,6 +212,19 @@ export async function exportStudy(id: string): Promise<StudyFile> {
   };
 }
 
+/** Has the browser's files written anew after something was deleted; without a browser, as in tests, there are none. */
+async function swept(what: string): Promise<void> {
+  if (!('document' in globalThis)) return;
+  try {
+    await sweepDeleted();
+  } catch (error) {
+    throw new StoreError(
+      `${what}, but this browser’s files could not be written anew, so traces may stay in them until it tidies up by itself. Free some disk space and delete something again to clear them.`,
+      { cause: error },
+    );
+  }
+}
+
 /** Deletes a study for good: its database goes from the browser's files. */
 export async function deleteStudy(id: string): Promise<void> {
   await kept(async () => {
@@ -220,6 +234,7 @@ export async function deleteStudy(id: string): Promise<void> {
     readers.delete(id);
     await deleteDatabase(row.database);
   });
+  await swept('The study is deleted');
 }
 
 async function appendDecision(database: StudyDatabase, decision: Decision): Promise<void> {
@@ -421,6 +436,7 @@ export function withdrawSources(id: string, sources: readonly StudySource[]): Pr
       );
       await catalogue.studies.update(id, { database: name });
       await deleteDatabase(before.name);
+      await swept('They are withdrawn');
       const firstSeq = file.log.records.find(
         ({ decision }) =>
           decision.kind === 'addSources' && decision.sources.some((each) => gone.has(each.id)),
