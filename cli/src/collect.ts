@@ -6,6 +6,7 @@ import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/co
 import { readFiles, type Intake } from '@green-thicket/core/study/intake';
 import { namingColumn } from '@green-thicket/core/study/describing-table';
 import { guessTable, tableSources } from '@green-thicket/core/study/table-sources';
+import { hearingPdf } from './unheard.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 /** The bytes of a path that the system has and Node could not read as UTF-8 come with this in their place. */
@@ -100,7 +101,7 @@ export async function collect(
   function* incoming(): Iterable<IncomingFile> {
     for (const { path, name } of readable) yield { name, bytes: trying(path, () => readFileSync(path)) };
   }
-  const read = await readFiles(incoming(), new Set());
+  const read = await hearingPdf(() => readFiles(incoming(), new Set()));
   const added = [...read.added];
   const names = added.map(({ source }) => source.name);
   const notes = [...read.notes];

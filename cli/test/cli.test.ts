@@ -12,7 +12,9 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { seededRandom } from '../../core/src/numeric/random.ts';
 import { KARATE } from '../../core/test/examples.ts';
+import { mutant } from '../../core/test/formats/mutants.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const sample = join(root, 'demo/night-buses');
@@ -191,6 +193,16 @@ describe('the command line', () => {
     expect(thicket('group', at('links.csv'), '--out', at('grouped')).status).to.equal(0);
     expect(thicket('group', at('links.csv'), '--out', at('grouped')).status).to.equal(2);
     expect(thicket('group', at('links.csv'), '--out', at('grouped'), '--force').status).to.equal(0);
+  });
+
+  it('goes on where a damaged document makes its reader lose promises', () => {
+    const pdf = new Uint8Array(readFileSync(join(root, 'demo/night-buses-documents/taxi-driver.pdf')));
+    mkdirSync(at('damaged'));
+    writeFileSync(join(at('damaged'), 'a.pdf'), mutant(pdf, seededRandom(24)));
+    writeFileSync(join(at('damaged'), 'b.txt'), 'Rain on the bus.');
+    const { status, stderr } = thicket('analyse', at('damaged'), '--out', at('out-damaged'));
+    expect(status, stderr).to.equal(0);
+    expect(stderr).not.to.match(/Exception/);
   });
 
   it('reads attributes in any encoding, and says what is in them twice', () => {
