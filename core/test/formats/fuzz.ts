@@ -15,21 +15,15 @@ import { foldDecisions } from '../../src/study/decisions.ts';
 import { readFiles } from '../../src/study/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
-import { EVERY, source, text } from '../study/every-decision.ts';
+import { EVERY, recordOf, source, text } from '../study/every-decision.ts';
 import { REPEATED, TEXT_FUNCTIONS } from '../text/adversarial.ts';
 import { mutant } from './mutants.ts';
 
 const demo = (path: string): Uint8Array =>
   new Uint8Array(readFileSync(new URL(`../../../demo/${path}`, import.meta.url)));
 
-const records = Object.values(EVERY).map((decision, i) => ({
-  seq: i + 1,
-  parent: i,
-  time: '2031-01-01T00:00:00.000Z',
-  decision,
-}));
 const study = writeStudyFile({
-  log: { records, head: records.length, tip: records.length },
+  log: recordOf(Object.values(EVERY)),
   register: [],
   originals: new Map([[source.id, text]]),
 });

@@ -6,19 +6,13 @@ import { writeRecipe } from '../../src/formats/recipe-file.ts';
 import { readStudyFile, writeStudyFile } from '../../src/formats/study-file.ts';
 import { foldDecisions } from '../../src/study/decisions.ts';
 import { findEntries } from '../../src/study/notebook.ts';
-import { EVERY, source, text } from '../study/every-decision.ts';
+import { EVERY, recordOf, source, text } from '../study/every-decision.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 
 const schema = (name: string): object =>
   JSON.parse(readFileSync(new URL(`../../../docs/formats/${name}`, import.meta.url), 'utf8')) as object;
 const ajv = new Ajv2020({ strict: false, validateFormats: false, allErrors: true });
-const records = Object.values(EVERY).map((decision, i) => ({
-  seq: i + 1,
-  parent: i,
-  time: '2031-01-01T00:00:00.000Z',
-  decision,
-}));
-const log = { records, head: records.length, tip: records.length };
+const log = recordOf(Object.values(EVERY));
 
 describe('the schemas in the documentation', () => {
   it('fit a study with a decision of every kind, which comes back as it was', () => {

@@ -8,19 +8,10 @@ import {
   writeStudyFile,
 } from '../../src/formats/study-file.ts';
 import { hashValue } from '../../src/numeric/hash.ts';
-import { foldDecisions, type Decision, type DecisionLog } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/decisions.ts';
 import { A_TEXT, anyDecision, aSource } from '../study/any-decision.ts';
+import { recordOf } from '../study/every-decision.ts';
 
-const recordOf = (decisions: readonly Decision[]): DecisionLog => ({
-  records: decisions.map((decision, i) => ({
-    seq: i + 1,
-    parent: i,
-    time: '2031-01-01T00:00:00.000Z',
-    decision,
-  })),
-  head: decisions.length,
-  tip: decisions.length,
-});
 const originals = new Map([[aSource.id, A_TEXT]]);
 
 describe('a study file', () => {

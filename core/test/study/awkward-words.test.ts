@@ -9,20 +9,10 @@ import { recipeOf } from '../../src/study/recipe.ts';
 import { attributeNames, EMPTY_STUDY, groupsOf } from '../../src/study/study.ts';
 import { workingSources } from '../../src/study/subset.ts';
 import { asking, exampleStudy } from '../examples.ts';
+import { recordOf } from './every-decision.ts';
 
 /** Ordinary words, or ones that can be typed, which every plain object answers to. */
 const AWKWARD = ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'valueOf'];
-
-const recordOf = (decisions: readonly Decision[]) => ({
-  records: decisions.map((decision, i) => ({
-    seq: i + 1,
-    parent: i,
-    time: '2031-01-01T00:00:00.000Z',
-    decision,
-  })),
-  head: decisions.length,
-  tip: decisions.length,
-});
 
 describe('words that every object answers to', () => {
   const text = `${AWKWARD.map((word) => `The ${word} and the ${word} met a bus. A ${word} waits.`).join(' ')}\n`;

@@ -1,4 +1,4 @@
-import type { Decision } from '../../src/study/decisions.ts';
+import type { Decision, DecisionLog } from '../../src/study/decisions.ts';
 import { foldDecisions } from '../../src/study/decisions.ts';
 import { makePart, makeSource } from '../../src/study/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
@@ -9,6 +9,20 @@ export const text = 'One.\n\nTwo.\n';
 export const source = makeSource('a.txt', text, { role: 'nurse' });
 const steps = CLEANING_KINDS.map((kind) => newStep(kind, []));
 const { concepts, windows, links, themes, map, compare } = DEFAULT_SETTINGS;
+
+/** The record of some decisions, each made on the one before. */
+export function recordOf(decisions: readonly Decision[]): DecisionLog {
+  return {
+    records: decisions.map((decision, i) => ({
+      seq: i + 1,
+      parent: i,
+      time: '2031-01-01T00:00:00.000Z',
+      decision,
+    })),
+    head: decisions.length,
+    tip: decisions.length,
+  };
+}
 
 /** A decision of every kind. */
 export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } = {
