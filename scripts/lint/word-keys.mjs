@@ -34,11 +34,23 @@ export const wordKeys = ESLintUtils.RuleCreator.withoutDocs({
       (node.parent.type === 'AssignmentExpression' && node.parent.left === node) ||
       (node.parent.type === 'UpdateExpression' && node.parent.argument === node) ||
       (node.parent.type === 'UnaryExpression' && node.parent.operator === 'delete');
+    /** Whether a look-up stands where it was asked for by Object.hasOwn, in the condition it hangs on. */
+    const isKnownOwn = (node) => {
+      const { parent } = node;
+      const text = (part) => context.sourceCode.getText(part);
+      const asked = `Object.hasOwn(${text(node.object)}, ${text(node.property)})`;
+      return (
+        parent.type === 'ConditionalExpression' &&
+        parent.consequent === node &&
+        text(parent.test).includes(asked)
+      );
+    };
     return {
       MemberExpression(node) {
         if (!node.computed || node.property.type === 'Literal') return;
         if (!takesAnyWord(services.getTypeAtLocation(node.object), checker)) return;
         if (!isAnyWord(services.getTypeAtLocation(node.property))) return;
+        if (isKnownOwn(node)) return;
         context.report({ node, messageId: isWrite(node) ? 'write' : 'read' });
       },
       'ObjectPattern > Property[computed=true]'(node) {

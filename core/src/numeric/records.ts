@@ -5,7 +5,6 @@
  * @example ownValue({ bus: 3 }, 'constructor') // undefined
  */
 export function ownValue<V>(record: Readonly<Record<string, V>> | undefined, word: string): V | undefined {
-  // eslint-disable-next-line words/keys -- the one place where it is known to be the record's own
   return record !== undefined && Object.hasOwn(record, word) ? record[word] : undefined;
 }
 

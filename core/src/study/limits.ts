@@ -31,23 +31,23 @@ export interface NumberRange {
 }
 
 const whole = (min: number, max: number): NumberRange => ({ min, max, whole: true });
-const any = (min: number, max: number): NumberRange => ({ min, max, whole: false });
+const between = (min: number, max: number): NumberRange => ({ min, max, whole: false });
 
 /** What each number among the settings may be. */
 export const RANGES = {
   phraseMentions: whole(2, 1_000_000),
-  phraseNpmi: any(-1, 1),
+  phraseNpmi: between(-1, 1),
   size: whole(1, 2000),
   minimumMentions: whole(1, 1_000_000),
   minimumSources: whole(1, 1_000_000),
-  maximumSourceShare: any(0, 1),
+  maximumSourceShare: between(0, 1),
   minimumLetters: whole(1, 40),
-  minimumPull: any(0, 100),
+  minimumPull: between(0, 100),
   windowSize: whole(1, 1000),
-  cutOff: any(-1, 1_000_000),
+  cutOff: between(-1, 1_000_000),
   minimumTogether: whole(1, 1_000_000),
-  maximumQ: any(0, 1),
-  resolution: any(0.01, 100),
+  maximumQ: between(0, 1),
+  resolution: between(0.01, 100),
   runs: whole(1, 500),
   seed: whole(0, 2 ** 31 - 1),
   shownLinks: whole(0, 100_000),

@@ -109,10 +109,13 @@ async function readAndKeep(
 export function fileReading(
   tell: (onProgress: OnProgress) => OnProgress,
   signalOf: (request: number) => AbortSignal,
+  forget: (request: number) => void,
 ): Omit<EngineWorker, 'know' | 'view' | 'cancel' | 'packStudy' | 'openStudy'> {
   return {
     readFiles: (request, studyId, files, present, onProgress) =>
-      readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)),
+      readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)).finally(() =>
+        forget(request),
+      ),
     async readText(studyId, name, text) {
       const { added, refused, notes } = readPasted(name, text);
       await keepOriginals(studyId, added);

@@ -88,6 +88,12 @@ function signalOf(request: number): AbortSignal {
   return control.signal;
 }
 
+/** Forgets a request that is over. */
+function forget(request: number): void {
+  reading.delete(request);
+  cancelled.delete(request);
+}
+
 // A channel's message comes sooner than a timer, which browsers hold back to 4 ms.
 const channel = new MessageChannel();
 const waiting: (() => void)[] = [];
@@ -181,14 +187,18 @@ const api: EngineWorker = {
     const file = readStudyFile(bytes);
     return { id: await importStudy(file), leftOut: file.leftOut };
   },
-  ...fileReading((onProgress) => {
-    let told = 0;
-    return (share) => {
-      if (performance.now() - told < SLICE) return;
-      told = performance.now();
-      onProgress(share);
-    };
-  }, signalOf),
+  ...fileReading(
+    (onProgress) => {
+      let told = 0;
+      return (share) => {
+        if (performance.now() - told < SLICE) return;
+        told = performance.now();
+        onProgress(share);
+      };
+    },
+    signalOf,
+    forget,
+  ),
 };
 
 expose(api);

@@ -128,7 +128,7 @@ export function KeptNote() {
         aria-haspopup="dialog"
         title="How this study is kept, and its copies"
       >
-        Kept {clock(changed)} ·{' '}
+        Kept {when(changed)} ·{' '}
         {asks ? `${since} decisions without a copy` : last ? `copy ${when(last.time)}` : 'no copy yet'}
       </button>
     </Popover>
