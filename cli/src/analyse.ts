@@ -7,12 +7,8 @@ import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study
 import { conceptsTable, linksTable, strengthTable, themesTable } from '@green-thicket/core/formats/tables';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
-import {
-  foldDecisions,
-  type Decision,
-  type DecisionLog,
-  type DecisionRecord,
-} from '@green-thicket/core/study/decisions';
+import type { Decision } from '@green-thicket/core/study/decisions';
+import { foldDecisions, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/record';
 import { describeSources } from '@green-thicket/core/study/describing-table';
 import { Engine } from '@green-thicket/core/study/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';

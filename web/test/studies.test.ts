@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { Dexie } from 'dexie';
-import { foldDecisions, recordsInForce, type Decision } from '@green-thicket/core/study/decisions';
+import type { Decision } from '@green-thicket/core/study/decisions';
+import { foldDecisions, recordsInForce } from '@green-thicket/core/study/record';
 import { readStudyFile, writeProvedStudyFile } from '@green-thicket/core/formats/study-file';
 import { makePart, makeSource } from '@green-thicket/core/study/intake';
 import { catalogue, databaseOf, type StudyDatabase } from '../src/store/database.ts';

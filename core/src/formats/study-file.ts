@@ -2,7 +2,7 @@ import { strFromU8, strToU8, zipSync } from 'fflate';
 import Joi from 'joi';
 import { hashText } from '../numeric/hash.ts';
 import { ArchiveError, openArchive, type Archive } from './archive.ts';
-import type { DecisionLog, DecisionRecord } from '../study/decisions.ts';
+import type { DecisionLog, DecisionRecord } from '../study/record.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';
 import type { NotebookEntry } from '../study/notebook.ts';

@@ -7,10 +7,9 @@ import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
 import { withRecipe, type Recipe } from './recipe.ts';
-import { looseLists } from './fold-lists.ts';
+import { looseLists, type ListDecision } from './fold-lists.ts';
 import type { Subset } from './subset.ts';
 import {
-  EMPTY_STUDY,
   type CompareSettings,
   type ConceptSettings,
   type SourceSettings,
@@ -88,33 +87,6 @@ export type Decision =
   | { readonly kind: 'renameTheme'; readonly letter: string; readonly name: string }
   | { readonly kind: 'setMap'; readonly change: Partial<MapSettings> }
   | { readonly kind: 'setCompare'; readonly change: Partial<CompareSettings> };
-
-/** A decision in the record. Records form a tree: undo moves the head to the parent, nothing is ever taken out. */
-export interface DecisionRecord {
-  /** From 1, in the order they were made. */
-  readonly seq: number;
-  /** The record this one was made on; 0 for the empty study. */
-  readonly parent: number;
-  /** ISO 8601, UTC. */
-  readonly time: string;
-  readonly decision: Decision;
-  readonly reason?: string;
-}
-
-/** A study's record of decisions with its markers. */
-export interface DecisionLog {
-  readonly records: readonly DecisionRecord[];
-  /** The record in force; 0 for none. */
-  readonly head: number;
-  /** The end of the line that redo follows. */
-  readonly tip: number;
-}
-
-const without = (from: readonly string[], keys: readonly string[]): string[] => {
-  const gone = new Set(keys);
-  return from.filter((key) => !gone.has(key));
-};
-const withAll = (to: readonly string[], keys: readonly string[]): string[] => [...new Set([...to, ...keys])];
 
 /** Sources with more of them; one that is there already is not there twice. */
 function withSources(sources: readonly StudySource[], more: readonly StudySource[]): readonly StudySource[] {
@@ -224,81 +196,6 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       return changeSettings(state, 'cleaning', { steps: decision.steps });
     case 'setConcepts':
       return changeSettings(state, 'concepts', decision.change);
-    case 'keepConcepts':
-      return {
-        ...state,
-        kept: withAll(state.kept, decision.keys),
-        dropped: without(state.dropped, decision.keys),
-      };
-    case 'dropConcepts':
-      return {
-        ...state,
-        kept: without(state.kept, decision.keys),
-        dropped: withAll(state.dropped, decision.keys),
-      };
-    case 'leaveConcepts':
-      return {
-        ...state,
-        kept: without(state.kept, decision.keys),
-        dropped: without(state.dropped, decision.keys),
-      };
-    case 'addStopWords':
-      return { ...state, stopWords: withAll(state.stopWords, decision.words) };
-    case 'neverShow': {
-      const dropped = decide(state, { kind: 'dropConcepts', keys: decision.phrases });
-      return decide(dropped, { kind: 'addStopWords', words: decision.words });
-    }
-    case 'removeStopWords':
-      return { ...state, stopWords: without(state.stopWords, decision.words) };
-    case 'allowWords':
-      return {
-        ...state,
-        allowedWords: withAll(state.allowedWords, decision.words),
-        stopWords: without(state.stopWords, decision.words),
-      };
-    case 'stopAllowing':
-      return { ...state, allowedWords: without(state.allowedWords, decision.words) };
-    case 'setWordKind': {
-      const { as } = decision;
-      const words = new Set(decision.words);
-      const others = Object.entries(state.wordKinds).filter(([word]) => !words.has(word));
-      const said = as === null ? [] : [...words].map((word): [string, WordKind] => [word, as]);
-      return { ...state, wordKinds: Object.fromEntries([...others, ...said]) };
-    }
-    case 'mergeConcepts': {
-      const merges = new Map(Object.entries(state.merges));
-      // The concept merged into counts for itself, or the variants would run in a circle.
-      merges.delete(decision.into);
-      for (const key of decision.keys) if (key !== decision.into) merges.set(key, decision.into);
-      const moved = new Set(decision.keys);
-      for (const [variant, into] of merges) {
-        if (moved.has(into) && variant !== decision.into) merges.set(variant, decision.into);
-      }
-      return { ...state, merges: Object.fromEntries(merges) };
-    }
-    case 'mergeMany':
-      return decision.groups.reduce(
-        (now, { into, keys }) => decide(now, { kind: 'mergeConcepts', into, keys }),
-        state,
-      );
-    case 'refuseMerge':
-      return { ...state, refusedMerges: withAll(state.refusedMerges, [decision.keys.join('\t')]) };
-    case 'splitConcept':
-      return {
-        ...state,
-        merges: withoutWords(
-          state.merges,
-          (variant, into) => into === decision.key || variant === decision.key,
-        ),
-      };
-    case 'renameConcept': {
-      const others = withoutWords(state.conceptLabels, (key) => key === decision.key);
-      const label = decision.label.trim();
-      return {
-        ...state,
-        conceptLabels: label === '' || label === decision.key ? others : { ...others, [decision.key]: label },
-      };
-    }
     case 'setWindows':
       return changeSettings(state, 'windows', decision.change);
     case 'setLinks':
@@ -314,26 +211,14 @@ export function decide(state: StudyState, decision: Decision): StudyState {
       return changeSettings(state, 'map', decision.change);
     case 'setCompare':
       return changeSettings(state, 'compare', decision.change);
+    default: {
+      // All others are about lists of words.
+      const listed: ListDecision = decision;
+      const lists = looseLists(state);
+      lists.apply(listed);
+      return lists.into(state);
+    }
   }
-}
-
-/** Fewer decisions than this are made one after the other: taking the lists up costs more. */
-const FEW = 20;
-
-/** The state after many more decisions: what `decide` gives decision by decision, in time of what each changes. */
-export function decideAll(state: StudyState, decisions: readonly Decision[]): StudyState {
-  if (decisions.length < FEW) return decisions.reduce(decide, state);
-  let now = state;
-  let lists = looseLists(now);
-  for (const decision of decisions) {
-    if (lists.apply(decision)) continue;
-    if (decision.kind === 'applyRecipe') {
-      // A recipe adds to the lists, so they are made before and taken up anew after it.
-      now = decide(lists.into(now), decision);
-      lists = looseLists(now);
-    } else now = decide(now, decision);
-  }
-  return lists.into(now);
 }
 
 /** A subset can't ask for an attribute that is gone. */
@@ -367,63 +252,4 @@ function renameAttribute(state: StudyState, attribute: string, name: string): St
       compare: { ...compare, attribute: renamed(compare.attribute) },
     },
   };
-}
-
-/** The records in force, first to last: from the head back to the empty study. */
-export function recordsInForce(log: DecisionLog): DecisionRecord[] {
-  const bySeq = new Map(log.records.map((record) => [record.seq, record]));
-  const line: DecisionRecord[] = [];
-  for (let record = bySeq.get(log.head); record; record = bySeq.get(record.parent)) line.push(record);
-  return line.reverse();
-}
-
-/** The study its decisions amount to. */
-export function foldDecisions(log: DecisionLog): StudyState {
-  return decideAll(
-    EMPTY_STUDY,
-    recordsInForce(log).map(({ decision }) => decision),
-  );
-}
-
-/** States that were folded before, by the sequence number of their last decision; the latest used stands last. */
-export type FoldedStates = Map<number, StudyState>;
-
-/** How many states are held: so many steps back and forth cost nothing. */
-const HELD_STATES = 200;
-
-/**
- * The study its decisions amount to, from the nearest state that was folded before. The same decisions give the same
- * object, so that whatever is known of it stays known.
- *
- * @param folded states of the same log; the one returned is added
- */
-export function foldOnto(log: DecisionLog, folded: FoldedStates): StudyState {
-  const line = recordsInForce(log);
-  let from = line.length;
-  while (from > 0 && !folded.has(line[from - 1].seq)) from--;
-  const nearest = from === 0 ? EMPTY_STUDY : (folded.get(line[from - 1].seq) ?? EMPTY_STUDY);
-  const state = decideAll(
-    nearest,
-    line.slice(from).map(({ decision }) => decision),
-  );
-  folded.delete(log.head);
-  folded.set(log.head, state);
-  for (const oldest of folded.keys()) {
-    if (folded.size <= HELD_STATES) break;
-    folded.delete(oldest);
-  }
-  return state;
-}
-
-/** The head after one undo; the same where there is nothing to undo. */
-export function undone(log: DecisionLog): number {
-  return log.records.find((record) => record.seq === log.head)?.parent ?? 0;
-}
-
-/** The head after one redo; the same where there is nothing to redo. */
-export function redone(log: DecisionLog): number {
-  const parentOf = new Map(log.records.map((record) => [record.seq, record.parent]));
-  let at = log.tip;
-  while (at !== 0 && parentOf.get(at) !== log.head) at = parentOf.get(at) ?? 0;
-  return at === 0 ? log.head : at;
 }

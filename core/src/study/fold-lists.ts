@@ -3,7 +3,7 @@ import type { Decision } from './decisions.ts';
 import type { StudyState } from './study.ts';
 
 /** Decisions that only change a list of words: the many of a long record. */
-type ListDecision = Extract<
+export type ListDecision = Extract<
   Decision,
   {
     kind:

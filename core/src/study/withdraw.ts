@@ -1,4 +1,5 @@
-import type { Decision, DecisionLog, DecisionRecord } from './decisions.ts';
+import type { Decision } from './decisions.ts';
+import type { DecisionLog, DecisionRecord } from './record.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { withoutWords } from '../numeric/records.ts';
 

@@ -9,7 +9,7 @@ import {
   type StudyFile,
 } from '../../src/formats/study-file.ts';
 import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/text-file.ts';
-import { foldDecisions } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/record.ts';
 import { makeSource, readFiles, readPasted } from '../../src/study/intake.ts';
 
 const bytes = (...values: number[]): Uint8Array => Uint8Array.from(values);

@@ -11,7 +11,7 @@ import {
 } from '../../src/formats/study-file.ts';
 import { hashValue } from '../../src/numeric/hash.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
-import { foldDecisions } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/record.ts';
 import { readFiles } from '../../src/study/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';

@@ -4,7 +4,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { writeRecipe } from '../../src/formats/recipe-file.ts';
 import { readStudyFile, writeStudyFile } from '../../src/formats/study-file.ts';
-import { foldDecisions } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/record.ts';
 import { findEntries } from '../../src/study/notebook.ts';
 import { EVERY, recordOf, source, text } from '../study/every-decision.ts';
 import { recipeOf } from '../../src/study/recipe.ts';

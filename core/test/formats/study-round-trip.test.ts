@@ -8,7 +8,7 @@ import {
   writeStudyFile,
 } from '../../src/formats/study-file.ts';
 import { hashValue } from '../../src/numeric/hash.ts';
-import { foldDecisions } from '../../src/study/decisions.ts';
+import { foldDecisions } from '../../src/study/record.ts';
 import { A_TEXT, anyDecision, aSource } from '../study/any-decision.ts';
 import { recordOf } from '../study/every-decision.ts';
 

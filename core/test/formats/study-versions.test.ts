@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { liftRecords, STUDY_VERSION } from '../../src/formats/study-versions.ts';
-import { foldDecisions, type DecisionRecord } from '../../src/study/decisions.ts';
+import { foldDecisions, type DecisionRecord } from '../../src/study/record.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
 

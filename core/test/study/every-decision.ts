@@ -1,5 +1,6 @@
-import type { Decision, DecisionLog } from '../../src/study/decisions.ts';
-import { foldDecisions } from '../../src/study/decisions.ts';
+import type { Decision } from '../../src/study/decisions.ts';
+import type { DecisionLog } from '../../src/study/record.ts';
+import { foldDecisions } from '../../src/study/record.ts';
 import { makePart, makeSource } from '../../src/study/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { DEFAULT_SETTINGS } from '../../src/study/study.ts';

@@ -1,14 +1,8 @@
 import { expect } from 'chai';
 import { finish } from '../../src/numeric/stepwise.ts';
 import { describeDecision } from '../../src/study/decision-texts.ts';
-import {
-  decide,
-  foldDecisions,
-  redone,
-  undone,
-  type Decision,
-  type DecisionLog,
-} from '../../src/study/decisions.ts';
+import { decide, type Decision } from '../../src/study/decisions.ts';
+import { foldDecisions, redone, undone, type DecisionLog } from '../../src/study/record.ts';
 import { methodSentences, sentenceText, STOPS, windowText } from '../../src/study/sentences.ts';
 import { inputHash } from '../../src/study/stages.ts';
 import { comparedAttribute, EMPTY_STUDY, groupsOf } from '../../src/study/study.ts';

@@ -1,7 +1,7 @@
 import { Button, Drawer, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
-import { recordsInForce, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/decisions';
+import { recordsInForce, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/record';
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';

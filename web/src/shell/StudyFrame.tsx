@@ -3,7 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { describeDecision } from '@green-thicket/core/study/decision-texts';
-import { redone, undone } from '@green-thicket/core/study/decisions';
+import { redone, undone } from '@green-thicket/core/study/record';
 import type { Stop } from '@green-thicket/core/study/sentences';
 import { listEntries } from '../store/notebook.ts';
 import { redo, undo } from '../store/studies.ts';

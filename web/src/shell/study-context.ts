@@ -1,6 +1,7 @@
 import type { SavedCopy } from '../store/database.ts';
 import { createContext, useContext } from 'react';
-import type { Decision, DecisionLog } from '@green-thicket/core/study/decisions';
+import type { Decision } from '@green-thicket/core/study/decisions';
+import type { DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 

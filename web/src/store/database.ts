@@ -1,5 +1,5 @@
 import { Dexie, type EntityTable, type Table } from 'dexie';
-import type { DecisionRecord } from '@green-thicket/core/study/decisions';
+import type { DecisionRecord } from '@green-thicket/core/study/record';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { NEWER, StoreError } from './store-error.ts';

@@ -1,4 +1,4 @@
-import type { DecisionLog } from '@green-thicket/core/study/decisions';
+import type { DecisionLog } from '@green-thicket/core/study/record';
 import { packStudy } from '../engine/client.ts';
 import { noteSaved } from './studies.ts';
 

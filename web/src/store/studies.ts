@@ -1,13 +1,13 @@
+import type { Decision } from '@green-thicket/core/study/decisions';
 import {
   foldDecisions,
   foldOnto,
   recordsInForce,
   redone,
   undone,
-  type Decision,
   type DecisionLog,
   type FoldedStates,
-} from '@green-thicket/core/study/decisions';
+} from '@green-thicket/core/study/record';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { AddedSource } from '@green-thicket/core/study/intake';
 import type { StudySource, StudyState } from '@green-thicket/core/study/study';
