@@ -18,16 +18,14 @@ import {
   importStudy,
   keepRegister,
   listStudies,
-  loadStudy,
   makeDecision,
   noteSaved,
   redo,
   StoreError,
-  studyReader,
   undo,
-  withdrawSources,
-  type LoadedStudy,
 } from '../src/store/studies.ts';
+import { loadStudy, studyReader, type LoadedStudy } from '../src/store/study-reader.ts';
+import { withdrawSources } from '../src/store/withdrawing.ts';
 
 const keep = (key: string): Decision => ({ kind: 'keepConcepts', keys: [key] });
 const added = (name: string, text: string) => ({ source: makeSource(name, text), text });

@@ -2,7 +2,7 @@ import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/record';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
-import { NEWER, StoreError } from './store-error.ts';
+import { GONE, NEWER, StoreError } from './store-error.ts';
 
 /** A copy of the study that was saved to a file. */
 export interface SavedCopy {
@@ -152,6 +152,13 @@ export function databaseNamed(name: string): StudyDatabase {
 export async function databaseOf(id: string): Promise<StudyDatabase | undefined> {
   const row = await catalogue.studies.get(id);
   return row && databaseNamed(row.database);
+}
+
+/** The database of a study; throws where there is no such study. */
+export async function theDatabase(id: string): Promise<StudyDatabase> {
+  const database = await databaseOf(id);
+  if (!database) throw new StoreError(GONE);
+  return database;
 }
 
 /** Deletes a database from the browser's files. */

@@ -1,13 +1,7 @@
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { checkEntry } from './check.ts';
-import { databaseOf, type NotebookRow, type StudyDatabase } from './database.ts';
-import { GONE, kept, StoreError } from './store-error.ts';
-
-async function theDatabase(id: string): Promise<StudyDatabase> {
-  const database = await databaseOf(id);
-  if (!database) throw new StoreError(GONE);
-  return database;
-}
+import { databaseOf, theDatabase, type NotebookRow } from './database.ts';
+import { kept, StoreError } from './store-error.ts';
 
 /** The excerpts and memos of a study, the first kept first. */
 export async function listEntries(id: string): Promise<NotebookRow[]> {

@@ -1,22 +1,14 @@
+import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Decision } from '@green-thicket/core/study/decisions';
+import type { AddedSource } from '@green-thicket/core/study/intake';
 import {
   foldDecisions,
-  foldOnto,
   recordsInForce,
   redone,
   undone,
   type DecisionLog,
-  type FoldedStates,
 } from '@green-thicket/core/study/record';
-import type { AttributeType } from '@green-thicket/core/study/attributes';
-import type { AddedSource } from '@green-thicket/core/study/intake';
-import type { StudySource, StudyState } from '@green-thicket/core/study/study';
-import {
-  everMadeOf,
-  originalsBehind,
-  registerWithin,
-  withoutSources,
-} from '@green-thicket/core/study/withdraw';
+import type { StudySource } from '@green-thicket/core/study/study';
 import type { StudyFile } from '@green-thicket/core/formats/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { checkDecision } from './check.ts';
@@ -24,8 +16,8 @@ import {
   catalogue,
   databaseName,
   databaseNamed,
-  databaseOf,
   deleteDatabase,
+  theDatabase,
   THE_STUDY,
   type DecisionRow,
   type SavedCopy,
@@ -34,102 +26,13 @@ import {
 } from './database.ts';
 import { inLine } from './in-line.ts';
 import { GONE, kept, StoreError } from './store-error.ts';
+import { forgetStudy, loadStudy } from './study-reader.ts';
 import { sweepDeleted } from './sweep.ts';
 import { keepOriginals, putOriginals, readOriginals, removeOriginals } from './texts.ts';
 
 export { StoreError } from './store-error.ts';
 
 const now = (): string => new Date().toISOString();
-
-/** A study's record with its markers. */
-export interface LoadedStudy {
-  readonly log: DecisionLog;
-  /** What its decisions in force amount to; the same object for the same decisions. */
-  readonly state: StudyState;
-  readonly register: readonly ThemeIdentity[];
-  readonly changed: string;
-  readonly saved: readonly SavedCopy[];
-}
-
-/** The database of a study; throws where there is no such study. */
-async function theDatabase(id: string): Promise<StudyDatabase> {
-  const database = await databaseOf(id);
-  if (!database) throw new StoreError(GONE);
-  return database;
-}
-
-/** Decisions read at a time, so that a long record does not hold the page. */
-const READ_AT_ONCE = 500;
-
-/** The decisions of a study after one of them, in their order. */
-async function decisionsAfter(database: StudyDatabase, seq: number): Promise<DecisionRow[]> {
-  const rows: DecisionRow[] = [];
-  for (let from = seq; ;) {
-    const next = await database.decisions.where('seq').above(from).limit(READ_AT_ONCE).toArray();
-    for (const row of next) rows.push(row);
-    if (next.length < READ_AT_ONCE) return rows;
-    from = next[next.length - 1].seq;
-  }
-}
-
-/** Decisions folded at a time. */
-const FOLDED_AT_ONCE = 1000;
-
-/** The study its decisions amount to; the page answers while a long record is folded for the first time. */
-async function foldedInSlices(log: DecisionLog, folded: FoldedStates): Promise<StudyState> {
-  const line = recordsInForce(log);
-  for (let i = FOLDED_AT_ONCE; i < line.length; i += FOLDED_AT_ONCE) {
-    const { seq } = line[i];
-    if (folded.size > 0 && folded.has(line[line.length - 1].seq)) break;
-    if (folded.has(seq)) continue;
-    foldOnto({ ...log, head: seq }, folded);
-    await new Promise((resolve) => setTimeout(resolve));
-  }
-  return foldOnto(log, folded);
-}
-
-const lastSeq = (records: readonly DecisionRow[]): number => records[records.length - 1]?.seq ?? 0;
-
-/**
- * Reads a study again and again: records are only ever added, so each reading brings in those that came since. Only a
- * reason is written later, and the study's row counts those; a study that was written anew is read anew.
- *
- * @returns reads the study as it is, or undefined where there is no such study
- */
-export function studyReader(id: string): () => Promise<LoadedStudy | undefined> {
-  let records: readonly DecisionRow[] = [];
-  let reasons = 0;
-  let from = '';
-  let folded: FoldedStates = new Map();
-  return async () => {
-    const database = await databaseOf(id);
-    if (!database) return undefined;
-    const read = await database.transaction('r', database.study, database.decisions, async () => {
-      const study = await database.study.get(THE_STUDY);
-      if (!study) return undefined;
-      if (from !== database.name) folded = new Map();
-      if (from !== database.name || reasons !== (study.reasons ?? 0)) records = [];
-      from = database.name;
-      reasons = study.reasons ?? 0;
-      const later = await decisionsAfter(database, lastSeq(records));
-      // Two readings may be under way at once: what the other brought in is not added again.
-      const fresh = later.filter(({ seq }) => seq > lastSeq(records));
-      if (fresh.length > 0) records = [...records, ...fresh];
-      const { head, tip, register, changed, saved = [] } = study;
-      return { log: { records, head, tip }, register, changed, saved };
-    });
-    return read && { ...read, state: await foldedInSlices(read.log, folded) };
-  };
-}
-
-const readers = new Map<string, ReturnType<typeof studyReader>>();
-
-/** A study's record with its markers, or undefined where there is no such study. What was read before is not read again. */
-export function loadStudy(id: string): Promise<LoadedStudy | undefined> {
-  let reader = readers.get(id);
-  if (!reader) readers.set(id, (reader = studyReader(id)));
-  return reader();
-}
 
 /** A study as the first page lists it. */
 export interface ListedStudy {
@@ -160,7 +63,11 @@ export async function createStudy(title: string): Promise<string> {
 }
 
 /** Fills a new database with a study. Whatever fails, nothing of it stays. */
-async function fillDatabase(name: string, file: StudyFile, row: Partial<StudyRow> = {}): Promise<void> {
+export async function fillDatabase(
+  name: string,
+  file: StudyFile,
+  row: Partial<StudyRow> = {},
+): Promise<void> {
   const database = databaseNamed(name);
   const { log, register, originals, notebook = [] } = file;
   try {
@@ -213,7 +120,7 @@ export async function exportStudy(id: string): Promise<StudyFile> {
 }
 
 /** Has the browser's files written anew after something was deleted; without a browser, as in tests, there are none. */
-async function swept(what: string): Promise<void> {
+export async function swept(what: string): Promise<void> {
   if (!('document' in globalThis)) return;
   try {
     await sweepDeleted();
@@ -231,7 +138,7 @@ export async function deleteStudy(id: string): Promise<void> {
     const row = await catalogue.studies.get(id);
     if (!row) return;
     await catalogue.studies.delete(id);
-    readers.delete(id);
+    forgetStudy(id);
     await deleteDatabase(row.database);
   });
   await swept('The study is deleted');
@@ -397,55 +304,4 @@ export async function noteSaved(id: string, copy: SavedCopy): Promise<void> {
       await database.study.update(THE_STUDY, { saved: [...others, copy] });
     });
   });
-}
-
-/** What a withdrawal took out. */
-export interface Withdrawn {
-  /** Sources, with parts made of them. */
-  readonly sources: number;
-  readonly excerpts: number;
-  /** Files that were saved while the texts were in the study, and hold them still. */
-  readonly files: readonly SavedCopy[];
-}
-
-/**
- * Takes sources out for good: out of the texts, every decision and the Notebook. The study is written anew into another
- * database and the one before is deleted, so that nothing of them stays in the browser's files.
- */
-export function withdrawSources(id: string, sources: readonly StudySource[]): Promise<Withdrawn> {
-  return inLine(id, () =>
-    kept(async () => {
-      const before = await theDatabase(id);
-      const row = await before.study.get(THE_STUDY);
-      const file = await exportStudy(id);
-      const originals = originalsBehind(sources);
-      const gone = everMadeOf(file.log, originals);
-      const notebook = (file.notebook ?? []).filter(({ excerpt }) => !excerpt || !gone.has(excerpt.sourceId));
-      const left = new Map([...file.originals].filter(([each]) => !gone.has(each)));
-      const generation = Number(/\d+$/.exec(before.name)?.[0] ?? 1) + 1;
-      const name = databaseName(id, generation);
-      await fillDatabase(
-        name,
-        {
-          log: withoutSources(file.log, gone),
-          register: registerWithin(file.register, left.values()),
-          originals: left,
-          notebook,
-        },
-        { reasons: row?.reasons ?? 0, saved: row?.saved ?? [] },
-      );
-      await catalogue.studies.update(id, { database: name });
-      await deleteDatabase(before.name);
-      await swept('They are withdrawn');
-      const firstSeq = file.log.records.find(
-        ({ decision }) =>
-          decision.kind === 'addSources' && decision.sources.some((each) => gone.has(each.id)),
-      )?.seq;
-      return {
-        sources: gone.size,
-        excerpts: (file.notebook?.length ?? 0) - notebook.length,
-        files: (row?.saved ?? []).filter(({ seq }) => firstSeq !== undefined && seq >= firstSeq),
-      };
-    }),
-  );
 }

@@ -1,6 +1,6 @@
 import type { AddedSource } from '@green-thicket/core/study/intake';
-import { databaseOf, type OriginalRow, type StudyDatabase } from './database.ts';
-import { GONE, kept, StoreError } from './store-error.ts';
+import { theDatabase, type OriginalRow, type StudyDatabase } from './database.ts';
+import { kept } from './store-error.ts';
 
 /** Keeps texts as one portion; those that are kept already are not kept again. */
 async function addPortion(database: StudyDatabase, texts: ReadonlyMap<string, string>): Promise<void> {
@@ -25,9 +25,7 @@ async function addPortion(database: StudyDatabase, texts: ReadonlyMap<string, st
 export async function keepOriginals(id: string, added: readonly AddedSource[]): Promise<void> {
   if (added.length === 0) return;
   await kept(async () => {
-    const database = await databaseOf(id);
-    if (!database) throw new StoreError(GONE);
-    await addPortion(database, new Map(added.map(({ source, text }) => [source.id, text])));
+    await addPortion(await theDatabase(id), new Map(added.map(({ source, text }) => [source.id, text])));
   });
 }
 

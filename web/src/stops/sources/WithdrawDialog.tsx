@@ -4,7 +4,7 @@ import { counted } from '@green-thicket/core/study/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
-import { withdrawSources, type Withdrawn } from '../../store/studies.ts';
+import { withdrawSources, type Withdrawn } from '../../store/withdrawing.ts';
 import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 /** Takes sources out for good, as where a participant withdraws; says before what that means, and after what went. */
