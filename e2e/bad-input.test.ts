@@ -1,34 +1,22 @@
 import { expect } from 'chai';
-import { closeSync, mkdtempSync, openSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { closeSync, openSync, truncateSync } from 'node:fs';
 import { join } from 'node:path';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setIntake } from './intake.ts';
 
 const WORDS =
   'rain shelter bench wind fare wage rent ticket driver camera police phone bus night road town'.split(' ');
 
 describe('bad input', () => {
-  const stage = setStage();
+  const intake = setIntake();
+  const { file, add } = intake;
   let browser: Browser;
-  let folder: string;
-  const file = (name: string, content: string): string => {
-    writeFileSync(join(folder, name), content);
-    return join(folder, name);
-  };
-  const add = async (...paths: string[]): Promise<void> => {
-    await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
-  };
-  beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'thicket-bad-'));
-    browser = stage.browser;
-    await browser.driver.get(stage.served.address);
-    await browser.press('Start an empty study');
-    await browser.find('input[type=file][multiple]');
+  beforeEach(() => {
+    browser = intake.browser;
   });
-  afterEach(() => rmSync(folder, { recursive: true }));
 
   it('of 200 MB is refused before it is read, and the others come in', async () => {
-    const huge = join(folder, 'huge.txt');
+    const huge = join(intake.folder, 'huge.txt');
     closeSync(openSync(huge, 'w'));
     truncateSync(huge, 200 * 1024 * 1024);
     await add(huge, file('small.txt', 'A small text.'));

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import { setStage, type Browser } from './browser.ts';
+import { OPEN_STUDY_DATABASE } from './intake.ts';
 
 describe('words and figures', () => {
   const stage = setStage();
@@ -59,16 +60,14 @@ describe('words and figures', () => {
     const tamper = (change: string): Promise<unknown> =>
       browser.driver.executeAsyncScript(`
         const done = arguments[arguments.length - 1];
-        const look = () => indexedDB.databases().then((all) => {
-          const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
-          open.onsuccess = () => {
-            const store = open.result.transaction('results', 'readwrite').objectStore('results');
-            store.getAll().onsuccess = (event) => {
-              const rows = event.target.result;
-              if (rows.length === 0) { open.result.close(); setTimeout(look, 50); return; }
-              for (const row of rows) { ${change} store.put(row); }
-              store.transaction.oncomplete = () => { open.result.close(); done(rows.length); };
-            };
+        ${OPEN_STUDY_DATABASE}
+        const look = () => openStudy((database) => {
+          const store = database.transaction('results', 'readwrite').objectStore('results');
+          store.getAll().onsuccess = (event) => {
+            const rows = event.target.result;
+            if (rows.length === 0) { database.close(); setTimeout(look, 50); return; }
+            for (const row of rows) { ${change} store.put(row); }
+            store.transaction.oncomplete = () => { database.close(); done(rows.length); };
           };
         });
         look();

@@ -6,10 +6,18 @@ import { root, setStage, type Browser, type Stage } from './browser.ts';
 export const survey = join(root, 'demo/night-buses-survey/survey.csv');
 export const document = (name: string): string => join(root, 'demo/night-buses-documents', name);
 
+/** Opens, in the page, the database of the one study that is kept; `then` gets it and closes it. */
+export const OPEN_STUDY_DATABASE = `const openStudy = (then) => indexedDB.databases().then((all) => {
+  const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
+  open.onsuccess = () => then(open.result);
+});`;
+
 /** An empty study for each test of a suite, and what brings a messy collection into it. */
 export interface Intake {
   readonly stage: Stage;
   readonly browser: Browser;
+  /** A folder that is gone after the test. */
+  readonly folder: string;
   /** Writes a file that is gone after the test, and returns its path. */
   readonly file: (name: string, content: string | Uint8Array) => string;
   readonly add: (...paths: string[]) => Promise<void>;
@@ -17,14 +25,21 @@ export interface Intake {
   readonly addSurvey: () => Promise<void>;
 }
 
-/** Sets an empty study for the suite it is called in. */
-export function setIntake(): Intake {
+/**
+ * Sets what brings texts in for the suite it is called in.
+ *
+ * @param begun whether each test begins in an empty study
+ */
+export function setIntake({ begun = true }: { readonly begun?: boolean } = {}): Intake {
   const stage = setStage();
   let folder: string;
   const intake: Intake = {
     stage,
     get browser() {
       return stage.browser;
+    },
+    get folder() {
+      return folder;
     },
     file: (name, content) => {
       writeFileSync(join(folder, name), content);
@@ -51,7 +66,7 @@ export function setIntake(): Intake {
   };
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'thicket-collection-'));
-    await intake.emptyStudy();
+    if (begun) await intake.emptyStudy();
   });
   afterEach(() => rmSync(folder, { recursive: true }));
   return intake;

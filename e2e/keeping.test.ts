@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { root, serve, setStage, type Browser } from './browser.ts';
+import { root, serve, type Browser } from './browser.ts';
+import { OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
 
 /** The files below a folder that hold a phrase, in either encoding a browser writes. */
 function filesWith(folder: string, phrase: string): string[] {
@@ -20,25 +20,12 @@ function filesWith(folder: string, phrase: string): string[] {
 }
 
 describe('what is kept', () => {
-  const stage = setStage();
+  const intake = setIntake({ begun: false });
+  const { stage, file, add, emptyStudy: begin } = intake;
   let browser: Browser;
-  let folder: string;
-  const file = (name: string, content: string): string => {
-    writeFileSync(join(folder, name), content);
-    return join(folder, name);
-  };
-  const add = async (...paths: string[]): Promise<void> => {
-    await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
-  };
-  const begin = async (): Promise<void> => {
-    await browser.driver.get(stage.served.address);
-    await browser.press('Start an empty study');
-  };
   beforeEach(() => {
-    folder = mkdtempSync(join(tmpdir(), 'thicket-kept-'));
-    browser = stage.browser;
+    browser = intake.browser;
   });
-  afterEach(() => rmSync(folder, { recursive: true }));
 
   it('is gone from the browser’s files once it is deleted, and what is withdrawn once it is withdrawn', async () => {
     const anna = 'Quorzlewitt';
@@ -99,7 +86,7 @@ describe('what is kept', () => {
   });
 
   it('lets a new version in only when it is told to, and then in every tab', async () => {
-    const web = join(folder, 'web');
+    const web = join(intake.folder, 'web');
     cpSync(join(root, 'dist/web'), web, { recursive: true });
     const own = await serve({ THICKET_WEB: web });
     await browser.driver.get(own.address);
@@ -143,13 +130,11 @@ describe('what is kept', () => {
     await browser.settled();
     await browser.driver.executeAsyncScript(
       `const done = arguments[arguments.length - 1];
-      indexedDB.databases().then((all) => {
-        const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
-        open.onsuccess = () => {
-          const change = open.result.transaction('portions', 'readwrite');
-          change.objectStore('portions').clear();
-          change.oncomplete = () => { open.result.close(); done(); };
-        };
+      ${OPEN_STUDY_DATABASE}
+      openStudy((database) => {
+        const change = database.transaction('portions', 'readwrite');
+        change.objectStore('portions').clear();
+        change.oncomplete = () => { database.close(); done(); };
       });`,
     );
     await browser.driver.navigate().refresh();

@@ -5,7 +5,7 @@ import type { AddressInfo } from 'node:net';
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { survey, document, setIntake } from './intake.ts';
+import { survey, document, OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
 
 describe('a messy collection', () => {
   const intake = setIntake();
@@ -274,12 +274,10 @@ describe('a messy collection', () => {
     expect(await browser.textOf('.trail')).to.include('1 source\n');
     const kept = await browser.driver.executeAsyncScript<number>(
       `const done = arguments[arguments.length - 1];
-      indexedDB.databases().then((all) => {
-        const open = indexedDB.open(all.find(({ name }) => name.startsWith('green-thicket-study-')).name);
-        open.onsuccess = () => {
-          const count = open.result.transaction('originals').objectStore('originals').count();
-          count.onsuccess = () => { open.result.close(); done(count.result); };
-        };
+      ${OPEN_STUDY_DATABASE}
+      openStudy((database) => {
+        const count = database.transaction('originals').objectStore('originals').count();
+        count.onsuccess = () => { database.close(); done(count.result); };
       });`,
     );
     expect(kept, 'originals in the browser').to.equal(1);
