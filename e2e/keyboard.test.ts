@@ -113,6 +113,22 @@ for (const motion of [false, true]) {
       }
     });
 
+    it('the trail is one stop of Tab’s, and arrows go along it', async () => {
+      expect(await browser.all('.trail a[tabindex="0"]')).to.have.length(1);
+      await focus('.trail a[tabindex="0"]');
+      await keys(Key.ARROW_LEFT);
+      await keys(Key.ENTER);
+      await browser.until('Themes never opened', async () =>
+        (await browser.driver.getCurrentUrl()).includes('/themes'),
+      );
+      await browser.settled();
+      expect(await browser.all('.trail a[tabindex="0"]')).to.have.length(1);
+      await keys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ENTER);
+      await browser.until('Compare never opened', async () =>
+        (await browser.driver.getCurrentUrl()).includes('/compare'),
+      );
+    });
+
     it('no stop’s main thing is far, and titles say study and stop', async () => {
       for (const stop of STOPS) {
         await browser.goTo(stop);
@@ -134,6 +150,12 @@ for (const motion of [false, true]) {
           if (await isInside('main.stage *')) break;
         }
         expect(tabs, `${stop}: Tabs to the first thing of the stage`).to.be.lessThan(15);
+        // And without skipping anything: what stands first in the list at the left.
+        await focus('.brand');
+        for (tabs = 1; tabs < 20 && !(await isInside('.ledger *')); tabs++) await keys(Key.TAB);
+        expect(tabs, `${stop}: Tabs to the list`).to.be.at.most(
+          15 + (await browser.all('.method-sentence .control')).length,
+        );
       }
     });
   });

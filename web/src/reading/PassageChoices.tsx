@@ -126,7 +126,7 @@ export function PassageChoices({
                 { key: 'csv', label: 'Table (.csv)' },
                 { key: 'docx', label: 'Document (.docx)' },
               ],
-              onClick: ({ key }) => void save(key === 'csv' ? 'csv' : 'docx'),
+              onClick: ({ key }) => save(key === 'csv' ? 'csv' : 'docx'),
             }}
           >
             <button type="button" className="linklike">

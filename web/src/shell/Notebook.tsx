@@ -35,7 +35,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
           maxLength={20000}
           onChange={(event) => setMemo(event.target.value)}
         />
-        <Button size="small" disabled={memo.trim() === ''} onClick={() => void add()}>
+        <Button size="small" disabled={memo.trim() === ''} onClick={add}>
           Keep this memo
         </Button>
         {entries.length > 0 ? (
@@ -131,7 +131,7 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
             tellFault('The tags were not kept', () => changeEntry(id, entry.id, { tags: next }))
           }
         />
-        <Button size="small" type="text" aria-label="Remove from the Notebook" onClick={() => void remove()}>
+        <Button size="small" type="text" aria-label="Remove from the Notebook" onClick={remove}>
           ✕
         </Button>
       </div>

@@ -1,9 +1,11 @@
+import { useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { counted, STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import { comparedAttribute, type StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { Overview } from '@green-thicket/core/study/view-types';
 import { useView } from '../engine/use-view.ts';
+import { useArrowWords } from './use-arrow-words.ts';
 import { useStudy } from './study-context.ts';
 
 export const STOP_NAMES: Record<Stop, string> = {
@@ -60,6 +62,8 @@ export function Trail({ stop }: { stop: Stop }) {
   const { id, state } = useStudy();
   const [params] = useSearchParams();
   const { data, isPlaceholderData, isFetching, isError } = useView('overview', null);
+  const stops = useRef<HTMLOListElement>(null);
+  const toNext = useArrowWords(stops, 'a');
   const attribute = comparedAttribute(state);
   const search = params.size > 0 ? `?${params.toString()}` : '';
   const stateOf = (each: Stop): StopState => {
@@ -69,11 +73,11 @@ export function Trail({ stop }: { stop: Stop }) {
     return isFetching || isPlaceholderData || !data ? 'computing' : 'ready';
   };
   return (
-    <nav className="trail" aria-label="Trail">
+    <nav className="trail" aria-label="Trail; arrow keys go from stop to stop">
       <svg className="trail-path" viewBox="0 0 700 24" preserveAspectRatio="none" aria-hidden="true">
         <path d="M50 12 C80 4 120 20 150 12 S220 4 250 12 S320 20 350 12 S420 4 450 12 S520 20 550 12 S620 4 650 12" />
       </svg>
-      <ol>
+      <ol ref={stops} onKeyDown={toNext}>
         {STOPS.map((each) => {
           const now = stateOf(each);
           const figure =
@@ -86,7 +90,11 @@ export function Trail({ stop }: { stop: Stop }) {
                   : 'waiting';
           return (
             <li key={each} className={`${each === stop ? 'here ' : ''}is-${now}`}>
-              <Link to={`/study/${id}/${each}${search}`} aria-current={each === stop ? 'page' : undefined}>
+              <Link
+                to={`/study/${id}/${each}${search}`}
+                aria-current={each === stop ? 'page' : undefined}
+                tabIndex={each === stop ? 0 : -1}
+              >
                 <span className="trail-dot" title={STATE_WORDS[now]} />
                 <span className="trail-name">{STOP_NAMES[each]}</span>
                 <span className="trail-figure">

@@ -33,7 +33,7 @@ export function nextInDirection(
 }
 
 /**
- * One of many words on a plane is reached by Tab, the others from there by the arrow keys, in the direction they lie.
+ * One of many words on a plane, or of the stops of the trail, is reached by Tab, the others from there by the arrow keys, in the direction they lie.
  *
  * @param plane what holds them; words are those that fit the selector
  * @returns to be called at every key; says whether the key moved the focus
@@ -43,7 +43,7 @@ export function useArrowWords(
   selector: string,
 ): (event: KeyboardEvent) => boolean {
   useEffect(() => {
-    const words = Array.from(plane.current?.querySelectorAll<SVGElement>(selector) ?? []);
+    const words = Array.from(plane.current?.querySelectorAll<HTMLElement | SVGElement>(selector) ?? []);
     // After words came or went there may be none that Tab reaches, or two.
     const reached = words.filter((word) => word.tabIndex === 0);
     const one = reached.find((word) => word === document.activeElement) ?? reached[0] ?? words[0];
@@ -54,11 +54,12 @@ export function useArrowWords(
   });
   return (event) => {
     const direction = DIRECTIONS.get(event.key);
-    const from = event.target instanceof Element ? event.target.closest<SVGElement>(selector) : null;
+    const from =
+      event.target instanceof Element ? event.target.closest<HTMLElement | SVGElement>(selector) : null;
     if (!direction || !from || event.ctrlKey || event.metaKey || event.altKey) return false;
-    const others = Array.from(plane.current?.querySelectorAll<SVGElement>(selector) ?? []).filter(
-      (word) => word !== from,
-    );
+    const others = Array.from(
+      plane.current?.querySelectorAll<HTMLElement | SVGElement>(selector) ?? [],
+    ).filter((word) => word !== from);
     const middle = (word: Element): Place => {
       const { left, top, width, height } = word.getBoundingClientRect();
       return { x: left + width / 2, y: top + height / 2 };

@@ -49,9 +49,9 @@ export function CleanFigures({ onShow }: { onShow: (title: string, places: reado
               <strong>{figures.different.toLocaleString('en-GB')}</strong> different
             </p>
             {face === 'bars' ? (
-              <WordBars figures={figures} onPick={(word) => void show(word, cleaned)} />
+              <WordBars figures={figures} onPick={(word) => show(word, cleaned)} />
             ) : (
-              <WordCloud figures={figures} onPick={(word) => void show(word, cleaned)} />
+              <WordCloud figures={figures} onPick={(word) => show(word, cleaned)} />
             )}
           </section>
         ))}

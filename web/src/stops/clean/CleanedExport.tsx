@@ -24,7 +24,7 @@ export function CleanedExport() {
           { key: 'zip', label: 'Texts: one .txt a source, in a .zip' },
           { key: 'csv', label: 'Table: one .csv with the attributes' },
         ],
-        onClick: ({ key }) => void save(key === 'zip' ? 'zip' : 'csv'),
+        onClick: ({ key }) => save(key === 'zip' ? 'zip' : 'csv'),
       }}
     >
       <Button>Save cleaned text</Button>

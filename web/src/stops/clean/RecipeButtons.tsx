@@ -97,7 +97,7 @@ export function RecipeButtons() {
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
-          if (file) void use(file);
+          if (file) use(file);
         }}
       />
     </>

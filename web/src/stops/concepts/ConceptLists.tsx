@@ -150,7 +150,7 @@ export function ConceptLists() {
           Save
         </Button>
       </div>
-      {chooser(stopWords, 'Stop word file', (file) => void addStopList(file))}
+      {chooser(stopWords, 'Stop word file', (file) => addStopList(file))}
       <SearchTerms />
     </div>
   );

@@ -80,7 +80,7 @@ export function ConceptMatrix() {
           }))}
           onChange={setFigure}
         />
-        <Button size="small" onClick={() => void save()}>
+        <Button size="small" onClick={() => save()}>
           Save as .csv
         </Button>
       </div>

@@ -22,16 +22,10 @@ export function PasteText({ onClose }: { onClose: () => void }) {
       else setFault(reason);
     });
   return (
-    <Modal
-      open
-      title="Paste a text"
-      okText="Add as a source"
-      onOk={() => void add()}
-      onCancel={onClose}
-      width={640}
-    >
+    <Modal open title="Paste a text" okText="Add as a source" onOk={add} onCancel={onClose} width={640}>
       <div className="stack">
         <Input
+          autoFocus
           aria-label="Name of the source"
           placeholder="Name of the source"
           value={name}

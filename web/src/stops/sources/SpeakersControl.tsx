@@ -183,14 +183,14 @@ function SpeakerActions({ state, decide, close, read }: ControlProps & { read: r
       <Button
         size="small"
         title="Each source is parted into one for each speaker who is read. The originals stay."
-        onClick={() => void makeSources()}
+        onClick={makeSources}
       >
         Make each speaker a source
       </Button>
       <Button
         size="small"
         title="The attribute speaker gets the name of whoever says most in the source."
-        onClick={() => void noteSpeaker()}
+        onClick={noteSpeaker}
       >
         Note the speaker as an attribute
       </Button>

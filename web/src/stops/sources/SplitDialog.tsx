@@ -65,7 +65,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
         disabled: ids.length === 0 || (ids.length === 1 && (total ?? 0) < 2 && data?.droppedBefore === 0),
         loading: busy,
       }}
-      onOk={() => void apply()}
+      onOk={apply}
       onCancel={onClose}
       styles={{ body: { maxHeight: '66vh', overflowY: 'auto' } }}
     >

@@ -61,7 +61,7 @@ export function TableDialog({
     [table.table, tellFault],
   );
   useEffect(() => {
-    void look(0);
+    look(0);
   }, [look]);
 
   useEffect(() => {
@@ -118,7 +118,7 @@ export function TableDialog({
       }
       cancelText="Leave this table out"
       okButtonProps={{ disabled: nothing || busy, loading: busy }}
-      onOk={() => void finish()}
+      onOk={finish}
       onCancel={() => onAnswer({ kind: 'left' })}
       styles={{ body: { maxHeight: '66vh', overflowY: 'auto' } }}
     >
@@ -131,7 +131,7 @@ export function TableDialog({
             chosen={chosen}
             canDescribe={sources.length > 0}
             onChange={setChosen}
-            onLook={(sheet, hasHead) => void look(sheet, hasHead)}
+            onLook={(sheet, hasHead) => look(sheet, hasHead)}
           />
           {chosen.as === 'sources'
             ? preview && <SourcesPreview preview={preview} choice={chosen.choice} />
