@@ -305,6 +305,7 @@ describe('withdrawing a participant', () => {
       state.sources.filter((source) => source.id === part.id),
     );
     expect(gone.sources).to.equal(2);
+    expect((await loaded(id)).saved.every(({ outdated }) => outdated)).to.equal(true);
     expect(gone.excerpts).to.equal(1);
     expect(gone.files.map((file) => file.name)).to.deep.equal(['after.thicket']);
     expect(await Dexie.exists(name)).to.equal(false);

@@ -37,7 +37,8 @@ export function KeptNote() {
   const tellFault = useTellFault();
   const folder = useLiveQuery(copyFolder);
   const [open, setOpen] = useState(false);
-  const last = saved[saved.length - 1];
+  // What holds texts that were withdrawn since is no copy to go back to.
+  const last = saved.filter(({ outdated }) => !outdated).at(-1);
   const since = log.records.filter(({ seq }) => seq > (last?.seq ?? 0)).length;
   // Naming a study and bringing texts in are nothing one could not do again.
   const asks = since >= MANY_DECISIONS;

@@ -24,7 +24,7 @@ const STATE_WORDS: Record<StopState, string> = {
   ready: 'up to date',
   computing: 'computing',
   waiting: 'waiting for sources',
-  failed: 'stopped',
+  failed: 'not computed',
 };
 
 function figureOf(stop: Stop, overview: Overview, groups: string | undefined): string {
@@ -87,7 +87,9 @@ export function Trail({ stop }: { stop: Stop }) {
                 ? figureOf(each, data, attribute)
                 : now === 'computing'
                   ? 'computing …'
-                  : 'waiting';
+                  : now === 'failed'
+                    ? STATE_WORDS.failed
+                    : 'waiting';
           return (
             <li key={each} className={`${each === stop ? 'here ' : ''}is-${now}`}>
               <Link

@@ -12,6 +12,8 @@ export interface SavedCopy {
   readonly name: string;
   /** The last decision in it. */
   readonly seq: number;
+  /** Whether somebody was withdrawn since, so that it is no copy of the study as it is. */
+  readonly outdated?: true;
 }
 
 /** What is known of a study beside its record: markers, letters, copies. There is one such row in its database. */

@@ -50,7 +50,10 @@ export function withdrawSources(id: string, sources: readonly StudySource[]): Pr
           originals: left,
           notebook,
         },
-        { reasons: row?.reasons ?? 0, saved: row?.saved ?? [] },
+        {
+          reasons: row?.reasons ?? 0,
+          saved: (row?.saved ?? []).map((copy) => ({ ...copy, outdated: true })),
+        },
       );
       await catalogue.studies.update(id, { database: name });
       await deleteDatabase(before.name);

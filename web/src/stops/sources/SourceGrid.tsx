@@ -170,7 +170,7 @@ export function SourceGrid({
   const allTicked = rows.length > 0 && rows.every((source) => ticked.has(source.id));
   // Every row has the same width, so that its columns stand under their heads.
   const layout = {
-    gridTemplateColumns: `26px minmax(0, 1.4fr) 92px ${attributes.map(() => 'minmax(0, 1fr)').join(' ')} 30px`,
+    gridTemplateColumns: `26px minmax(0, 1.4fr) 104px ${attributes.map(() => 'minmax(0, 1fr)').join(' ')} 30px`,
     minWidth: 26 + NAME_WIDTH + 92 + 30 + attributes.length * ATTRIBUTE_WIDTH,
   };
   const box = range && boxOf(range);

@@ -123,7 +123,11 @@ export function SourcesStop() {
       </main>
       {dialog === 'split' && <SplitDialog sources={meant} onClose={() => setDialog(undefined)} />}
       {dialog === 'withdraw' && chosen.length > 0 && (
-        <WithdrawDialog sources={chosen} onClose={() => setDialog(undefined)} />
+        <WithdrawDialog
+          sources={chosen}
+          onWithdrawn={() => setTicked(new Set())}
+          onClose={() => setDialog(undefined)}
+        />
       )}
       {dialog === 'trim' && <TrimDialog sources={meant} onClose={() => setDialog(undefined)} />}
     </>

@@ -10,9 +10,11 @@ import { useReturnFocus } from '../../shell/use-return-focus.ts';
 /** Takes sources out for good, as where a participant withdraws; says before what that means, and after what went. */
 export function WithdrawDialog({
   sources,
+  onWithdrawn,
   onClose,
 }: {
   sources: readonly StudySource[];
+  onWithdrawn: () => void;
   onClose: () => void;
 }) {
   useReturnFocus();
@@ -29,6 +31,7 @@ export function WithdrawDialog({
     tellFault('Nothing was withdrawn', async () => {
       try {
         const gone = await withdrawSources(id, sources);
+        onWithdrawn();
         onClose();
         modal.info({ title: 'Withdrawn for good', content: <WhatWent gone={gone} />, width: 520 });
       } finally {
