@@ -5,6 +5,7 @@ import { recordsInForce, type DecisionLog, type DecisionRecord } from '@green-th
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
+import { LONGEST } from '@green-thicket/core/study/limits';
 
 /** Decisions shown of a long record; the latest come first. */
 const SHOWN = 300;
@@ -81,7 +82,7 @@ function DecisionRow({
           aria-label={`Reason to ${what}`}
           placeholder="Why? (optional)"
           value={reason ?? record.reason ?? ''}
-          maxLength={500}
+          maxLength={LONGEST.reason}
           onChange={(event) => setReason(event.target.value)}
           onPressEnter={keep}
           onBlur={keep}

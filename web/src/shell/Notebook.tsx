@@ -7,6 +7,7 @@ import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '
 import { useSelection } from './selection.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
+import { LONGEST } from '@green-thicket/core/study/limits';
 
 /** The Notebook: excerpts and memos with notes and tags, to find again and to jump back from; the analysis leaves them alone. */
 export function Notebook({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -32,7 +33,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
           className="growing"
           rows={2}
           value={memo}
-          maxLength={20000}
+          maxLength={LONGEST.note}
           onChange={(event) => setMemo(event.target.value)}
         />
         <Button size="small" disabled={memo.trim() === ''} onClick={add}>
@@ -113,7 +114,7 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
         className="growing"
         rows={1}
         value={note ?? entry.note}
-        maxLength={20000}
+        maxLength={LONGEST.note}
         onChange={(event) => setNote(event.target.value)}
         onBlur={keep}
       />

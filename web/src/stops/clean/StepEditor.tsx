@@ -6,6 +6,7 @@ import type { CleaningStep } from '@green-thicket/core/text/steps';
 import { FocusBox } from '../../shell/FocusBox.tsx';
 import { NumberBox } from '../../shell/control-inputs.tsx';
 import { useStepChanges } from './step-changes.ts';
+import { LONGEST } from '@green-thicket/core/study/limits';
 
 /** What can be set of a step; each change is shown in the text at once. */
 export function StepEditor({ step, close }: { step: CleaningStep; close: () => void }) {
@@ -119,6 +120,7 @@ function StepOptions({ step, onChange }: { step: CleaningStep; onChange: (step: 
       return (
         <TextOption
           label="Only these marks"
+          longest={LONGEST.marks}
           value={step.marks}
           placeholder="all marks; or write some, such as ( ) *"
           onChange={(marks) => onChange({ ...step, marks })}
@@ -198,12 +200,15 @@ function TextOption({
   value,
   placeholder,
   isPattern = false,
+  longest = LONGEST.pattern,
   onChange,
 }: {
   label: string;
   value: string;
   placeholder: string;
   isPattern?: boolean;
+  /** Most characters. */
+  longest?: number;
   onChange: (value: string) => void;
 }) {
   const [draft, setDraft] = useState(value);
@@ -216,7 +221,7 @@ function TextOption({
       <Input
         aria-label={label}
         value={draft}
-        maxLength={500}
+        maxLength={longest}
         placeholder={placeholder}
         status={fault ? 'error' : undefined}
         onChange={(event) => setDraft(event.target.value)}

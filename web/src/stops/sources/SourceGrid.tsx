@@ -12,6 +12,7 @@ import { AttributeHead } from './AttributeHead.tsx';
 import { boxOf, pasted, valuesOfBox, type Cell, type Range, type Values } from './grid-range.ts';
 import type { RowOrder } from './row-order.ts';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { LONGEST } from '@green-thicket/core/study/limits';
 
 const ROW_HEIGHT = 31;
 const LONGEST_BAR = 34;
@@ -292,7 +293,7 @@ export function SourceGrid({
                         aria-label={`${name} of ${source.name}`}
                         autoFocus
                         value={draft}
-                        maxLength={1000}
+                        maxLength={LONGEST.value}
                         onChange={(event) => setDraft(event.target.value)}
                         onBlur={commit}
                       />

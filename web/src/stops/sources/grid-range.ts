@@ -1,6 +1,7 @@
 import { readClipboardTable } from '@green-thicket/core/formats/csv';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { ownValue } from '@green-thicket/core/numeric/records';
+import { LONGEST } from '@green-thicket/core/study/limits';
 
 /** A cell of the grid: its row and its attribute, both by number. */
 export interface Cell {
@@ -33,8 +34,6 @@ export function boxOf({ anchor, active }: Range): Box {
 /** Attribute → source id → value, as a decision takes it. */
 export type Values = Record<string, Record<string, string>>;
 
-const LONGEST_VALUE = 1000;
-
 /** The values of some cells, each by its row and column. */
 export function valuesOfBox(
   box: Box,
@@ -47,7 +46,7 @@ export function valuesOfBox(
     const own = new Map<string, string>();
     for (let row = box.top; row <= box.bottom; row++) {
       const source = rows[row];
-      const value = valueAt(row, column).trim().slice(0, LONGEST_VALUE);
+      const value = valueAt(row, column).trim().slice(0, LONGEST.value);
       if ((ownValue(source.attributes, attributes[column]) ?? '') !== value) own.set(source.id, value);
     }
     if (own.size > 0) values.set(attributes[column], Object.fromEntries(own));
