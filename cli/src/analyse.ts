@@ -3,6 +3,7 @@ import { compareGroups } from '@green-thicket/core/compare/strength';
 import { readFile } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { readSettings } from '@green-thicket/core/formats/settings-file';
+import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study-file';
 import { conceptsTable, linksTable, strengthTable, themesTable } from '@green-thicket/core/formats/tables';
 import { drawMap } from '@green-thicket/core/map/draw';
@@ -32,6 +33,8 @@ export interface AnalyseOptions {
   readonly out: string;
   readonly settings?: string;
   readonly attributes?: string;
+  /** A file that holds the password of a .thicket file. */
+  readonly passwordFile?: string;
   readonly quiet: boolean;
   /** Whether results that are in the folder already may be replaced. */
   readonly force: boolean;
@@ -51,6 +54,8 @@ const RESULTS = [
 ] as const;
 
 interface LoadedStudy {
+  /** The password of the file it came from; its results' study file gets the same. */
+  password?: Uint8Array;
   log: DecisionLog;
   register: readonly ThemeIdentity[];
   originals: ReadonlyMap<string, string>;
@@ -71,18 +76,28 @@ function addDecisions(log: DecisionLog, decisions: readonly Decision[]): Decisio
   return { records, head, tip: decisions.length > 0 ? head : log.tip };
 }
 
+/** The password in a file: its first line. */
+function readPassword(file: string | undefined): Uint8Array {
+  if (file === undefined) {
+    throw new Error('it has a password. Name a file that holds it: --password-file FILE.');
+  }
+  return passwordBytes(readText(file).split(/\r?\n/)[0]);
+}
+
 async function loadStudy(
   files: readonly string[],
-  { attributes, out }: AnalyseOptions,
+  { attributes, out, passwordFile }: AnalyseOptions,
   say: (line: string) => void,
 ): Promise<LoadedStudy> {
   if (files.some((file) => file.endsWith('.thicket'))) {
     if (files.length > 1)
       throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
     try {
-      const { leftOut, ...study } = readStudyFile(readFileSync(files[0]));
+      const bytes = readFileSync(files[0]);
+      const password = isSealed(bytes) ? readPassword(passwordFile) : undefined;
+      const { leftOut, ...study } = readStudyFile(password ? await unseal(bytes, password) : bytes);
       for (const each of leftOut) say(each);
-      return study;
+      return { ...study, ...(password ? { password } : {}) };
     } catch (error) {
       throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
     }
@@ -246,13 +261,14 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ],
     peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
   };
+  const file = writeStudyFile({ log, register: themes.register, originals: study.originals });
   const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes),
     'links.csv': linksTable(labels, links),
     'themes.csv': themesTable(labels, themes),
     'strength.csv': strengthTable(comparisons, themes),
     'map.svg': drawMap(map, state.title),
-    'study.thicket': writeStudyFile({ log, register: themes.register, originals: study.originals }),
+    'study.thicket': study.password ? await seal(file, study.password) : file,
     'methods.md': `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`,
     'run.json': `${JSON.stringify(runRecord, null, 2)}\n`,
   };

@@ -30,13 +30,21 @@ program
   .requiredOption('--out <folder>', 'where to write the tables')
   .option('--settings <file>', 'JSON with the settings to change')
   .option('--attributes <table>', 'table of attributes (.csv, .tsv, .xlsx), first column the file name')
+  .option('--password-file <file>', 'file whose first line is the password of the .thicket file')
   .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
   .action(
     async (
       files: string[],
-      options: { out: string; settings?: string; attributes?: string; quiet?: boolean; force?: boolean },
+      options: {
+        out: string;
+        settings?: string;
+        attributes?: string;
+        passwordFile?: string;
+        quiet?: boolean;
+        force?: boolean;
+      },
     ) => {
       await analyse(files, {
         ...options,

@@ -1,3 +1,4 @@
+import type { LookupAddress } from 'node:dns';
 import { lookup } from 'node:dns/promises';
 import { request as httpRequest, type IncomingMessage } from 'node:http';
 import { request as httpsRequest } from 'node:https';
@@ -18,6 +19,8 @@ export interface FetchLimits {
   readonly mostBytes?: number;
   /** Most time for all of it, redirects too, in milliseconds. */
   readonly mostTime?: number;
+  /** Finds the addresses of a server by its name. */
+  readonly findServer?: (name: string) => Promise<LookupAddress[]>;
 }
 
 const MOST_BYTES = 10 * 1024 * 1024;
@@ -73,7 +76,7 @@ function beforeAbort<T>(work: Promise<T>, signal: AbortSignal): Promise<T> {
 /** The IP addresses of a host that may be asked; throws where any of them is not of the open Internet. */
 async function resolved(
   host: string,
-  allowLoopback: boolean,
+  { allowLoopback = false, findServer = (name) => lookup(name, { all: true }) }: FetchLimits,
   signal: AbortSignal,
 ): Promise<{ address: string; family: number }> {
   const name = host.replace(/^\[|\]$/g, '');
@@ -81,7 +84,7 @@ async function resolved(
   try {
     found = isIP(name)
       ? [{ address: name, family: isIP(name) }]
-      : await beforeAbort(lookup(name, { all: true }), signal);
+      : await beforeAbort(findServer(name), signal);
   } catch (error) {
     if (signal.aborted) throw error;
     throw new PageError(`There is no server called ${name}, or this machine has no connection.`);
@@ -95,12 +98,8 @@ async function resolved(
 }
 
 /** Asks one address, of the very IP address that was checked, so that a name can't change between check and request. */
-async function ask(
-  address: URL,
-  { allowLoopback = false }: FetchLimits,
-  signal: AbortSignal,
-): Promise<IncomingMessage> {
-  const { address: ip, family } = await resolved(address.hostname, allowLoopback, signal);
+async function ask(address: URL, limits: FetchLimits, signal: AbortSignal): Promise<IncomingMessage> {
+  const { address: ip, family } = await resolved(address.hostname, limits, signal);
   const send = address.protocol === 'https:' ? httpsRequest : httpRequest;
   return new Promise((resolve, reject) => {
     const asked = send(

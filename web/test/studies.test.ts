@@ -21,11 +21,11 @@ import {
   makeDecision,
   noteSaved,
   redo,
-  StoreError,
   undo,
 } from '../src/store/studies.ts';
 import { loadStudy, studyReader, type LoadedStudy } from '../src/store/study-reader.ts';
 import { withdrawSources } from '../src/store/withdrawing.ts';
+import { refusal } from './refusal.ts';
 
 const keep = (key: string): Decision => ({ kind: 'keepConcepts', keys: [key] });
 const added = (name: string, text: string) => ({ source: makeSource(name, text), text });
@@ -43,17 +43,6 @@ async function databaseFor(id: string): Promise<StudyDatabase> {
 const textsOf = async (id: string): Promise<string[]> =>
   [...(await readOriginals(await databaseFor(id))).values()].sort();
 const kindsOf = ({ log }: LoadedStudy): string[] => recordsInForce(log).map(({ decision }) => decision.kind);
-
-/** What a promise is refused with. */
-async function refusal(promise: Promise<unknown>): Promise<string> {
-  try {
-    await promise;
-  } catch (error) {
-    expect(error).to.be.instanceOf(StoreError);
-    return error instanceof Error ? error.message : String(error);
-  }
-  throw new Error('It was not refused.');
-}
 
 describe('studies in the browser', () => {
   afterEach(async () => {

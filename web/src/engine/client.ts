@@ -12,8 +12,16 @@ import {
   type ViewRequest,
 } from './protocol.ts';
 
+import { isSealed } from '@green-thicket/core/formats/sealed-file';
+import { onKey, passwordKey } from '../store/keys.ts';
+import { unlock } from '../store/password.ts';
+
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const remote = wrap<EngineWorker>(worker);
+// Sent before whatever is asked of the study.
+onKey((database, key) => {
+  remote.useKey(database, key).catch(reportError);
+});
 let requests = 0;
 
 /** What the engine is doing, for the status line. */
@@ -142,10 +150,17 @@ export async function readFilesInWorker(
 /** A study as the bytes of its file. */
 export const packStudy = (studyId: string): Promise<Uint8Array> => remote.packStudy(studyId);
 
-/** Keeps a study file as a study. Throws an Error that says why it can't be opened. */
-export async function openStudyFile(file: Blob): Promise<OpenedStudy> {
+/** Whether a study file is sealed with a password. */
+export const hasPassword = async (file: Blob): Promise<boolean> =>
+  isSealed(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+
+/** Keeps a study file as a study, with the password it is sealed with. Throws an Error that says why it can't be opened. */
+export async function openStudyFile(file: Blob, password?: string): Promise<OpenedStudy> {
   const bytes = new Uint8Array(await file.arrayBuffer());
-  return remote.openStudy(transfer(bytes, [bytes.buffer]));
+  const key = password === undefined ? undefined : await passwordKey(password);
+  const opened = await remote.openStudy(transfer(bytes, [bytes.buffer]), key);
+  if (password !== undefined) await unlock(opened.id, password);
+  return opened;
 }
 
 /** The worker's calls for tables that wait for their columns, and for single texts. */

@@ -110,7 +110,7 @@ export function fileReading(
   tell: (onProgress: OnProgress) => OnProgress,
   signalOf: (request: number) => AbortSignal,
   forget: (request: number) => void,
-): Omit<EngineWorker, 'know' | 'view' | 'cancel' | 'packStudy' | 'openStudy'> {
+): Omit<EngineWorker, 'know' | 'view' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
   return {
     readFiles: (request, studyId, files, present, onProgress) =>
       readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)).finally(() =>

@@ -22,14 +22,16 @@ export async function bringTags(tags: SentenceTags, studyId: string): Promise<vo
   tags.give(rows.map(tagsIn).filter((each) => each !== undefined));
 }
 
-/** Keeps, source by source, the parts of speech found since. Where there is no room they are found again. */
+/** Keeps, source by source, the parts of speech found since. Where there is no room, or a password, they are found again. */
 export async function keepTags(tags: SentenceTags, studyId: string): Promise<void> {
   const rows = tags
     .takeFresh()
     .map(([textHash, result]): ResultRow => ({ stage: `${STAGE}${textHash}`, hash: WAY, result }));
   if (rows.length === 0) return;
   try {
-    await (await databaseOf(studyId))?.results.bulkPut(rows);
+    const database = await databaseOf(studyId);
+    // Rows are named by what they are of, which a study with a password does not tell.
+    if (database && !database.key) await database.results.bulkPut(rows);
   } catch (error) {
     // As on a full disk: nothing is lost but time.
     console.warn('Parts of speech were not kept', error);

@@ -4,6 +4,7 @@ import type { StudySource, StudyState } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/study/table-sources';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
+import type { StudyKey } from '../store/keys.ts';
 
 /** A view asked of the worker. */
 export interface ViewRequest<V extends ViewName> {
@@ -97,8 +98,10 @@ export interface EngineWorker {
   letGoOfTable(table: number): void;
   /** A study as the bytes of its file, which were read back and hold all of it. */
   packStudy(studyId: string): Promise<Uint8Array>;
-  /** Keeps a study file as a study; says what of it was damaged and left out. */
-  openStudy(bytes: Uint8Array): Promise<OpenedStudy>;
+  /** Keeps a study file as a study, with its password where it has one; says what of it was damaged and left out. */
+  openStudy(bytes: Uint8Array, password?: CryptoKey): Promise<OpenedStudy>;
+  /** Hands over what opens the database of a study with a password. */
+  useKey(database: string, key: StudyKey): void;
 }
 
 /** A study that was made of a file. */

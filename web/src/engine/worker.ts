@@ -11,7 +11,9 @@ import { createTagger } from '@green-thicket/core/text/tagger';
 import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
 import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { writeProvedStudyFile, readStudyFile } from '@green-thicket/core/formats/study-file';
-import { databaseOf } from '../store/database.ts';
+import { isSealed, seal, unseal } from '@green-thicket/core/formats/sealed-file';
+import { databaseOf, theDatabase } from '../store/database.ts';
+import { giveKey } from '../store/keys.ts';
 import { exportStudy, importStudy } from '../store/studies.ts';
 import { readOriginals } from '../store/texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
@@ -180,13 +182,16 @@ const api: EngineWorker = {
     reading.delete(request);
   },
   async packStudy(studyId) {
-    const bytes = writeProvedStudyFile(await exportStudy(studyId));
+    const { key } = await theDatabase(studyId);
+    const plain = writeProvedStudyFile(await exportStudy(studyId));
+    const bytes = key ? await seal(plain, key.password) : plain;
     return transfer(bytes, [bytes.buffer]);
   },
-  async openStudy(bytes) {
-    const file = readStudyFile(bytes);
-    return { id: await importStudy(file), leftOut: file.leftOut };
+  async openStudy(bytes, password) {
+    const file = readStudyFile(password && isSealed(bytes) ? await unseal(bytes, password) : bytes);
+    return { id: await importStudy(file, password), leftOut: file.leftOut };
   },
+  useKey: giveKey,
   ...fileReading(
     (onProgress) => {
       let told = 0;

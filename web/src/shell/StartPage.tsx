@@ -2,9 +2,11 @@ import { App, Button, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { openStudyFile } from '../engine/client.ts';
+import { hasPassword, openStudyFile } from '../engine/client.ts';
+import { STOPPED_MESSAGE, type OpenedStudy } from '../engine/protocol.ts';
 import { askToPersist, persistence } from '../store/persistence.ts';
 import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
+import { AskPassword } from './AskPassword.tsx';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { Mark } from './Mark.tsx';
 import { useTellFault } from './use-fault.ts';
@@ -21,6 +23,25 @@ export function StartPage() {
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
 
+  /** Opens a file once its password is given; rejects as stopped where none is. */
+  const askFor = (file: Blob): Promise<OpenedStudy> =>
+    new Promise((resolve, reject) => {
+      const asked = modal.info({
+        icon: null,
+        title: 'This study file has a password',
+        footer: null,
+        closable: true,
+        onCancel: () => reject(new Error(STOPPED_MESSAGE)),
+        content: (
+          <AskPassword
+            open={async (password) => {
+              resolve(await openStudyFile(file, password));
+              asked.destroy();
+            }}
+          />
+        ),
+      });
+    });
   const begin = (make: () => Promise<string>, stop: string): void => {
     setBusy(true);
     tellFault('The study was not opened', async () => {
@@ -35,7 +56,7 @@ export function StartPage() {
   };
   const openFile = (file: Blob): void =>
     begin(async () => {
-      const { id, leftOut } = await openStudyFile(file);
+      const { id, leftOut } = (await hasPassword(file)) ? await askFor(file) : await openStudyFile(file);
       if (leftOut.length > 0) {
         modal.warning({
           title: 'Opened without what is damaged',
@@ -118,7 +139,11 @@ function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
         {studies.map((study) => (
           <li key={study.id}>
             <Link to={`/study/${study.id}/map`}>{study.title}</Link>
-            <span className="quiet">changed {new Date(study.changed).toLocaleString('en-GB')}</span>
+            <span className="quiet">
+              {study.changed === undefined
+                ? 'locked with a password'
+                : `changed ${new Date(study.changed).toLocaleString('en-GB')}`}
+            </span>
             <Popconfirm
               title="Delete this study for good?"
               description={

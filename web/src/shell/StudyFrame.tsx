@@ -35,7 +35,7 @@ import { SkipLink } from './SkipLink.tsx';
 import { StageFault } from './StageFault.tsx';
 import { StatusLine } from './StatusLine.tsx';
 import { useTellFault } from './use-fault.ts';
-import { StudyContext, type OpenStudy } from './study-context.ts';
+import { outerTitle, StudyContext, type OpenStudy } from './study-context.ts';
 import { STOP_NAMES, Trail } from './Trail.tsx';
 
 const STAGES: Record<Stop, () => React.JSX.Element> = {
@@ -64,7 +64,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
     [look],
   );
   const Stage = STAGES[stop];
-  const { title } = study.state;
+  const title = outerTitle(study);
   useEffect(() => {
     document.title = `${STOP_NAMES[stop]} · ${title} – Green Thicket`;
     return () => {
@@ -130,9 +130,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
               <Button
                 ghost
                 title="Save the study with its texts to a .thicket file"
-                onClick={() =>
-                  tellFault('The study was not saved', () => saveStudyFile(id, study.state.title, log))
-                }
+                onClick={() => tellFault('The study was not saved', () => saveStudyFile(id, title, log))}
               >
                 Save study
               </Button>

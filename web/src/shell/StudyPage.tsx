@@ -1,11 +1,13 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useDeferredValue, useEffect, useMemo } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
 import { sweepLooseTexts } from '../store/bringing-in.ts';
+import { passwordState } from '../store/password.ts';
 import { makeDecision, redo, undo } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
+import { LockedPage } from './LockedPage.tsx';
 import type { OpenStudy } from './study-context.ts';
 import { StudyFrame } from './StudyFrame.tsx';
 import { useTellFault } from './use-fault.ts';
@@ -14,8 +16,21 @@ function isStop(name: string | undefined): name is Stop {
   return STOPS.some((stop) => stop === name);
 }
 
-/** The study of the address, as it is in this browser. */
+/** The study of the address, once it has its password where it needs one. */
 export function StudyPage() {
+  const { id = '' } = useParams();
+  const [opened, setOpened] = useState(0);
+  const live = useLiveQuery(async () => ({ id, password: await passwordState(id) }), [id, opened]);
+  if (live?.id !== id) return <main className="plain-page" aria-busy="true" />;
+  const { password } = live;
+  if (!password?.locked) return <OpenedStudy key={opened} shownAs={password?.shownAs} />;
+  return (
+    <LockedPage id={id} shownAs={password.shownAs ?? ''} onOpen={() => setOpened((times) => times + 1)} />
+  );
+}
+
+/** The study of the address, as it is in this browser. */
+function OpenedStudy({ shownAs }: { shownAs: string | undefined }) {
   const { id = '', stop } = useParams();
   const tellFault = useTellFault();
   const read = useMemo(() => studyReader(id), [id]);
@@ -30,8 +45,8 @@ export function StudyPage() {
     [id, tellFault],
   );
   const study = useMemo(
-    (): OpenStudy | undefined => (loaded?.study ? { id, ...loaded.study, decide } : undefined),
-    [id, loaded, decide],
+    (): OpenStudy | undefined => (loaded?.study ? { id, ...loaded.study, shownAs, decide } : undefined),
+    [id, loaded, shownAs, decide],
   );
 
   useEffect(() => {

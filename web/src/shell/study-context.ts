@@ -14,6 +14,8 @@ export interface OpenStudy {
   readonly changed: string;
   /** Copies saved to files, the last one last. */
   readonly saved: readonly SavedCopy[];
+  /** What it is called where its title must not be read; undefined where it has no password. */
+  readonly shownAs?: string;
   /** Records a decision; a failure is told to the researcher. */
   readonly decide: (decision: Decision) => void;
 }
@@ -25,3 +27,7 @@ export function useStudy(): OpenStudy {
   if (!study) throw new Error('No study is open here.');
   return study;
 }
+
+/** What a study is called outside it: in the window's title and in names of files. */
+export const outerTitle = ({ shownAs, state }: Pick<OpenStudy, 'shownAs' | 'state'>): string =>
+  shownAs ?? state.title;

@@ -2,7 +2,9 @@ import { Dexie, type EntityTable, type Table } from 'dexie';
 import type { DecisionRecord } from '@green-thicket/core/study/record';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
-import { GONE, NEWER, StoreError } from './store-error.ts';
+import { forgetKey, keyOf, type StudyKey } from './keys.ts';
+import { sealedRows } from './sealed-rows.ts';
+import { GONE, LOCKED, NEWER, StoreError } from './store-error.ts';
 
 /** A copy of the study that was saved to a file. */
 export interface SavedCopy {
@@ -96,8 +98,15 @@ export class StudyDatabase extends Dexie {
 
   static readonly VERSION = 1;
 
-  constructor(name: string) {
+  /**
+   * @param key - seals the rows, where the study has a password
+   */
+  constructor(
+    name: string,
+    readonly key?: StudyKey,
+  ) {
     super(name, { chromeTransactionDurability: 'strict' });
+    if (key) this.use(sealedRows(key.rows));
     this.version(StudyDatabase.VERSION).stores({
       study: 'key',
       decisions: 'seq',
@@ -110,10 +119,21 @@ export class StudyDatabase extends Dexie {
   }
 }
 
+/** What a study with a password shows while it is locked. */
+export interface Lock {
+  /** The key of its rows, sealed with the password. */
+  readonly key: Uint8Array;
+  /** What it is called where its title must not be read. */
+  readonly shownAs: string;
+  /** ISO 8601, UTC: when the password was set. */
+  readonly since: string;
+}
+
 /** The studies that are here, and the database of each. Nothing of what is in them. */
 export interface CatalogueRow {
   readonly id: string;
   database: string;
+  lock?: Lock;
 }
 
 /** Something of the application's own, such as the folder that copies go to. */
@@ -146,26 +166,32 @@ export const databaseName = (id: string, generation: number): string =>
 /** A database by its name; there is one connection to each. */
 export function databaseNamed(name: string): StudyDatabase {
   let database = opened.get(name);
-  if (!database) opened.set(name, (database = new StudyDatabase(name)));
+  if (!database) opened.set(name, (database = new StudyDatabase(name, keyOf(name))));
   return database;
 }
 
-/** The database of a study, or undefined where there is no such study. */
+/** Whether a study waits for its password. */
+export const isLocked = ({ database, lock }: CatalogueRow): boolean =>
+  lock !== undefined && keyOf(database) === undefined;
+
+/** The database of a study, or undefined where there is no such study or it waits for its password. */
 export async function databaseOf(id: string): Promise<StudyDatabase | undefined> {
   const row = await catalogue.studies.get(id);
-  return row && databaseNamed(row.database);
+  return row && !isLocked(row) ? databaseNamed(row.database) : undefined;
 }
 
-/** The database of a study; throws where there is no such study. */
+/** The database of a study; throws where there is no such study or it waits for its password. */
 export async function theDatabase(id: string): Promise<StudyDatabase> {
-  const database = await databaseOf(id);
-  if (!database) throw new StoreError(GONE);
-  return database;
+  const row = await catalogue.studies.get(id);
+  if (!row) throw new StoreError(GONE);
+  if (isLocked(row)) throw new StoreError(LOCKED);
+  return databaseNamed(row.database);
 }
 
 /** Deletes a database from the browser's files. */
 export async function deleteDatabase(name: string): Promise<void> {
   opened.get(name)?.close();
   opened.delete(name);
+  forgetKey(name);
   await Dexie.delete(name);
 }

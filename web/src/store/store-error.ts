@@ -33,3 +33,10 @@ export const NEWER =
 
 /** What is said of a study that is not there. */
 export const GONE = 'This study is no longer in this browser.';
+
+/** What is said of a study that waits for its password. */
+export const LOCKED = 'This study waits for its password. Load the page again and give it.';
+
+/** What is said where a sealed row does not open with the right key. */
+export const DAMAGED =
+  'Part of this study is damaged where the browser keeps it, and can’t be decrypted. Open the last copy of the study.';

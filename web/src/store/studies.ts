@@ -17,6 +17,7 @@ import {
   databaseName,
   databaseNamed,
   deleteDatabase,
+  isLocked,
   theDatabase,
   THE_STUDY,
   type DecisionRow,
@@ -25,6 +26,7 @@ import {
   type StudyRow,
 } from './database.ts';
 import { inLine } from './in-line.ts';
+import { giveKey, newLock } from './keys.ts';
 import { GONE, kept, StoreError } from './store-error.ts';
 import { forgetStudy, loadStudy } from './study-reader.ts';
 import { sweepDeleted } from './sweep.ts';
@@ -32,23 +34,34 @@ import { keepOriginals, putOriginals, readOriginals, removeOriginals } from './t
 
 export { StoreError } from './store-error.ts';
 
+/** What a study is called while it is locked, where nobody said otherwise. */
+export const SHOWN_AS = 'A study with a password';
+
 const now = (): string => new Date().toISOString();
 
 /** A study as the first page lists it. */
 export interface ListedStudy {
   readonly id: string;
+  /** Its title, or what is shown for it while it is locked. */
   readonly title: string;
-  readonly changed: string;
+  /** Undefined while it is locked. */
+  readonly changed?: string;
 }
 
-/** The studies that are here, the one changed last first. */
+/** The studies that are here, the one changed last first; those that wait for their passwords last. */
 export async function listStudies(): Promise<ListedStudy[]> {
   const listed: ListedStudy[] = [];
-  for (const { id, database } of await catalogue.studies.toArray()) {
+  for (const study of await catalogue.studies.toArray()) {
+    const { id, database, lock } = study;
+    if (lock && isLocked(study)) {
+      listed.push({ id, title: lock.shownAs });
+      continue;
+    }
     const row = await databaseNamed(database).study.get(THE_STUDY);
     if (row) listed.push({ id, title: row.title, changed: row.changed });
   }
-  return listed.sort((a, b) => (a.changed < b.changed ? 1 : a.changed > b.changed ? -1 : 0));
+  const when = ({ changed = '' }: ListedStudy): string => changed;
+  return listed.sort((a, b) => (when(a) < when(b) ? 1 : when(a) > when(b) ? -1 : 0));
 }
 
 /** Makes an empty study and returns its id. */
@@ -91,18 +104,25 @@ export async function fillDatabase(
   }
 }
 
-async function putStudy(file: StudyFile): Promise<string> {
+async function putStudy(file: StudyFile, password?: CryptoKey): Promise<string> {
   const id = crypto.randomUUID();
   const database = databaseName(id, 1);
   await kept(async () => {
+    const made = password && (await newLock(password));
+    if (made) giveKey(database, made.key);
     await fillDatabase(database, file);
-    await catalogue.studies.add({ id, database });
+    await catalogue.studies.add({
+      id,
+      database,
+      ...(made ? { lock: { key: made.lock, shownAs: SHOWN_AS, since: now() } } : {}),
+    });
   });
   return id;
 }
 
-/** Keeps an opened study file as a study of its own. */
-export const importStudy = (file: StudyFile): Promise<string> => putStudy(file);
+/** Keeps an opened study file as a study of its own; one that had a password keeps it. */
+export const importStudy = (file: StudyFile, password?: CryptoKey): Promise<string> =>
+  putStudy(file, password);
 
 /** Everything of a study, for its file. */
 export async function exportStudy(id: string): Promise<StudyFile> {
