@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
 import { root, serve, type Browser } from './browser.ts';
 import { OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
+
+const LONG_PATIENCE = 80_000;
 
 /** The files below a folder that hold a phrase, in either encoding a browser writes. */
 function filesWith(folder: string, phrase: string): string[] {
@@ -27,6 +30,16 @@ describe('what is kept', () => {
     browser = intake.browser;
   });
 
+  /** Waits until no file of the browser's holds a phrase: it deletes a text's file once nothing in memory points at it. */
+  const without = async (phrase: string): Promise<void> => {
+    await browser.driver.wait(
+      () => filesWith(browser.profile, phrase).length === 0,
+      LONG_PATIENCE,
+      `${phrase} is still in the browser’s files`,
+      200,
+    );
+  };
+
   it('is gone from the browser’s files once it is deleted, and what is withdrawn once it is withdrawn', async () => {
     const anna = 'Quorzlewitt';
     const ben = 'Brindlemax';
@@ -47,11 +60,6 @@ describe('what is kept', () => {
     await browser.press('OK');
     await browser.waitForText('.trail', '1 source');
     await browser.settled();
-    const without = (phrase: string): Promise<void> =>
-      browser.until(`${phrase} is still in ${filesWith(browser.profile, phrase).join(', ')}`, async () => {
-        await browser.driver.sleep(200);
-        return filesWith(browser.profile, phrase).length === 0;
-      });
     await without(anna);
     expect(filesWith(browser.profile, ben)).to.not.deep.equal([]);
 
@@ -65,6 +73,63 @@ describe('what is kept', () => {
     await browser.driver.get(stage.served.address);
     await browser.button('Start an empty study');
     for (const phrase of [anna, ben]) expect(filesWith(browser.profile, phrase), phrase).to.deep.equal([]);
+  });
+
+  it('is sealed with a password, in the browser’s files and in its own, and opens with that alone', async () => {
+    const word = 'Quillabrand';
+    const password = 'umbrella under the bridge';
+    const give = async (text: string): Promise<void> => {
+      const field = await browser.find('.ask-password input');
+      await field.sendKeys(Key.chord(Key.CONTROL, 'a'), text, Key.ENTER);
+    };
+    await begin();
+    await add(
+      file(`${word}.txt`, `${word} waits at the stop. The ${word} took the bus.\n`.repeat(30)),
+      file('other.txt', 'The bus came late. The rain fell at the stop.\n'.repeat(30)),
+    );
+    await browser.waitForText('.trail', '2 sources');
+    await browser.settled();
+    await browser.until(
+      'The texts were never written',
+      async () => filesWith(browser.profile, word).length > 0,
+    );
+    await browser.click('.kept-note');
+    await browser.press('Set a password');
+    for (const field of await browser.all('.ant-modal input[type=password]')) await field.sendKeys(password);
+    await browser.click('.ant-modal input[type=checkbox]');
+    await browser.press('Set the password');
+    await browser.until('The dialog stayed', async () => (await browser.all('.ant-modal')).length === 0);
+    await browser.settled();
+    expect(await browser.driver.getTitle()).to.match(/A study with a password/);
+    await browser.press('Save study');
+    const saved = await browser.download('.thicket');
+    expect(readFileSync(saved).subarray(0, 3).toString()).to.equal('eyJ');
+    expect(readFileSync(saved).includes(word)).to.equal(false);
+    await without(word);
+
+    await browser.click('.kept-note');
+    await browser.press('Lock it now');
+    await browser.press('A study with a password');
+    await give('something else');
+    await browser.waitForText('.control-fault', 'not the password of this study');
+    await give(password);
+    await browser.waitForText('.trail', '2 sources');
+    await browser.settled();
+    await browser.goTo('sources');
+    await browser.waitForText('.trail', '2 sources');
+    await browser.driver.get(stage.served.address);
+    await (await browser.find('input[type=file][accept=".thicket"]')).sendKeys(saved);
+    await give('something else');
+    await browser.waitForText('.control-fault', 'not its password');
+    await give(password);
+    await browser.waitForText('.trail', '2 sources');
+    await browser.settled();
+
+    await browser.driver.quit();
+    await browser.start();
+    await browser.driver.get(stage.served.address);
+    expect(await browser.textOf('.start-list')).to.match(/A study with a password\s+locked with a password/);
+    expect(filesWith(browser.profile, word)).to.deep.equal([]);
   });
 
   it('goes on without the server: the page loads again, and documents come in', async () => {

@@ -1,3 +1,4 @@
+import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import {
@@ -82,6 +83,25 @@ describe('the command line', () => {
       rows('themes.csv'),
     ]);
     expect(run.stages.map(({ stage }) => stage)).to.include.members(['tokens', 'links', 'grouping', 'map']);
+  });
+
+  it('opens a study file with its password, and seals the one it writes', async () => {
+    const password = passwordBytes('umbrella under the bridge');
+    const plain = readFileSync(join(folder, 'one', 'study.thicket'));
+    writeFileSync(at('sealed.thicket'), await seal(plain, password, 1000));
+    writeFileSync(at('password.txt'), 'umbrella under the bridge\n');
+    writeFileSync(at('wrong.txt'), 'another');
+    const analysed = (...more: string[]) =>
+      thicket('analyse', at('sealed.thicket'), '--out', at('unsealed'), '--quiet', ...more);
+    expect(analysed()).to.include({ status: 2 });
+    expect(analysed().stderr).to.match(/has a password.*--password-file/);
+    expect(analysed('--password-file', at('wrong.txt')).stderr).to.match(/not its password/);
+    expect(analysed('--password-file', at('none.txt')).stderr).to.match(/can’t be read/);
+    expect(analysed('--password-file', at('password.txt'))).to.include({ status: 0, stderr: '' });
+    expect(read('unsealed', 'links.csv')).to.equal(read('one', 'links.csv'));
+    const written = readFileSync(join(folder, 'unsealed', 'study.thicket'));
+    expect(Buffer.from(await unseal(written, password)).equals(plain)).to.equal(true);
+    expect(isSealed(written)).to.equal(true);
   });
 
   it('gives the same tables from the study file it wrote, to the last byte', () => {

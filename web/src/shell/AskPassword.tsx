@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { PasswordField } from './PasswordField.tsx';
+import { useReturnFocus } from './use-return-focus.ts';
 
 interface AskPasswordProps {
   /** Opens what is locked; rejects with a sentence where it does not open. */
@@ -10,6 +11,7 @@ interface AskPasswordProps {
 
 /** Asks for a password until it opens what it is for. */
 export function AskPassword({ open, children }: AskPasswordProps) {
+  useReturnFocus();
   const [password, setPassword] = useState('');
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string>();
@@ -41,7 +43,7 @@ export function AskPassword({ open, children }: AskPasswordProps) {
           {fault}
         </p>
       )}
-      <div className="button-row">
+      <div className="ask-actions">
         <Button type="primary" htmlType="submit" loading={busy} disabled={password === ''}>
           {busy ? 'Opening …' : 'Open'}
         </Button>

@@ -1,6 +1,6 @@
 import { Button, Popover } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import {
   allowCopyFolder,
@@ -42,6 +42,7 @@ export function KeptNote() {
   const folder = useLiveQuery(copyFolder);
   const [open, setOpen] = useState(false);
   const [setting, setSetting] = useState(false);
+  const note = useRef<HTMLButtonElement>(null);
   // What holds texts that were withdrawn since is no copy to go back to.
   const last = saved.filter(({ outdated }) => !outdated).at(-1);
   const since = log.records.filter(({ seq }) => seq > (last?.seq ?? 0)).length;
@@ -72,11 +73,12 @@ export function KeptNote() {
     });
   return (
     <>
-      {setting && <SetPassword onClose={() => setSetting(false)} />}
+      {setting && <SetPassword back={note} onClose={() => setSetting(false)} />}
       <Popover
         open={open}
         onOpenChange={setOpen}
         trigger="click"
+        destroyOnHidden
         placement="bottomRight"
         title="Copies of this study"
         content={
@@ -136,6 +138,7 @@ export function KeptNote() {
         }
       >
         <button
+          ref={note}
           type="button"
           className={asks ? 'kept-note asks' : 'kept-note'}
           aria-expanded={open}

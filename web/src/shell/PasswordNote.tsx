@@ -35,7 +35,7 @@ export function PasswordNote({ onSet }: { onSet: () => void }) {
           cancelText="Keep it"
           onConfirm={() => tellFault('The password was not taken away', () => removePassword(id))}
         >
-          <Button size="small">Take it away</Button>
+          <Button size="small">Take the password away</Button>
         </Popconfirm>
       </div>
     </>

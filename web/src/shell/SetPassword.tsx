@@ -1,5 +1,5 @@
 import { App, Checkbox, Input, Modal } from 'antd';
-import { useState } from 'react';
+import { useState, type RefObject } from 'react';
 import { counted } from '@green-thicket/core/study/sentences';
 import { LONGEST_SHOWN, SHORTEST_PASSWORD, setPassword } from '../store/password.ts';
 import { SHOWN_AS } from '../store/studies.ts';
@@ -8,8 +8,15 @@ import { useStudy } from './study-context.ts';
 import { useReturnFocus } from './use-return-focus.ts';
 
 /** Gives the study a password, or another. */
-export function SetPassword({ onClose }: { onClose: () => void }) {
-  useReturnFocus();
+export function SetPassword({
+  back,
+  onClose,
+}: {
+  /** Takes the focus once it is closed. */
+  back: RefObject<HTMLElement | null>;
+  onClose: () => void;
+}) {
+  useReturnFocus(back);
   const { id, saved, shownAs } = useStudy();
   const { modal } = App.useApp();
   const [password, setTyped] = useState('');

@@ -1,4 +1,4 @@
-import { App, Button, Popconfirm } from 'antd';
+import { App, Button, Modal, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -14,6 +14,12 @@ import { useTellFault } from './use-fault.ts';
 /** The address studies are usually kept at; each address keeps its own. */
 const USUAL_ADDRESS = 'http://127.0.0.1:4680';
 
+/** A file that waits for its password. */
+interface AskedFile {
+  readonly open: (password: string) => Promise<void>;
+  readonly leave: () => void;
+}
+
 /** The first page: the studies kept here, the sample, an empty study, or one from a file. */
 export function StartPage() {
   const studies = useLiveQuery(listStudies);
@@ -22,24 +28,20 @@ export function StartPage() {
   const tellFault = useTellFault();
   const input = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
+  const [asked, setAsked] = useState<AskedFile>();
 
   /** Opens a file once its password is given; rejects as stopped where none is. */
   const askFor = (file: Blob): Promise<OpenedStudy> =>
     new Promise((resolve, reject) => {
-      const asked = modal.info({
-        icon: null,
-        title: 'This study file has a password',
-        footer: null,
-        closable: true,
-        onCancel: () => reject(new Error(STOPPED_MESSAGE)),
-        content: (
-          <AskPassword
-            open={async (password) => {
-              resolve(await openStudyFile(file, password));
-              asked.destroy();
-            }}
-          />
-        ),
+      setAsked({
+        open: async (password) => {
+          resolve(await openStudyFile(file, password));
+          setAsked(undefined);
+        },
+        leave: () => {
+          reject(new Error(STOPPED_MESSAGE));
+          setAsked(undefined);
+        },
       });
     });
   const begin = (make: () => Promise<string>, stop: string): void => {
@@ -124,6 +126,11 @@ export function StartPage() {
           </p>
         )}
         <CopiesOnStart onOpen={openFile} busy={busy} />
+        {asked && (
+          <Modal open title="This study file has a password" footer={null} onCancel={asked.leave} width={460}>
+            <AskPassword open={asked.open} />
+          </Modal>
+        )}
       </div>
     </main>
   );
