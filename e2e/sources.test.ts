@@ -260,6 +260,25 @@ describe('a messy collection', () => {
     expect(await browser.all('.stage-note'), 'and not asked again').to.deep.equal([]);
   });
 
+  it('in an encoding that can’t be told is shown in each it may be in, and read as the one that reads right', async () => {
+    // Two Polish sentences too short to be told apart, in ISO-8859-2.
+    const polish = Buffer.from('4e6f636ee8206175746f62757320737461b320707a7920b66dfd6e65', 'hex');
+    await add(
+      file('noc.txt', polish),
+      file('noc2.txt', Buffer.concat([polish, Buffer.from(' .')])),
+      file('plain.txt', 'The bus waits.'),
+    );
+    await browser.waitForText('.ant-modal', 'The encoding of 2 files can’t be told for sure');
+    await browser.waitForText('.encoding-choice', 'stał pzy śmýne iso-8859-2');
+    await browser.click('.encoding-choice .ant-radio-wrapper:nth-child(2)');
+    await browser.press('Read all 2 this way');
+    await browser.waitForText('.intake-report', '3 sources came in');
+    await browser.waitForText('.intake-report', '2 files read as iso-8859-2');
+    await browser.press('OK');
+    await browser.goTo('clean');
+    await browser.waitForText('.clean-text', 'stał pzy śmýne');
+  });
+
   it('of very many files can be stopped while it is read, and then nothing of it is there', async () => {
     await add(file('first.txt', 'A first text.'));
     await browser.waitForText('.trail', '1 source');

@@ -2,7 +2,14 @@ import { ArchiveError, openArchive } from './archive.ts';
 import { readDelimited } from './csv.ts';
 import { readHtml } from './html.ts';
 import { readJson, readJsonLines } from './json.ts';
-import { baseName, endingOf, refused, type FileContent, type ReadingControl } from './read-result.ts';
+import {
+  baseName,
+  endingOf,
+  refused,
+  type FileContent,
+  type ReadingControl,
+  type RefusedFile,
+} from './read-result.ts';
 import { readSubtitles } from './subtitles.ts';
 import { decodeText, refuseSize } from './text-file.ts';
 import { byCodeUnits } from '../numeric/order.ts';
@@ -132,7 +139,7 @@ export async function readFile(
     return refused('It is a rich text document. Save it as .docx or .txt and add that.');
   }
   const decoded = decodeText(bytes);
-  if (!decoded.ok) return refused(decoded.reason);
+  if (!decoded.ok) return refused(decoded.reason, decoded.encodings);
   const { text, encoding } = decoded;
   const content = readTextual(name, text);
   if (content.kind === 'refused' || encoding === 'UTF-8') return content;
@@ -170,7 +177,7 @@ function readTextual(name: string, text: string): FileContent {
 /** The files of an archive that could be read, and why the others are not; an archive inside it is not opened. */
 export function readArchive({ name, bytes }: IncomingFile): {
   readonly files: readonly IncomingFile[];
-  readonly refused: readonly { readonly name: string; readonly reason: string }[];
+  readonly refused: readonly RefusedFile[];
 } {
   const isJunk = (entry: string): boolean =>
     /(?:^|\/)(?:__MACOSX\/|\.[^/]+$|Thumbs\.db$|desktop\.ini$)/.test(entry);

@@ -16,11 +16,19 @@ export const MOST_CELLS = 5_000_000;
 /** Most columns of a table: the widest surveys have a few hundred. */
 export const MOST_COLUMNS = 2000;
 
+/** A file that did not come in. */
+export interface RefusedFile {
+  readonly name: string;
+  readonly reason: string;
+  /** Encodings it may be in, where that is all that is not known. */
+  readonly encodings?: readonly string[];
+}
+
 /** What a file holds. */
 export type FileContent =
   | { readonly kind: 'texts'; readonly texts: readonly ReadText[]; readonly note?: string }
   | { readonly kind: 'table'; readonly sheets: readonly SheetRows[]; readonly note?: string }
-  | { readonly kind: 'refused'; readonly reason: string };
+  | ({ readonly kind: 'refused' } & Omit<RefusedFile, 'name'>);
 
 /** How a reader of long files says how far it is, and is told to stop. */
 export interface ReadingControl {
@@ -28,7 +36,11 @@ export interface ReadingControl {
   readonly stopped?: () => boolean;
 }
 
-export const refused = (reason: string): FileContent => ({ kind: 'refused', reason });
+export const refused = (reason: string, encodings?: readonly string[]): FileContent => ({
+  kind: 'refused',
+  reason,
+  ...(encodings ? { encodings } : {}),
+});
 
 /** A file's name without folders. */
 export function baseName(name: string): string {

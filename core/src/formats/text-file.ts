@@ -5,7 +5,7 @@ export const LARGEST_TEXT_FILE = 100 * 1024 * 1024;
 
 export type DecodedText =
   | { readonly ok: true; readonly text: string; readonly encoding: string }
-  | { readonly ok: false; readonly reason: string };
+  | { readonly ok: false; readonly reason: string; readonly encodings?: readonly string[] };
 
 const SIGNATURES: readonly [string, readonly number[]][] = [
   ['a PNG picture', [0x89, 0x50, 0x4e, 0x47]],
@@ -70,14 +70,18 @@ function decodeOlder(bytes: Uint8Array): DecodedText {
     // Two of one family differ in a few letters only; which it is can't be told from little text.
     const decoder = isClear ? decoderOf(name) : undefined;
     if (!decoder) {
-      const others = [best, next].filter((each) => each !== undefined).map((each) => each.name);
-      return {
-        ok: false,
-        reason: `Its encoding can’t be told for sure: it may be ${others.join(' or ')}. ${AS_UTF8}`,
-      };
+      return unsure([best, next].filter((each) => each !== undefined).map((each) => each.name));
     }
     const text = decoder.decode(bytes);
     return text.includes('\ufffd') ? { ok: false, reason: UNREADABLE } : accept(text, best.name);
+  }
+  if (holdsOddWords(sample)) {
+    const others = [
+      'Windows-1252',
+      'ISO-8859-2',
+      ...(next && !WESTERN.has(next.name.toLowerCase()) ? [next.name] : []),
+    ];
+    return unsure([...new Set(others)]);
   }
   const undefinedBytes = [0x81, 0x8d, 0x8f, 0x90, 0x9d];
   let odd = 0;
@@ -86,6 +90,31 @@ function decodeOlder(bytes: Uint8Array): DecodedText {
   }
   if (odd > sample.length / 200) return { ok: false, reason: UNREADABLE };
   return accept(decodeWindows1252(bytes), 'Windows-1252');
+}
+
+const unsure = (encodings: readonly string[]): DecodedText => ({
+  ok: false,
+  reason: `Its encoding can’t be told for sure: it may be ${encodings.join(' or ')}. ${AS_UTF8}`,
+  encodings: encodings.filter((each) => decoderOf(each) !== undefined),
+});
+
+const isLetterByte = (byte: number): boolean => (byte | 0x20) >= 0x61 && (byte | 0x20) <= 0x7a;
+/** Signs of Windows-1252 that stand inside words: ª, soft hyphen, · of Catalan, º. */
+const SIGNS_IN_WORDS: ReadonlySet<number> = new Set([0xaa, 0xad, 0xb7, 0xba]);
+/** Signs of Windows-1252 that touch no letter at all: ¦ ¨ ¬ ¯ ± ¶ ¸ ¼ ¾. */
+const SIGNS_APART: ReadonlySet<number> = new Set([0xa6, 0xa8, 0xac, 0xaf, 0xb1, 0xb6, 0xb8, 0xbc, 0xbe]);
+
+/**
+ * Whether signs stand where letters are: between two letters, or at one where such a sign never is. So a Polish ł (³) or ś (¶)
+ * looks when it is read as Windows-1252.
+ */
+function holdsOddWords(bytes: Uint8Array): boolean {
+  return bytes.some((byte, i) => {
+    if (byte <= 0xa0 || byte >= 0xc0 || SIGNS_IN_WORDS.has(byte)) return false;
+    const before = isLetterByte(bytes[i - 1] ?? 0);
+    const after = isLetterByte(bytes[i + 1] ?? 0);
+    return SIGNS_APART.has(byte) ? before || after : before && after;
+  });
 }
 
 function decoderOf(name: string): { decode(bytes: Uint8Array): string } | undefined {
@@ -101,7 +130,7 @@ function decoderOf(name: string): { decode(bytes: Uint8Array): string } | undefi
 const LOOKED_AT = 65536;
 
 /** A piece of the bytes with those that are not plain ASCII: a long file may begin with pages without any. */
-function aroundOddBytes(bytes: Uint8Array): Uint8Array {
+export function aroundOddBytes(bytes: Uint8Array): Uint8Array {
   const first = bytes.findIndex((byte) => byte > 127);
   const from = Math.max(0, first - 1024);
   return bytes.subarray(from, from + LOOKED_AT);

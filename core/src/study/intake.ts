@@ -1,5 +1,5 @@
 import { readArchive, readFile, type IncomingFile } from '../formats/files.ts';
-import type { ReadingControl, SheetRows } from '../formats/read-result.ts';
+import type { ReadingControl, RefusedFile, SheetRows } from '../formats/read-result.ts';
 import { tidyText } from '../formats/text-file.ts';
 import { hashText } from '../numeric/hash.ts';
 import { clipped, LONGEST } from './limits.ts';
@@ -21,7 +21,7 @@ export interface IncomingTable {
 export interface Intake {
   readonly added: readonly AddedSource[];
   readonly tables: readonly IncomingTable[];
-  readonly refused: readonly { readonly name: string; readonly reason: string }[];
+  readonly refused: readonly RefusedFile[];
   /** What is worth knowing of the files that came in. */
   readonly notes: readonly string[];
 }
@@ -104,7 +104,7 @@ export async function readFiles(
 ): Promise<Intake> {
   const added: AddedSource[] = [];
   const tables: IncomingTable[] = [];
-  const refused: { name: string; reason: string }[] = [];
+  const refused: RefusedFile[] = [];
   const notes: string[] = [];
   const seen = new Set(present);
   const read = async (file: IncomingFile): Promise<void> => {
@@ -119,7 +119,11 @@ export async function readFiles(
     }
     switch (content.kind) {
       case 'refused':
-        refused.push({ name: file.name, reason: content.reason });
+        refused.push({
+          name: file.name,
+          reason: content.reason,
+          ...(content.encodings ? { encodings: content.encodings } : {}),
+        });
         return;
       case 'archive': {
         const archive = readArchive(file);

@@ -1,3 +1,4 @@
+import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Description } from '@green-thicket/core/study/describing-table';
 import type { StudySource, StudyState } from '@green-thicket/core/study/study';
@@ -37,7 +38,7 @@ export interface HeldTable {
 export interface ReadReport {
   readonly sources: readonly StudySource[];
   readonly tables: readonly HeldTable[];
-  readonly refused: readonly { readonly name: string; readonly reason: string }[];
+  readonly refused: readonly RefusedFile[];
   readonly notes: readonly string[];
 }
 

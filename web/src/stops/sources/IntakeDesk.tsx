@@ -6,15 +6,30 @@ import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts
 import { useStudy } from '../../shell/study-context.ts';
 import { whileBringingIn } from '../../store/bringing-in.ts';
 import { recordSources } from '../../store/studies.ts';
+import { EncodingDialog, type UnsureFiles } from './EncodingDialog.tsx';
 import { IntakeContext, type Intake } from './intake-context.ts';
 import { IntakeReport } from './IntakeReport.tsx';
 import { TableDialog, type TableAnswer } from './TableDialog.tsx';
+
+/** Files that were refused only because their encoding is not known for sure. */
+function unsureOf(files: readonly FileToRead[], { refused }: ReadReport): UnsureFiles | undefined {
+  const encodings = new Map(refused.map((each) => [each.name, each.encodings]));
+  const found = files.filter(({ name }) => encodings.get(name) !== undefined);
+  if (found.length === 0) return undefined;
+  return { files: found, encodings: [...new Set(found.flatMap(({ name }) => encodings.get(name) ?? []))] };
+}
+
+const inUtf8 = async ({ name, file }: FileToRead, encoding: string): Promise<FileToRead> => ({
+  name,
+  file: new Blob([new TextDecoder(encoding).decode(await file.arrayBuffer())]),
+});
 
 /** Where texts come in: reads files with progress and a way to stop, asks about tables, and reports on each. */
 export function IntakeDesk({ children }: { children: ReactNode }) {
   const { id, state, decide } = useStudy();
   const { modal, message } = App.useApp();
   const [asked, setAsked] = useState<{ table: HeldTable; answer: (answer: TableAnswer) => void }>();
+  const [unsure, setUnsure] = useState<UnsureFiles & { answer: (encoding: string | undefined) => void }>();
   const present = state.sources;
 
   const failed = useCallback(
@@ -68,6 +83,14 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
     [id, decide, message, modal],
   );
 
+  const askEncoding = useCallback(async (files: UnsureFiles) => {
+    const encoding = await new Promise<string | undefined>((resolve) =>
+      setUnsure({ ...files, answer: resolve }),
+    );
+    setUnsure(undefined);
+    return encoding;
+  }, []);
+
   const addFiles = useCallback(
     (files: readonly FileToRead[]) => {
       const control = new AbortController();
@@ -91,7 +114,27 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         const ids = present.map((source) => source.id);
         const read = await readFilesInWorker(id, files, ids, control.signal, tell);
         message.destroy('intake');
-        await takeIn(read);
+        const again = unsureOf(files, read);
+        const encoding = again && (await askEncoding(again));
+        if (!again || encoding === undefined) {
+          await takeIn(read);
+          return;
+        }
+        const decoded = await Promise.all(again.files.map((file) => inUtf8(file, encoding)));
+        const more = await readFilesInWorker(
+          id,
+          decoded,
+          [...ids, ...read.sources.map((source) => source.id)],
+          control.signal,
+          tell,
+        );
+        message.destroy('intake');
+        await takeIn({
+          sources: [...read.sources, ...more.sources],
+          tables: [...read.tables, ...more.tables],
+          refused: [...read.refused.filter(({ encodings }) => !encodings), ...more.refused],
+          notes: [...read.notes, ...more.notes, `${counted(decoded.length, 'file')} read as ${encoding}.`],
+        });
       };
       whileBringingIn(id, work)
         .catch((error: unknown) => {
@@ -100,7 +143,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         })
         .finally(() => message.destroy('intake'));
     },
-    [id, present, message, takeIn, failed],
+    [id, present, message, takeIn, askEncoding, failed],
   );
 
   const addText = useCallback(
@@ -120,6 +163,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
   return (
     <IntakeContext.Provider value={intake}>
       {children}
+      {unsure && <EncodingDialog unsure={unsure} onAnswer={unsure.answer} />}
       {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}
     </IntakeContext.Provider>
   );

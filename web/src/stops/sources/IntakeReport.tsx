@@ -1,3 +1,4 @@
+import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import { counted } from '@green-thicket/core/study/sentences';
 
 const LISTED = 100;
@@ -9,7 +10,7 @@ export function IntakeReport({
   notes,
 }: {
   sources: number;
-  refused: readonly { readonly name: string; readonly reason: string }[];
+  refused: readonly RefusedFile[];
   notes: readonly string[];
 }) {
   return (
