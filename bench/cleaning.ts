@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { finish } from '../core/src/numeric/stepwise.ts';
+import { finish } from '../core/src/base/stepwise.ts';
 import { applyStep } from '../core/src/text/cleaning.ts';
 import { untouched } from '../core/src/text/offsets.ts';
 import { scanTokens } from '../core/src/text/scan.ts';

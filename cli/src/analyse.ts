@@ -2,21 +2,27 @@ import { readFileSync } from 'node:fs';
 import { compareGroups } from '@green-thicket/core/compare/strength';
 import { readFile } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
-import { readSettings } from '@green-thicket/core/formats/settings-file';
+import { readSettings } from '@green-thicket/core/study-files/settings-file';
 import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
-import { readStudyFile, writeStudyFile } from '@green-thicket/core/formats/study-file';
-import { conceptsTable, linksTable, strengthTable, themesTable } from '@green-thicket/core/formats/tables';
+import { readStudyFile, writeStudyFile } from '@green-thicket/core/study-files/study-file';
+import {
+  conceptsTable,
+  linksTable,
+  strengthTable,
+  themesTable,
+} from '@green-thicket/core/study-files/tables';
 import { drawMap } from '@green-thicket/core/map/draw';
-import type { Stepwise } from '@green-thicket/core/numeric/stepwise';
+import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/record';
-import { describeSources } from '@green-thicket/core/study/describing-table';
-import { Engine } from '@green-thicket/core/study/engine';
-import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/study/sentences';
-import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/study/stage-inputs';
-import type { StageName } from '@green-thicket/core/study/stages';
-import { textOf } from '@green-thicket/core/study/intake';
-import { attributeNames, groupsOf, type StudyState } from '@green-thicket/core/study/study';
+import { describeSources } from '@green-thicket/core/intake/describing-table';
+import { Engine } from '@green-thicket/core/engine/engine';
+import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
+import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/engine/stage-inputs';
+import type { StageName } from '@green-thicket/core/engine/stages';
+import { textOf } from '@green-thicket/core/intake/intake';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
+import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import { parseLexicon } from '@green-thicket/core/text/lexicon';

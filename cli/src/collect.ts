@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, isAbsolute, join, relative, resolve, sep } from 'node:path';
-import { byCodeUnits } from '@green-thicket/core/numeric/order';
+import { byCodeUnits } from '@green-thicket/core/base/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
 import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/files';
-import { readFiles, type Intake } from '@green-thicket/core/study/intake';
-import { namingColumn } from '@green-thicket/core/study/describing-table';
-import { guessTable, tableSources } from '@green-thicket/core/study/table-sources';
+import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
+import { namingColumn } from '@green-thicket/core/intake/describing-table';
+import { guessTable, tableSources } from '@green-thicket/core/intake/table-sources';
 import { hearingPdf } from './unheard.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 

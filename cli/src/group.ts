@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { readCsv, tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
 import { buildGraph } from '@green-thicket/core/network/graph';
-import { ranked } from '@green-thicket/core/numeric/order';
-import { finish } from '@green-thicket/core/numeric/stepwise';
+import { ranked } from '@green-thicket/core/base/order';
+import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/identity';
 import { degreeInside } from '@green-thicket/core/themes/themes';

@@ -1,4 +1,4 @@
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 /** Wrong use or input that can't be read: one sentence for the user, exit code 2. */
 export class UsageError extends Error {

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { overlaps } from '@green-thicket/core/map/placement';
-import { FIGURES } from '@green-thicket/core/study/figure-sentences';
+import { FIGURES } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow } from '../src/stops/concepts/figures.ts';
 import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.ts';
 

@@ -1,4 +1,4 @@
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
@@ -7,7 +7,7 @@ import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
 import type { Terms } from './terms.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** What a candidate is. */
 export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';

@@ -1,4 +1,4 @@
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import { bareForm } from '../text/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';

@@ -1,4 +1,4 @@
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import type { Lexicon } from '../text/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { AT_START, INSIDE, SMALL, type Capitals } from './capitals.ts';

@@ -1,6 +1,6 @@
 import { ADJECTIVE, NOUN } from '../text/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import type { PartsOfTypes } from '../text/parts-of-speech.ts';
 import { OPEN, STOPPED, type Terms } from './terms.ts';
 

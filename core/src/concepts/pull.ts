@@ -1,4 +1,4 @@
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import type { Tokens } from '../text/tokens.ts';
 
 /** How many of the most mentioned candidates serve as the company by which pull is judged. */

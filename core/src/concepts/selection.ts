@@ -1,4 +1,4 @@
-import { ranked } from '../numeric/order.ts';
+import { ranked } from '../base/order.ts';
 import type { Candidates } from './candidates.ts';
 import { renumbered, type Occurring } from './renumbered.ts';
 

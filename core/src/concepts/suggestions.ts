@@ -1,4 +1,4 @@
-import { byCodeUnits } from '../numeric/order.ts';
+import { byCodeUnits } from '../base/order.ts';
 import type { Candidates } from './candidates.ts';
 import type { Company } from './pull.ts';
 

@@ -5,7 +5,7 @@ import type { Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import type { StopWords } from './stop-words.ts';
 import { STOPPED, stoppedTypes, type Terms } from './terms.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** A word of the study with what it was taken for. */
 export interface KindOfWord {

@@ -1,5 +1,5 @@
 import { Inflate, strFromU8 } from 'fflate';
-import { crc32 } from '../numeric/crc32.ts';
+import { crc32 } from './crc32.ts';
 
 /** An entry of a ZIP archive as its directory has it. */
 export interface ArchiveEntry {

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { escapeXml } from '../numeric/xml.ts';
+import { escapeXml } from '../base/xml.ts';
 
 /** A run of text in a paragraph. */
 export interface DocxRun {

@@ -12,7 +12,7 @@ import {
 } from './read-result.ts';
 import { readSubtitles } from './subtitles.ts';
 import { decodeText, refuseSize } from './text-file.ts';
-import { byCodeUnits } from '../numeric/order.ts';
+import { byCodeUnits } from '../base/order.ts';
 
 /** A file as it comes in. */
 export interface IncomingFile {

@@ -1,7 +1,7 @@
 import { vectorLength, type Polygon } from './geometry.ts';
 import { hatchOf, inkOf, MOSS, NEUTRAL_INK, PAPER, tint } from './palette.ts';
 import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
-import { escapeXml } from '../numeric/xml.ts';
+import { escapeXml } from '../base/xml.ts';
 
 const digit = (value: number): string => String(Math.round(value * 10) / 10);
 const CORNER = 16;

@@ -1,4 +1,4 @@
-import { hashNumber } from '../numeric/hash.ts';
+import { hashNumber } from '../base/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
   area,

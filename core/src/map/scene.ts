@@ -1,6 +1,6 @@
 import type { Graph } from '../network/graph.ts';
 import type { Links } from '../network/links.ts';
-import { ranked } from '../numeric/order.ts';
+import { ranked } from '../base/order.ts';
 import type { Themes } from '../themes/themes.ts';
 import {
   area,

@@ -1,6 +1,6 @@
 import { packCloud } from './cloud.ts';
 import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
-import { escapeXml } from '../numeric/xml.ts';
+import { escapeXml } from '../base/xml.ts';
 
 /** A word of a picture, with its number. */
 export interface PicturedWord {

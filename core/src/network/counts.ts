@@ -1,6 +1,6 @@
 import type { Occurring } from '../concepts/renumbered.ts';
 import type { Concepts } from '../concepts/selection.ts';
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import type { Windows } from './windows.ts';
 
 /** Which concepts are in which windows, and how often two share one. */

@@ -1,5 +1,5 @@
 import { adjustForMany, fisherExact } from '../numeric/chance.ts';
-import { ranked } from '../numeric/order.ts';
+import { ranked } from '../base/order.ts';
 import { chiSquareTail } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
 import { logLikelihood, npmi, strengthOf, type Measure } from './measures.ts';

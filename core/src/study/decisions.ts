@@ -18,7 +18,7 @@ import {
   type StudySource,
   type StudyState,
 } from './study.ts';
-import { ownValue, withoutWords } from '../numeric/records.ts';
+import { ownValue, withoutWords } from '../base/records.ts';
 
 /** One recorded choice of the researcher's. */
 export type Decision =

@@ -8,8 +8,7 @@ import type { WindowSettings } from '../network/windows.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
-import { workingSources, type Subset } from './subset.ts';
-import { ownValue } from '../numeric/records.ts';
+import type { Subset } from './subset.ts';
 
 /** A source as the study knows it; its original text is kept apart and never changes. */
 export interface StudySource {
@@ -160,28 +159,3 @@ export const EMPTY_STUDY: StudyState = {
   conceptLabels: {},
   themeNames: {},
 };
-
-/** The attributes any source has, in the order they are first met. */
-export function attributeNames(sources: readonly StudySource[]): string[] {
-  return [...new Set(sources.flatMap((source) => Object.keys(source.attributes)))];
-}
-
-/** The attribute groups are made of: the one chosen, or else the first with two to twelve values. */
-export function comparedAttribute(state: StudyState): string | undefined {
-  const sources = workingSources(state);
-  const names = attributeNames(sources);
-  if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
-  const values = (name: string): number => groupsOf(sources, name).names.length;
-  return names.find((name) => values(name) >= 2 && values(name) <= 12) ?? names[0];
-}
-
-/** The groups of an attribute, in code-unit order, and the group of each source (−1 where it has no value). */
-export function groupsOf(
-  sources: readonly StudySource[],
-  attribute: string,
-): { names: string[]; groupOf: Int32Array } {
-  const value = (source: StudySource): string => (ownValue(source.attributes, attribute) ?? '').trim();
-  const names = [...new Set(sources.map(value))].filter((name) => name !== '').sort();
-  const numberOf = new Map(names.map((name, i) => [name, i]));
-  return { names, groupOf: Int32Array.from(sources, (source) => numberOf.get(value(source)) ?? -1) };
-}

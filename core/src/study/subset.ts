@@ -1,7 +1,7 @@
-import { byCodeUnits } from '../numeric/order.ts';
+import { byCodeUnits } from '../base/order.ts';
 import { comparable } from './attributes.ts';
 import type { StudySource, StudyState } from './study.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** What a source must be to belong to a subset; all conditions must hold. */
 export type Condition =

@@ -1,7 +1,7 @@
 import type { Decision } from './decisions.ts';
 import type { DecisionLog, DecisionRecord } from './record.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
-import { withoutWords } from '../numeric/records.ts';
+import { withoutWords } from '../base/records.ts';
 
 /** The originals some sources are of, by id: a part has no text of its own. */
 export function originalsBehind(

@@ -1,5 +1,5 @@
-import { byCodeUnits } from '../numeric/order.ts';
-import type { Stepwise } from '../numeric/stepwise.ts';
+import { byCodeUnits } from '../base/order.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { applyEdits, type Edit, type LayeredText } from './offsets.ts';
 import { applyStep, findEdits } from './cleaning.ts';

@@ -3,7 +3,7 @@ import { findSpecials } from './addresses.ts';
 import { applyEdits, originalPlaces, untouched, type Edit, type LayeredText } from './offsets.ts';
 import { compileFixed, compilePattern, matchesOf } from './patterns.ts';
 import type { CleaningStep } from './steps.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 const TAG_OR_ENTITY =
   /<!--[\s\S]{0,4000}?-->|<\/?[A-Za-z][^<>]{0,2000}>|&(?:#\d{1,7}|#x[\dA-Fa-f]{1,6}|[A-Za-z][A-Za-z0-9]{1,31});/g;

@@ -1,4 +1,4 @@
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { scanTokens } from './scan.ts';
 
 /** Two sources that say the same, or nearly. */

@@ -1,4 +1,4 @@
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import {
   ADJECTIVE,
   clearPart,
@@ -13,7 +13,7 @@ import {
 import { WORD } from './scan.ts';
 import type { SentenceTags, TaggedSource } from './sentence-tags.ts';
 import type { Tokens } from './tokens.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** How many times a word whose part is open is looked at in its sentence. */
 const LOOKS = 5;

@@ -1,5 +1,5 @@
-import { byCodeUnits } from '../numeric/order.ts';
-import type { Stepwise } from '../numeric/stepwise.ts';
+import { byCodeUnits } from '../base/order.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import type { Lexicon } from './lexicon.ts';
 import { originalPlaces, type LayeredText } from './offsets.ts';
 import { NUMBER, WORD } from './scan.ts';

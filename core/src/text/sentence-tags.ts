@@ -1,5 +1,5 @@
 import { ADJECTIVE, NOUN, OTHER_PART, clearPart, sensesOfForm, VERB, type Lexicon } from './lexicon.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** Tags running English text: returns each word, small letters, with its Universal part of speech. */
 export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };

@@ -1,4 +1,4 @@
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { scanTokens } from './scan.ts';
 

@@ -1,7 +1,7 @@
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { cleanText } from './cleaning.ts';
-import { Int32List } from '../numeric/int32-list.ts';
+import { Int32List } from '../base/int32-list.ts';
 import { Interner } from './interner.ts';
 import { originalPlaces } from './offsets.ts';
 import { readPart, type SourceText } from './reading-part.ts';

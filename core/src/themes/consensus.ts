@@ -1,7 +1,7 @@
 import { buildGraph, connectedParts, type Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { seededRandom } from '../numeric/random.ts';
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { isSameGrouping, leiden, renumber } from './leiden.ts';
 import { modularity } from './modularity.ts';
 

@@ -1,5 +1,5 @@
 import type { Graph } from '../network/graph.ts';
-import type { Stepwise } from '../numeric/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { runLeiden } from './consensus.ts';
 import { modularity } from './modularity.ts';
 

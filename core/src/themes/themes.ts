@@ -1,12 +1,12 @@
 import type { Counts } from '../network/counts.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import type { Links } from '../network/links.ts';
-import { ranked } from '../numeric/order.ts';
-import type { Stepwise } from '../numeric/stepwise.ts';
+import { ranked } from '../base/order.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
 import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
-import { ownValue } from '../numeric/records.ts';
+import { ownValue } from '../base/records.ts';
 
 export interface ThemeSettings {
   /** Resolution γ, or 'auto' for the steadiest in the sweep. */

@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { distinctiveness, tfIdf } from '../../src/concepts/distinct.ts';
 import { wordPairs } from '../../src/concepts/word-pairs.ts';
 import { windowsWithEach } from '../../src/network/counts.ts';
-import { median } from '../../src/numeric/order.ts';
-import type { FIGURES } from '../../src/study/figure-sentences.ts';
-import { figureSentence } from '../../src/study/figure-sentences.ts';
-import type { CandidateRow } from '../../src/study/concept-rows.ts';
+import { median } from '../../src/base/order.ts';
+import type { FIGURES } from '../../src/words/figure-sentences.ts';
+import { figureSentence } from '../../src/words/figure-sentences.ts';
+import type { CandidateRow } from '../../src/concepts/candidate-rows.ts';
 import { countPlainly } from '../../src/text/plain-counts.ts';
 import { tokensOf } from '../examples.ts';
 

@@ -4,8 +4,8 @@ import { strToU8, zipSync } from 'fflate';
 import { crc32 as nodeCrc32 } from 'node:zlib';
 import { ArchiveError, openArchive } from '../../src/formats/archive.ts';
 import { readArchive, readFile } from '../../src/formats/files.ts';
-import { crc32 } from '../../src/numeric/crc32.ts';
-import { readFiles } from '../../src/study/intake.ts';
+import { crc32 } from '../../src/formats/crc32.ts';
+import { readFiles } from '../../src/intake/intake.ts';
 
 const faultOf = (run: () => unknown): string => {
   try {

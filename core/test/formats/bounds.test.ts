@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import { readFile } from '../../src/formats/files.ts';
 import { readClipboardTable, writeClipboardTable, writeCsv } from '../../src/formats/csv.ts';
-import { escapeXml } from '../../src/numeric/xml.ts';
+import { escapeXml } from '../../src/base/xml.ts';
 
 const reasonOf = async (name: string, bytes: Uint8Array): Promise<string> => {
   const content = await readFile({ name, bytes });

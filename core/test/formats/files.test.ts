@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { readArchive, readFile } from '../../src/formats/files.ts';
 import type { FileContent } from '../../src/formats/read-result.ts';
-import { readFiles } from '../../src/study/intake.ts';
+import { readFiles } from '../../src/intake/intake.ts';
 
 const documents = new URL('../../../demo/night-buses-documents/', import.meta.url);
 const sample = (name: string): Uint8Array => readFileSync(new URL(name, documents));

@@ -1,16 +1,16 @@
 import { expect } from 'chai';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { readCsv, writeCsv } from '../../src/formats/csv.ts';
-import { readSettings } from '../../src/formats/settings-file.ts';
+import { readSettings } from '../../src/study-files/settings-file.ts';
 import {
   readStudyFile,
   StudyFileError,
   writeStudyFile,
   type StudyFile,
-} from '../../src/formats/study-file.ts';
+} from '../../src/study-files/study-file.ts';
 import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/text-file.ts';
 import { foldDecisions } from '../../src/study/record.ts';
-import { makeSource, readFiles, readPasted } from '../../src/study/intake.ts';
+import { makeSource, readFiles, readPasted } from '../../src/intake/intake.ts';
 
 const bytes = (...values: number[]): Uint8Array => Uint8Array.from(values);
 const utf16 = (text: string, little: boolean, mark: boolean): Uint8Array => {

@@ -1,18 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { strToU8 } from 'fflate';
 import { readFile } from '../../src/formats/files.ts';
-import { RecipeFileError, readRecipe, writeRecipe } from '../../src/formats/recipe-file.ts';
-import { readSettings } from '../../src/formats/settings-file.ts';
+import { RecipeFileError, readRecipe, writeRecipe } from '../../src/study-files/recipe-file.ts';
+import { readSettings } from '../../src/study-files/settings-file.ts';
 import {
   readStudyFile,
   StudyFileError,
   writeProvedStudyFile,
   writeStudyFile,
-} from '../../src/formats/study-file.ts';
-import { hashValue } from '../../src/numeric/hash.ts';
+} from '../../src/study-files/study-file.ts';
+import { hashValue } from '../../src/base/hash.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { foldDecisions } from '../../src/study/record.ts';
-import { readFiles } from '../../src/study/intake.ts';
+import { readFiles } from '../../src/intake/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
 import { EVERY, recordOf, source, text } from '../study/every-decision.ts';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { createCipheriv, createDecipheriv, pbkdf2Sync, randomBytes } from 'node:crypto';
 import { isSealed, passwordBytes, seal, SealedFileError, unseal } from '../../src/formats/sealed-file.ts';
-import { writeStudyFile } from '../../src/formats/study-file.ts';
+import { writeStudyFile } from '../../src/study-files/study-file.ts';
 
 const ROUNDS = 1000;
 const TEXT = Buffer.from('What Oda said of the night bus.');

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { drawMap } from '../../src/map/draw.ts';
-import { escapeXml } from '../../src/numeric/xml.ts';
+import { escapeXml } from '../../src/base/xml.ts';
 import {
   area,
   centroid,

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { adjustedMutualInformation, normalisedMutualInformation } from '../../src/numeric/agreement.ts';
 import { adjustForMany, fisherExact, quantile, wilsonInterval } from '../../src/numeric/chance.ts';
-import { canonicalJson, hashText } from '../../src/numeric/hash.ts';
+import { canonicalJson, hashText } from '../../src/base/hash.ts';
 import { seededRandom, shuffle } from '../../src/numeric/random.ts';
 import { chiSquareTail, logFactorial, logGamma } from '../../src/numeric/special.ts';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { finish } from '../../src/numeric/stepwise.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { readTerms } from '../../src/concepts/terms.ts';
 import { branchesOf } from '../../src/reading/branches.ts';
 import { orderOfLines } from '../../src/reading/concordance.ts';

@@ -5,8 +5,8 @@ import { readDocx } from '../../src/formats/docx.ts';
 import { nearHits } from '../../src/reading/near.ts';
 import { readCsv } from '../../src/formats/csv.ts';
 import { writeDocx } from '../../src/formats/docx-write.ts';
-import { makeSource } from '../../src/study/intake.ts';
-import { sourcesWithin } from '../../src/study/resolve-selection.ts';
+import { makeSource } from '../../src/intake/intake.ts';
+import { sourcesWithin } from '../../src/views/resolve-selection.ts';
 import { asking, exampleStudy, tokensOf } from '../examples.ts';
 import { sentenceOfTokens } from '../../src/text/tokens.ts';
 

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { describeDecision } from '../../src/study/decision-texts.ts';
+import { describeDecision } from '../../src/words/decisions.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { foldDecisions, foldOnto, type FoldedStates } from '../../src/study/record.ts';
-import { methodSentences, sentenceText, STOPS } from '../../src/study/sentences.ts';
-import { STEP_KINDS, stepText } from '../../src/study/step-texts.ts';
+import { methodSentences, sentenceText, STOPS } from '../../src/words/sentences.ts';
+import { STEP_KINDS, stepText } from '../../src/words/step-texts.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';
 import { EVERY, source } from './every-decision.ts';

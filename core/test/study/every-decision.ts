@@ -1,7 +1,7 @@
 import type { Decision } from '../../src/study/decisions.ts';
 import type { DecisionLog } from '../../src/study/record.ts';
 import { foldDecisions } from '../../src/study/record.ts';
-import { makePart, makeSource } from '../../src/study/intake.ts';
+import { makePart, makeSource } from '../../src/intake/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { DEFAULT_SETTINGS } from '../../src/study/study.ts';
 import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';

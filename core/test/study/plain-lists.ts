@@ -1,4 +1,4 @@
-import { withoutWords } from '../../src/numeric/records.ts';
+import { withoutWords } from '../../src/base/records.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import type { StudyState } from '../../src/study/study.ts';
 import type { WordKind } from '../../src/text/parts-of-speech.ts';

@@ -1,13 +1,14 @@
 import { expect } from 'chai';
-import { finish } from '../../src/numeric/stepwise.ts';
-import { describeDecision } from '../../src/study/decision-texts.ts';
+import { finish } from '../../src/base/stepwise.ts';
+import { describeDecision } from '../../src/words/decisions.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { foldDecisions, redone, undone, type DecisionLog } from '../../src/study/record.ts';
-import { methodSentences, sentenceText, STOPS, windowText } from '../../src/study/sentences.ts';
-import { inputHash } from '../../src/study/stages.ts';
-import { comparedAttribute, EMPTY_STUDY, groupsOf } from '../../src/study/study.ts';
-import { partAround } from '../../src/study/part-around.ts';
-import { makeView } from '../../src/study/views.ts';
+import { methodSentences, sentenceText, STOPS, windowText } from '../../src/words/sentences.ts';
+import { inputHash } from '../../src/engine/stages.ts';
+import { comparedAttribute, groupsOf } from '../../src/study/groups.ts';
+import { EMPTY_STUDY } from '../../src/study/study.ts';
+import { partAround } from '../../src/views/part-around.ts';
+import { makeView } from '../../src/views/views.ts';
 import { englishLexicon, exampleStudy } from '../examples.ts';
 
 function logOf(...decisions: Decision[]): DecisionLog {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { finish } from '../../src/numeric/stepwise.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { findOrderNotes, reportSteps } from '../../src/text/cleaning-report.ts';
 import { cleanText } from '../../src/text/cleaning.ts';
 import { findDate, readDate } from '../../src/text/dates.ts';

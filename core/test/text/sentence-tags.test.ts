@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { finish } from '../../src/numeric/stepwise.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
-import { Engine } from '../../src/study/engine.ts';
-import { makeSource } from '../../src/study/intake.ts';
+import { Engine } from '../../src/engine/engine.ts';
+import { makeSource } from '../../src/intake/intake.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
 import { partsOfTypes } from '../../src/text/parts-of-speech.ts';

@@ -16,7 +16,7 @@ import {
 } from '../../src/text/lexicon.ts';
 import { lemmaInStudy } from '../../src/text/lemmas.ts';
 import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
-import { finish } from '../../src/numeric/stepwise.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { readTokens } from '../../src/text/tokens.ts';
 import { englishLexicon, englishTags, ONLY_CASE, taggedSources, textsOf, tokensOf } from '../examples.ts';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { buildGraph, connectedParts, type Graph } from '../../src/network/graph.ts';
 import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
-import { finish } from '../../src/numeric/stepwise.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { coAssignment, groupByConsensus, runLeiden } from '../../src/themes/consensus.ts';
 import { joinRegisters, letterAt, matchThemes } from '../../src/themes/identity.ts';
 import { leiden } from '../../src/themes/leiden.ts';

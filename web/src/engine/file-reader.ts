@@ -1,6 +1,6 @@
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import { baseName, endingOf } from '@green-thicket/core/formats/read-result';
-import { NOTHING, readFiles, type Intake } from '@green-thicket/core/study/intake';
+import { NOTHING, readFiles, type Intake } from '@green-thicket/core/intake/intake';
 import { STOPPED_MESSAGE } from './protocol.ts';
 import type { ReaderWorker } from './reader-worker.ts';
 

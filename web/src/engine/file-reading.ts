@@ -1,11 +1,11 @@
-import { describeSources, namingColumn } from '@green-thicket/core/study/describing-table';
-import { readPasted, type AddedSource, type IncomingTable } from '@green-thicket/core/study/intake';
+import { describeSources, namingColumn } from '@green-thicket/core/intake/describing-table';
+import { readPasted, type AddedSource, type IncomingTable } from '@green-thicket/core/intake/intake';
 import {
   columnsOf,
   guessTable,
   tableSources,
   type TableChoice,
-} from '@green-thicket/core/study/table-sources';
+} from '@green-thicket/core/intake/table-sources';
 import { refuseUnread } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { dropOriginals } from '../store/studies.ts';

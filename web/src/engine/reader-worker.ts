@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { readFiles, type Intake } from '@green-thicket/core/study/intake';
+import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
 
 /** What the thread that reads documents and tables offers. It is ended where a file takes too long or reading is stopped. */
 export interface ReaderWorker {

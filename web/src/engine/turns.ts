@@ -1,5 +1,5 @@
-import type { ViewName } from '@green-thicket/core/study/view-types';
-import { byNeed } from '@green-thicket/core/study/views';
+import type { ViewName } from '@green-thicket/core/views/view-types';
+import { byNeed } from '@green-thicket/core/views/views';
 
 interface Waiting {
   readonly view: ViewName;

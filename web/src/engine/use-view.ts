@@ -1,8 +1,8 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId } from 'react';
-import { inputHash } from '@green-thicket/core/study/stages';
-import { VIEW_STAGE } from '@green-thicket/core/study/views';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/study/view-types';
+import { inputHash } from '@green-thicket/core/engine/stages';
+import { VIEW_STAGE } from '@green-thicket/core/views/views';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-types';
 import { useStudy } from '../shell/study-context.ts';
 import { askView, isStopped } from './client.ts';
 import { forgetViewFault, tellViewFault } from './faults.ts';

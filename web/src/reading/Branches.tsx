@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
-import type { PlainSelection } from '@green-thicket/core/study/view-types';
+import { counted } from '@green-thicket/core/words/sentences';
+import type { PlainSelection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../shell/selection.ts';
 

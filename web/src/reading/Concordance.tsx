@@ -1,10 +1,10 @@
 import { Button, Slider } from 'antd';
 import { useState } from 'react';
 import type { LineOrder } from '@green-thicket/core/reading/concordance';
-import { counted } from '@green-thicket/core/study/sentences';
-import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { Selection, ViewQuestions } from '@green-thicket/core/study/view-types';
+import type { Selection, ViewQuestions } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';

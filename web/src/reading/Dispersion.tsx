@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { DispersionView, Selection } from '@green-thicket/core/study/view-types';
+import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';

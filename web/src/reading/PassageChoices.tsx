@@ -4,7 +4,7 @@ import {
   type PassageOrder,
   type Selection,
   type SeveralHow,
-} from '@green-thicket/core/study/view-types';
+} from '@green-thicket/core/views/view-types';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
 import { GroupsChoice } from '../shell/GroupChoice.tsx';

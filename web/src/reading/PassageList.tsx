@@ -1,8 +1,8 @@
 import { App, Button } from 'antd';
 import { Fragment, useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
-import type { PassageOrder, PassagesView, Selection } from '@green-thicket/core/study/view-types';
+import type { PassageOrder, PassagesView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { MarkedText } from '../shell/MarkedText.tsx';
 import { LOOKS, useSelection } from '../shell/selection.ts';

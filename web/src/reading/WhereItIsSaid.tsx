@@ -1,7 +1,7 @@
-import { counted } from '@green-thicket/core/study/sentences';
-import { comparedAttribute, groupsOf } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { comparedAttribute, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { PassagesView } from '@green-thicket/core/study/view-types';
+import type { PassagesView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../shell/selection.ts';
 import { useStudy } from '../shell/study-context.ts';
 

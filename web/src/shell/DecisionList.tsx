@@ -1,6 +1,6 @@
 import { Button, Drawer, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { describeDecision } from '@green-thicket/core/study/decision-texts';
+import { describeDecision } from '@green-thicket/core/words/decisions';
 import { recordsInForce, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/record';
 import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from './study-context.ts';

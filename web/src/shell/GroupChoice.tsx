@@ -1,4 +1,4 @@
-import type { Group } from '@green-thicket/core/study/view-types';
+import type { Group } from '@green-thicket/core/views/view-types';
 import { useGroups } from './use-groups.ts';
 import { Select } from './Select.tsx';
 

@@ -1,5 +1,5 @@
 import { Fragment, type ReactNode } from 'react';
-import type { MarkRow } from '@green-thicket/core/study/view-types';
+import type { MarkRow } from '@green-thicket/core/views/view-types';
 import { inkOf } from '@green-thicket/core/map/palette';
 
 /**

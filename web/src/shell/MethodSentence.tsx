@@ -1,6 +1,6 @@
 import { Popover } from 'antd';
 import { useState } from 'react';
-import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/study/sentences';
+import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
 import { StepParts } from '../stops/clean/StepParts.tsx';
 import { CONTROLS } from './controls.tsx';

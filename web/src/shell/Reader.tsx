@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
 import { useStudy } from './study-context.ts';
 import { useView } from '../engine/use-view.ts';
-import type { Selection, SourceView } from '@green-thicket/core/study/view-types';
+import type { Selection, SourceView } from '@green-thicket/core/views/view-types';
 import { MarkedText } from './MarkedText.tsx';
 import { PassageList } from '../reading/PassageList.tsx';
 import { SourceHead } from '../reading/SourceHead.tsx';

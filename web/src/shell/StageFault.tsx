@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Alert, Button } from 'antd';
 import { useSyncExternalStore } from 'react';
-import { describeDecision } from '@green-thicket/core/study/decision-texts';
+import { describeDecision } from '@green-thicket/core/words/decisions';
 import { undone } from '@green-thicket/core/study/record';
 import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { undo } from '../store/studies.ts';

@@ -1,7 +1,7 @@
 import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
-import { listed } from '@green-thicket/core/study/sentences';
+import { listed } from '@green-thicket/core/words/sentences';
 import { LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../engine/use-view.ts';
 import type { ControlProps } from './control-inputs.tsx';

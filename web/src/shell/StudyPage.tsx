@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import { STOPS, type Stop } from '@green-thicket/core/study/sentences';
+import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
 import { sweepLooseTexts } from '../store/bringing-in.ts';
 import { passwordState } from '../store/password.ts';
 import { makeDecision, redo, undo } from '../store/studies.ts';

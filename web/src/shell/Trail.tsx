@@ -1,9 +1,10 @@
 import { useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { counted, STOPS, type Stop } from '@green-thicket/core/study/sentences';
-import { comparedAttribute, type StudyState } from '@green-thicket/core/study/study';
+import { counted, STOPS, type Stop } from '@green-thicket/core/words/sentences';
+import { comparedAttribute } from '@green-thicket/core/study/groups';
+import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { Overview } from '@green-thicket/core/study/view-types';
+import type { Overview } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useArrowWords } from './use-arrow-words.ts';
 import { useStudy } from './study-context.ts';

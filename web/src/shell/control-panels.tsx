@@ -1,6 +1,6 @@
 import { Checkbox, Radio, Select, Switch } from 'antd';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../engine/use-view.ts';
 import { NumberBox, type ControlProps } from './control-inputs.tsx';

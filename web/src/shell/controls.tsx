@@ -1,8 +1,8 @@
 import { Radio } from 'antd';
 import { MEASURES } from '@green-thicket/core/network/measures';
-import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/study/sentences';
+import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/words/sentences';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { attributeNames, comparedAttribute } from '@green-thicket/core/study/study';
+import { attributeNames, comparedAttribute } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { AddStep } from '../stops/clean/AddStep.tsx';
 import { SpeakersControl } from '../stops/sources/SpeakersControl.tsx';

@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
-import { SEVERAL_HOWS } from '@green-thicket/core/study/view-types';
-import type { PlainSelection, Selection, Within, Group } from '@green-thicket/core/study/view-types';
+import { SEVERAL_HOWS } from '@green-thicket/core/views/view-types';
+import type { PlainSelection, Selection, Within, Group } from '@green-thicket/core/views/view-types';
 
 /** The selection as search parameters, so that an address is a bookmark of it. */
 export function toParams(selection: Selection): Record<string, string> {

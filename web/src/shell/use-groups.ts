@@ -1,6 +1,6 @@
-import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { Group } from '@green-thicket/core/study/view-types';
+import type { Group } from '@green-thicket/core/views/view-types';
 import { useStudy } from './study-context.ts';
 
 /** An attribute with more values tells no groups. */

@@ -1,5 +1,5 @@
-import { decisionFault } from '@green-thicket/core/formats/decision-schemas';
-import { entryFault } from '@green-thicket/core/formats/study-file';
+import { decisionFault } from '@green-thicket/core/study-files/decision-schemas';
+import { entryFault } from '@green-thicket/core/study-files/study-file';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { StoreError } from './store-error.ts';

@@ -1,5 +1,5 @@
 import { Dexie, type Table, type Transaction } from 'dexie';
-import { liftRecords } from '@green-thicket/core/formats/study-versions';
+import { liftRecords } from '@green-thicket/core/study-files/study-versions';
 import type { DecisionRow, NotebookRow, StudyRow } from './database.ts';
 
 /** A row as it was kept while all studies shared one database. */

@@ -1,6 +1,6 @@
 import { readCsv } from '@green-thicket/core/formats/csv';
 import { tidyText } from '@green-thicket/core/formats/text-file';
-import { makeSource } from '@green-thicket/core/study/intake';
+import { makeSource } from '@green-thicket/core/intake/intake';
 import table from '../../../demo/night-buses/attributes.csv?raw';
 import survey from '../../../demo/night-buses-survey/survey.csv?raw';
 import { addSources, createStudy } from './studies.ts';
@@ -12,7 +12,7 @@ const texts = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
 });
 
 import { SAMPLE_TITLE } from './sample-title.ts';
-import { byCodeUnits } from '@green-thicket/core/numeric/order';
+import { byCodeUnits } from '@green-thicket/core/base/order';
 
 /** Makes a study of the sample interviews and returns its id. */
 export async function createSampleStudy(): Promise<string> {

@@ -1,4 +1,4 @@
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 import { DAMAGED, StoreError } from './store-error.ts';
 import { Dexie, type DBCore, type DBCoreTable, type Middleware } from 'dexie';
 

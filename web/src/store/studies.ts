@@ -1,6 +1,6 @@
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import type { AddedSource } from '@green-thicket/core/study/intake';
+import type { AddedSource } from '@green-thicket/core/intake/intake';
 import {
   foldDecisions,
   recordsInForce,
@@ -9,7 +9,7 @@ import {
   type DecisionLog,
 } from '@green-thicket/core/study/record';
 import type { StudySource } from '@green-thicket/core/study/study';
-import type { StudyFile } from '@green-thicket/core/formats/study-file';
+import type { StudyFile } from '@green-thicket/core/study-files/study-file';
 import { joinRegisters, type ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { checkDecision } from './check.ts';
 import {

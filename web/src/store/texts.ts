@@ -1,4 +1,4 @@
-import type { AddedSource } from '@green-thicket/core/study/intake';
+import type { AddedSource } from '@green-thicket/core/intake/intake';
 import { theDatabase, type OriginalRow, type StudyDatabase } from './database.ts';
 import { kept } from './store-error.ts';
 

@@ -1,4 +1,4 @@
-import type { StudyFile } from '@green-thicket/core/formats/study-file';
+import type { StudyFile } from '@green-thicket/core/study-files/study-file';
 import {
   catalogue,
   databaseName,

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { CLEANING_KINDS, newStep, REPEATABLE } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../shell/control-inputs.tsx';

@@ -2,7 +2,7 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import { MOSS } from '@green-thicket/core/map/palette';
 import { packCloud } from '@green-thicket/core/map/cloud';
-import type { TextPlace, WordFigures } from '@green-thicket/core/study/view-types';
+import type { TextPlace, WordFigures } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useTellFault } from '../../shell/use-fault.ts';

@@ -1,8 +1,8 @@
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { TextPlace } from '@green-thicket/core/study/view-types';
+import type { TextPlace } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../shell/InTurn.tsx';
 import { useStudy } from '../../shell/study-context.ts';

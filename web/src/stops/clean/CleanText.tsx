@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
-import type { CleaningView, TextPlace } from '@green-thicket/core/study/view-types';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
+import type { CleaningView, TextPlace } from '@green-thicket/core/views/view-types';
 import type { CleaningMark } from '@green-thicket/core/text/cleaning';
 import type { CleaningKind } from '@green-thicket/core/text/steps';
 import { usePointedStep } from './pointed-step.ts';

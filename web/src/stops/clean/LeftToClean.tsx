@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import { stepText } from '@green-thicket/core/study/step-texts';
-import type { RemainRow, TextPlace } from '@green-thicket/core/study/view-types';
+import { stepText } from '@green-thicket/core/words/step-texts';
+import type { RemainRow, TextPlace } from '@green-thicket/core/views/view-types';
 import { REMAIN_KINDS, type RemainKind } from '@green-thicket/core/text/remains';
 import { newStep, type CleaningStep } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';

@@ -1,8 +1,8 @@
 import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
-import { readRecipe, writeRecipe } from '@green-thicket/core/formats/recipe-file';
+import { readRecipe, writeRecipe } from '@green-thicket/core/study-files/recipe-file';
 import { recipeOf, type Recipe } from '@green-thicket/core/study/recipe';
-import { counted, listed } from '@green-thicket/core/study/sentences';
+import { counted, listed } from '@green-thicket/core/words/sentences';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';

@@ -1,6 +1,6 @@
 import { Button, Input, Radio, Switch } from 'antd';
 import { useState } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { patternFault } from '@green-thicket/core/text/patterns';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
 import { FocusBox } from '../../shell/FocusBox.tsx';

@@ -1,6 +1,6 @@
 import { Button, Switch } from 'antd';
-import { counted } from '@green-thicket/core/study/sentences';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { counted } from '@green-thicket/core/words/sentences';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { useView } from '../../engine/use-view.ts';
 import { usePointedStep } from './pointed-step.ts';
 import { placesText, StepReportCard, visible } from './StepReportCard.tsx';

@@ -1,6 +1,6 @@
 import { Popover } from 'antd';
 import { useRef, useState, type ReactNode } from 'react';
-import type { ControlName, SentencePart } from '@green-thicket/core/study/sentences';
+import type { ControlName, SentencePart } from '@green-thicket/core/words/sentences';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
 import { usePointedStep } from './pointed-step.ts';
 import { useStepChanges } from './step-changes.ts';

@@ -1,5 +1,5 @@
-import { counted } from '@green-thicket/core/study/sentences';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { counted } from '@green-thicket/core/words/sentences';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import type { StepReport } from '@green-thicket/core/text/cleaning-report';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
 

@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/study/step-texts';
+import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { withStep, type CleaningStep } from '@green-thicket/core/text/steps';
 import { useStudy } from '../../shell/study-context.ts';
 

@@ -1,6 +1,6 @@
 import { inkOf } from '@green-thicket/core/map/palette';
-import { counted } from '@green-thicket/core/study/sentences';
-import { attributeNames } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { attributeNames } from '@green-thicket/core/study/groups';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
-import { counted } from '@green-thicket/core/study/sentences';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
+import { counted } from '@green-thicket/core/words/sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { neverShow } from './never-show.ts';
 

@@ -1,6 +1,6 @@
 import { AutoComplete, Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/study/figure-sentences';
+import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/words/figure-sentences';
 import { useSame } from '../../shell/use-same.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { ConceptVariants } from './ConceptVariants.tsx';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { FIGURES, type FigureName } from '@green-thicket/core/study/figure-sentences';
+import { FIGURES, type FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { decodeText } from '@green-thicket/core/formats/text-file';
 import { bareKey } from '@green-thicket/core/concepts/suggestions';
 import { writeSynonyms } from '@green-thicket/core/concepts/synonyms';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { wordsOf } from '@green-thicket/core/text/scan';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';

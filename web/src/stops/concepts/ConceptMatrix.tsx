@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
-import { MATRIX_FIGURES, type MatrixFigure } from '@green-thicket/core/study/view-types';
+import { MATRIX_FIGURES, type MatrixFigure } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { Fragment, useState } from 'react';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../shell/study-context.ts';
 
 /** So many variants are shown at once; a list of hundreds would hide all else. */

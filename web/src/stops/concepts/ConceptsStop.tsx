@@ -1,8 +1,8 @@
 import { Input, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
-import { median } from '@green-thicket/core/numeric/order';
-import { rowsAsDecided } from '@green-thicket/core/study/concept-rows';
-import { counted } from '@green-thicket/core/study/sentences';
+import { median } from '@green-thicket/core/base/order';
+import { rowsAsDecided } from '@green-thicket/core/concepts/candidate-rows';
+import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { GroupChoice } from '../../shell/GroupChoice.tsx';

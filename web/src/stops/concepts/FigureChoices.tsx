@@ -1,4 +1,4 @@
-import { FIGURES, type FigureName } from '@green-thicket/core/study/figure-sentences';
+import { FIGURES, type FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES } from './figures.ts';
 import { Select } from '../../shell/Select.tsx';
 

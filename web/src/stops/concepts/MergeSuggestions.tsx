@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { SuggestionReason } from '@green-thicket/core/concepts/suggestions';
-import { byCodeUnits } from '@green-thicket/core/numeric/order';
+import { byCodeUnits } from '@green-thicket/core/base/order';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../shell/selection.ts';
 import { useStudy } from '../../shell/study-context.ts';

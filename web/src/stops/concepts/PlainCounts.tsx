@@ -1,13 +1,13 @@
 import { useMemo, useState } from 'react';
-import { hashValue } from '@green-thicket/core/numeric/hash';
-import { attributeNames } from '@green-thicket/core/study/study';
+import { hashValue } from '@green-thicket/core/base/hash';
+import { attributeNames } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { PlainCountsRow } from '@green-thicket/core/study/view-types';
+import type { PlainCountsRow } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { Select } from '../../shell/Select.tsx';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 const FIGURES = [
   ['sources', 'Sources', 'How many sources are in the group'],

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef, useState } from 'react';
-import type { FigureName } from '@green-thicket/core/study/figure-sentences';
+import type { FigureName } from '@green-thicket/core/words/figure-sentences';
 import { useStudy } from '../../shell/study-context.ts';
 import { scaledType } from '../scaled-type.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';

@@ -1,12 +1,12 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Checkbox } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { Select } from '../../shell/Select.tsx';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 const ROW = 34;
 

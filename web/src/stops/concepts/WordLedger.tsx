@@ -1,8 +1,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useRef } from 'react';
-import { byCodeUnits } from '@green-thicket/core/numeric/order';
-import { inFigures } from '@green-thicket/core/study/sentences';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import { byCodeUnits } from '@green-thicket/core/base/order';
+import { inFigures } from '@green-thicket/core/words/sentences';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../shell/study-context.ts';
 import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
 import { STATUS_WORDS } from './status-words.ts';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { WordPair } from '@green-thicket/core/concepts/word-pairs';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { useSelection } from '../../shell/selection.ts';

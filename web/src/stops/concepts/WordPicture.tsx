@@ -2,7 +2,7 @@ import { Button, Checkbox, Slider } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';

@@ -1,6 +1,6 @@
 import { createContext, useContext } from 'react';
-import type { FigureName } from '@green-thicket/core/study/figure-sentences';
-import type { Group } from '@green-thicket/core/study/view-types';
+import type { FigureName } from '@green-thicket/core/words/figure-sentences';
+import type { Group } from '@green-thicket/core/views/view-types';
 
 /** How Concepts is looked at. It outlives a visit to another stop, and is no decision. */
 export interface ConceptsLook {

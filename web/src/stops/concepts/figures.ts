@@ -1,6 +1,6 @@
-import type { FigureName, GroupUse } from '@green-thicket/core/study/figure-sentences';
-import { inFigures } from '@green-thicket/core/study/sentences';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
+import type { FigureName, GroupUse } from '@green-thicket/core/words/figure-sentences';
+import { inFigures } from '@green-thicket/core/words/sentences';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 
 /** A candidate with how a chosen group uses it. */
 export interface FiguredRow extends CandidateRow {

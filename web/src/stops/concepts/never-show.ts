@@ -1,7 +1,7 @@
 import { stopForm } from '@green-thicket/core/concepts/stop-words';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { StudyState } from '@green-thicket/core/study/study';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 const isPhrase = (key: string): boolean => key.includes(' ');
 

@@ -1,6 +1,6 @@
 import { overlaps, type Box } from '@green-thicket/core/map/placement';
 import { textWidth } from '@green-thicket/core/map/text-width';
-import type { FigureName } from '@green-thicket/core/study/figure-sentences';
+import type { FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow, type Scale } from './figures.ts';
 
 /** The field's size and the room of its axes, in its own units. */

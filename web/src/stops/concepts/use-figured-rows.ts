@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
-import { hashValue } from '@green-thicket/core/numeric/hash';
+import { hashValue } from '@green-thicket/core/base/hash';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { CandidateRow } from '@green-thicket/core/study/concept-rows';
-import type { Group } from '@green-thicket/core/study/view-types';
+import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
+import type { Group } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../shell/study-context.ts';
 import type { FiguredRow } from './figures.ts';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 const NO_GROUP: Group = { attribute: '', value: '' };
 

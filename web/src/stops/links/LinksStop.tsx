@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import type { LinkRow } from '@green-thicket/core/study/view-types';
-import { counted, MEASURE_NAMES } from '@green-thicket/core/study/sentences';
+import type { LinkRow } from '@green-thicket/core/views/view-types';
+import { counted, MEASURE_NAMES } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { InTurn } from '../../shell/InTurn.tsx';

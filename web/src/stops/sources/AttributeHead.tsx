@@ -1,11 +1,11 @@
 import { Button, Input, Popconfirm, Popover, Radio } from 'antd';
 import { useState } from 'react';
 import { ATTRIBUTE_TYPES, comparable, type AttributeType } from '@green-thicket/core/study/attributes';
-import { counted } from '@green-thicket/core/study/sentences';
-import { attributeNames } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { attributeNames } from '@green-thicket/core/study/groups';
 import { useStudy } from '../../shell/study-context.ts';
 import type { RowOrder } from './row-order.ts';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 import { FocusBox } from '../../shell/FocusBox.tsx';
 
 /** An attribute's column head: a click opens its name, type, order and removal. */

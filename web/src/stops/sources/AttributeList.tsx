@@ -1,14 +1,14 @@
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
-import { attributeNames, groupsOf } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import { AddInput } from '../../shell/AddInput.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { FillFromDates } from './FillFromDates.tsx';
 import { FillFromNames } from './FillFromNames.tsx';
 import { useIntake } from './intake-context.ts';
 import { chooseFiles } from './choose-files.ts';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 /** The attributes with how many values each has, and the ways to get more. */
 export function AttributeList() {

@@ -1,6 +1,6 @@
 import { Modal, Radio } from 'antd';
 import { useEffect, useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { aroundOddBytes } from '@green-thicket/core/formats/text-file';
 import type { FileToRead } from '../../engine/protocol.ts';
 import { useReturnFocus } from '../../shell/use-return-focus.ts';

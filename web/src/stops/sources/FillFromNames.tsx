@@ -1,9 +1,9 @@
 import { Input, Modal } from 'antd';
 import { useMemo, useState } from 'react';
-import { NamePatternError, readNamePattern, type NamePattern } from '@green-thicket/core/study/name-pattern';
-import { counted } from '@green-thicket/core/study/sentences';
+import { NamePatternError, readNamePattern, type NamePattern } from '@green-thicket/core/intake/name-pattern';
+import { counted } from '@green-thicket/core/words/sentences';
 import { useStudy } from '../../shell/study-context.ts';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 const PREVIEWED = 8;

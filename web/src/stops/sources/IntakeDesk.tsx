@@ -1,6 +1,6 @@
 import { App } from 'antd';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { intakeWorker, isStopped, readFilesInWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../shell/study-context.ts';

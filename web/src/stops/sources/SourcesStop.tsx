@@ -1,6 +1,6 @@
 import { App, Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../shell/InTurn.tsx';

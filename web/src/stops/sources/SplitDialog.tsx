@@ -1,6 +1,6 @@
 import { Checkbox, Input, Modal, Radio, Select } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { SplitRule } from '@green-thicket/core/text/splitting';
 import { useAsk } from '../../engine/use-ask.ts';

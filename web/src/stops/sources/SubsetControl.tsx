@@ -1,8 +1,8 @@
 import { Button, Checkbox, Input, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { comparable } from '@green-thicket/core/study/attributes';
-import { counted } from '@green-thicket/core/study/sentences';
-import { attributeNames } from '@green-thicket/core/study/study';
+import { counted } from '@green-thicket/core/words/sentences';
+import { attributeNames } from '@green-thicket/core/study/groups';
 import {
   conditionText,
   sourcesIn,
@@ -13,7 +13,7 @@ import {
 } from '@green-thicket/core/study/subset';
 import { AddInput } from '../../shell/AddInput.tsx';
 import type { ControlProps } from '../../shell/control-inputs.tsx';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 /** The subset the study works with, built by picking values; what remains is said at once. */
 export function SubsetControl({ state, decide }: ControlProps) {

@@ -1,14 +1,14 @@
 import { Checkbox, Modal, Radio, Select, Switch } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ATTRIBUTE_TYPES, type AttributeType } from '@green-thicket/core/study/attributes';
-import type { Description } from '@green-thicket/core/study/describing-table';
-import { counted } from '@green-thicket/core/study/sentences';
-import type { TableChoice, TableColumn } from '@green-thicket/core/study/table-sources';
+import type { Description } from '@green-thicket/core/intake/describing-table';
+import { counted } from '@green-thicket/core/words/sentences';
+import type { TableChoice, TableColumn } from '@green-thicket/core/intake/table-sources';
 import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, SheetLook, TableOutcome, TablePreview } from '../../engine/protocol.ts';
 import { useTellFault } from '../../shell/use-fault.ts';
 import { useStudy } from '../../shell/study-context.ts';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 import { useReturnFocus } from '../../shell/use-return-focus.ts';
 
 /** What was decided about a table. */

@@ -1,6 +1,6 @@
 import { Button, Checkbox, Input, Modal, Radio, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TrimRule } from '@green-thicket/core/text/trimming';
 import { useView } from '../../engine/use-view.ts';

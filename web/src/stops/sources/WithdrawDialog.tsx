@@ -1,6 +1,6 @@
 import { App, Modal } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/study/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { useStudy } from '../../shell/study-context.ts';
 import { useTellFault } from '../../shell/use-fault.ts';

@@ -1,6 +1,6 @@
 import { readClipboardTable } from '@green-thicket/core/formats/csv';
 import type { StudySource } from '@green-thicket/core/study/study';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 import { LONGEST } from '@green-thicket/core/study/limits';
 
 /** A cell of the grid: its row and its attribute, both by number. */

@@ -1,7 +1,7 @@
-import { byCodeUnits } from '@green-thicket/core/numeric/order';
+import { byCodeUnits } from '@green-thicket/core/base/order';
 import { comparable } from '@green-thicket/core/study/attributes';
 import type { StudySource, StudyState } from '@green-thicket/core/study/study';
-import { ownValue } from '@green-thicket/core/numeric/records';
+import { ownValue } from '@green-thicket/core/base/records';
 
 /** What the rows are ordered by: the name, the words, or an attribute. */
 export interface RowOrder {

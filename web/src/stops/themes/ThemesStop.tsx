@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ThemeRow } from '@green-thicket/core/study/view-types';
+import type { ThemeRow } from '@green-thicket/core/views/view-types';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../shell/InTurn.tsx';

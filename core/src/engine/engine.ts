@@ -1,0 +1,74 @@
+import type { Stepwise } from '../base/stepwise.ts';
+import type { Resources, StudyInput } from './stage-inputs.ts';
+import { inputHash, STAGES, type StageName, type StageResults, type Take } from './stages.ts';
+
+/** How many results of each stage are kept, so that undo and a look back are free. */
+const KEPT_RESULTS = 4;
+
+/** What a stage took, for the record of a run. */
+export interface StageTiming {
+  readonly stage: StageName;
+  readonly milliseconds: number;
+}
+
+/** Computes stages, and only those whose inputs changed. */
+export class Engine {
+  readonly timings: StageTiming[] = [];
+  readonly #resources: Resources;
+  readonly #now: () => number;
+  readonly #kept = new Map<StageName, Map<string, unknown>>();
+
+  /** @param now milliseconds of some clock, for timings only */
+  constructor(resources: Resources, now: () => number = () => 0) {
+    this.#resources = resources;
+    this.#now = now;
+  }
+
+  /** The result of a stage, computed in steps with whatever it hangs on. */
+  *compute<S extends StageName>(stage: S, study: StudyInput): Stepwise<StageResults[S]> {
+    const hash = inputHash(stage, study);
+    const known = this.#look(stage, hash);
+    if (known !== undefined) return known;
+    const { inputs, run } = STAGES[stage];
+    const taken: Partial<StageResults> = {};
+    for (const input of inputs) {
+      Object.assign(taken, { [input]: yield* this.compute(input, study) });
+    }
+    const take: Take = (name) => {
+      const result = taken[name];
+      if (result === undefined) throw new Error(`Stage ${stage} takes ${name}, which it does not declare.`);
+      return result as StageResults[typeof name];
+    };
+    const started = this.#now();
+    const result = yield* run(take, study, this.#resources);
+    this.timings.push({ stage, milliseconds: this.#now() - started });
+    this.#keep(stage, hash, result);
+    return result;
+  }
+
+  /** Whether a stage's result is at hand. */
+  has(stage: StageName, study: StudyInput): boolean {
+    return this.#kept.get(stage)?.has(inputHash(stage, study)) ?? false;
+  }
+
+  #look<S extends StageName>(stage: S, hash: string): StageResults[S] | undefined {
+    const results = this.#kept.get(stage);
+    const found = results?.get(hash);
+    if (results && found !== undefined) {
+      // The latest used goes last, the first is the first to go.
+      results.delete(hash);
+      results.set(hash, found);
+    }
+    return found as StageResults[S] | undefined;
+  }
+
+  #keep(stage: StageName, hash: string, result: unknown): void {
+    const results = this.#kept.get(stage) ?? new Map<string, unknown>();
+    this.#kept.set(stage, results);
+    results.set(hash, result);
+    for (const oldest of results.keys()) {
+      if (results.size <= KEPT_RESULTS) break;
+      results.delete(oldest);
+    }
+  }
+}

@@ -1,0 +1,61 @@
+import Joi from 'joi';
+import type { Decision } from '../study/decisions.ts';
+import { stepFault } from '../text/patterns.ts';
+import type { CleaningStep } from '../text/steps.ts';
+import { faultIn, keys, settingsChange } from './decision-schemas.ts';
+import { ownValue } from '../base/records.ts';
+
+const SECTIONS = {
+  speakers: 'setSpeakers',
+  concepts: 'setConcepts',
+  windows: 'setWindows',
+  links: 'setLinks',
+  themes: 'setThemes',
+  map: 'setMap',
+} as const;
+
+const schema = Joi.object({
+  ...Object.fromEntries(
+    [...Object.keys(SECTIONS), 'cleaning'].map((section) => [
+      section,
+      settingsChange(section as keyof typeof SECTIONS | 'cleaning').optional(),
+    ]),
+  ),
+  stopWords: keys,
+}).required();
+
+/**
+ * Reads settings for the command line: an object with any of speakers, cleaning, concepts, windows, links, themes and map, each
+ * with the settings to change, and stopWords, a list.
+ *
+ * @returns the decisions they amount to; throws an Error that says what is wrong
+ */
+export function readSettings(text: string): Decision[] {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text.replace(/^\ufeff/, ''));
+  } catch (error) {
+    throw new Error(`It is not valid JSON: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  const fault = faultIn(schema, parsed);
+  if (fault !== undefined) throw new Error(`${fault}.`);
+  const value = parsed as Record<string, Record<string, never>> & {
+    stopWords?: string[];
+    cleaning?: { steps: CleaningStep[] };
+  };
+  const decisions: Decision[] = [];
+  for (const [section, kind] of Object.entries(SECTIONS)) {
+    const change = ownValue(value, section);
+    if (change) decisions.push({ kind, change: change as Record<string, never> });
+  }
+  if (value.cleaning) {
+    for (const step of value.cleaning.steps) {
+      const broken = stepFault(step);
+      if (broken !== undefined)
+        throw new Error(`The cleaning step “${step.id}” has a pattern that can’t be used: ${broken}`);
+    }
+    decisions.push({ kind: 'setCleaning', steps: value.cleaning.steps, what: 'set the cleaning steps' });
+  }
+  if (value.stopWords) decisions.push({ kind: 'addStopWords', words: value.stopWords });
+  return decisions;
+}

@@ -1,0 +1,83 @@
+import type { Candidates } from '../concepts/candidates.ts';
+import type { Concepts } from '../concepts/selection.ts';
+import type { Comparison } from '../compare/strength.ts';
+import type { Links } from '../network/links.ts';
+import type { Themes } from '../themes/themes.ts';
+import { tableNumber, writeCsv } from '../formats/csv.ts';
+
+/** concepts.csv: the chosen concepts with their figures, in order of their score. */
+export function conceptsTable(
+  labels: readonly string[],
+  concepts: Concepts,
+  candidates: Candidates,
+  themes: Themes,
+): string {
+  return writeCsv(
+    ['concept', 'mentions', 'sources', 'spread', 'pull', 'theme', 'steadiness'],
+    labels.map((label, i) => {
+      const c = concepts.candidate[i];
+      const theme = themes.themeOf[i];
+      return [
+        label,
+        candidates.mentions[c],
+        candidates.sources[c],
+        tableNumber(candidates.spread[c]),
+        tableNumber(candidates.pull[c]),
+        theme < 0 ? '' : themes.themes[theme].letter,
+        theme < 0 ? '' : tableNumber(themes.steadiness[i]),
+      ];
+    }),
+  );
+}
+
+/** links.csv: the links that stand, strongest first. */
+export function linksTable(labels: readonly string[], links: Links): string {
+  return writeCsv(
+    ['source', 'target', 'windows_both', 'npmi', 'g2', 'p', 'q'],
+    Array.from({ length: links.standing }, (_, i) => [
+      labels[links.source[i]],
+      labels[links.target[i]],
+      links.both[i],
+      tableNumber(links.npmi[i]),
+      tableNumber(links.g2[i]),
+      tableNumber(links.p[i]),
+      tableNumber(links.q[i]),
+    ]),
+  );
+}
+
+/** themes.csv: themes by falling share, their concepts with semicolons. */
+export function themesTable(labels: readonly string[], themes: Themes): string {
+  return writeCsv(
+    ['theme', 'label', 'concepts', 'share'],
+    themes.themes.map((theme) => [
+      theme.letter,
+      theme.label,
+      theme.concepts.map((concept) => labels[concept]).join('; '),
+      tableNumber(theme.share),
+    ]),
+  );
+}
+
+/** strength.csv: strength of every theme in every group of each attribute. */
+export function strengthTable(
+  comparisons: readonly { readonly attribute: string; readonly comparison: Comparison }[],
+  themes: Themes,
+): string {
+  return writeCsv(
+    ['attribute', 'group', 'theme', 'share', 'low', 'high', 'windows'],
+    comparisons.flatMap(({ attribute, comparison }) =>
+      comparison.groups.flatMap((group) =>
+        group.strengths.map((strength, theme) => [
+          attribute,
+          group.group,
+          themes.themes[theme].letter,
+          tableNumber(strength.share),
+          tableNumber(strength.low),
+          tableNumber(strength.high),
+          group.windows,
+        ]),
+      ),
+    ),
+  );
+}

@@ -1,0 +1,70 @@
+import { strToU8 } from 'fflate';
+import { writeCsv } from '../formats/csv.ts';
+import { writeDocx, type DocxParagraph, type DocxRun } from '../formats/docx-write.ts';
+import { counted } from '../words/sentences.ts';
+import { attributeNames } from '../study/groups.ts';
+import type { StudySource } from '../study/study.ts';
+import type { PassageRow } from './view-types.ts';
+import { ownValue } from '../base/records.ts';
+
+/** Passages as a table: a row each, with its source, the source's attributes, its place and the words that are marked. */
+export function passagesCsv(
+  rows: readonly PassageRow[],
+  sources: readonly StudySource[],
+): Uint8Array<ArrayBuffer> {
+  const attributes = attributeNames(sources);
+  const sourceOf = new Map(sources.map((source) => [source.id, source]));
+  return strToU8(
+    writeCsv(
+      ['source', ...attributes, 'paragraph', 'windows', 'start', 'end', 'marked', 'passage'],
+      rows.map((row) => {
+        const source = sourceOf.get(row.sourceId);
+        const marked = row.marks.map(({ start, end }) => row.text.slice(start - row.start, end - row.start));
+        return [
+          source?.name ?? '',
+          ...attributes.map((name) => ownValue(source?.attributes, name) ?? ''),
+          row.paragraph,
+          row.windows,
+          row.start,
+          row.end,
+          [...new Set(marked)].join('; '),
+          row.text,
+        ];
+      }),
+    ),
+  );
+}
+
+/** Passages as a text document: the source as a heading, the passage with its marked words in bold. */
+export function passagesDocx(
+  title: string,
+  rows: readonly PassageRow[],
+  sources: readonly StudySource[],
+): Uint8Array<ArrayBuffer> {
+  const sourceOf = new Map(sources.map((source) => [source.id, source]));
+  const paragraphs: DocxParagraph[] = [
+    { heading: true, runs: [{ text: `${title}: ${counted(rows.length, 'passage')}` }] },
+  ];
+  for (const row of rows) {
+    const source = sourceOf.get(row.sourceId);
+    const values = Object.values(source?.attributes ?? {}).filter((value) => value !== '');
+    const head = [source?.name ?? '', ...values, `paragraph ${row.paragraph}`].join(' · ');
+    paragraphs.push({ heading: true, runs: [{ text: head }] }, { runs: markedRuns(row) });
+  }
+  return writeDocx(paragraphs);
+}
+
+function markedRuns({ text, start, marks }: PassageRow): DocxRun[] {
+  const runs: DocxRun[] = [];
+  let at = 0;
+  for (const mark of marks) {
+    const from = Math.max(at, mark.start - start);
+    const to = mark.end - start;
+    if (to <= from || to > text.length) continue;
+    if (from > at) runs.push({ text: text.slice(at, from) });
+    runs.push({ text: text.slice(from, to), bold: true });
+    at = to;
+  }
+  if (at < text.length) runs.push({ text: text.slice(at) });
+  return runs;
+}

@@ -1,0 +1,61 @@
+import { counted } from './sentences.ts';
+import type { CandidateRow } from '../concepts/candidate-rows.ts';
+
+/** The figures of a concept that can be shown, sorted by and laid out by. */
+export const FIGURES = ['mentions', 'sources', 'windowShare', 'spread', 'pull', 'tfIdf', 'distinct'] as const;
+export type FigureName = (typeof FIGURES)[number];
+
+/** How a concept is used in a group and in the rest, with the name of the group. */
+export interface GroupUse {
+  readonly group: string;
+  /** What it is set against: another group, or the rest. */
+  readonly against: string;
+  readonly z: number;
+  readonly here: number;
+  readonly elsewhere: number;
+}
+
+/** What figures are judged against. */
+export interface FigureContext {
+  /** Sources worked with. */
+  readonly sources: number;
+  /** Pull of the kept concept in the middle. */
+  readonly middlePull: number;
+  readonly use?: GroupUse;
+}
+
+const percent = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+
+/** What a figure of a concept says, in one sentence with its own numbers. */
+export function figureSentence(
+  figure: FigureName,
+  row: CandidateRow,
+  { sources, middlePull, use }: FigureContext,
+): string {
+  switch (figure) {
+    case 'mentions':
+      return `It is mentioned ${counted(row.mentions, 'time')}${row.sources > 1 ? `, ${(row.mentions / row.sources).toFixed(1)} times in a source that mentions it` : ''}.`;
+    case 'sources':
+      return `${row.sources.toLocaleString('en-GB')} of ${counted(sources, 'source')} mention it, ${percent(row.sources / Math.max(1, sources))}.`;
+    case 'windowShare':
+      return row.windowShare === 0
+        ? 'No window holds it.'
+        : `${percent(row.windowShare)} of the windows hold it, one in ${Math.max(1, Math.round(1 / row.windowShare)).toLocaleString('en-GB')}.`;
+    case 'spread':
+      return `Spread ${row.spread.toFixed(2)} (1 − DP): ${percent(1 - row.spread)} of the unevenness there could be; at 1 every source would use it as much as its length would have it, at 0 one short source alone.`;
+    case 'pull':
+      return row.pull === 0
+        ? 'Pull 0: the company it keeps is no more selective than chance would have it.'
+        : `Pull ${row.pull.toFixed(2)}: the company it keeps departs this far from the usual (in nats, beyond chance); the kept concept in the middle has ${middlePull.toFixed(2)}.`;
+    case 'tfIdf':
+      return `tf-idf ${row.tfIdf.toFixed(1)}: ${counted(row.mentions, 'mention')} × ln(${sources} ÷ ${row.sources}); a word that every source mentions gets 0.`;
+    case 'distinct':
+      return use === undefined
+        ? 'Choose a group to see how distinctive it is of it.'
+        : `z ${use.z.toFixed(1)}: ${use.group} mention it ${counted(use.here, 'time')}, ${use.against} ${counted(use.elsewhere, 'time')}, set against all their words; ${
+            Math.abs(use.z) < 1.96
+              ? 'chance alone would often do this'
+              : `chance alone would seldom make ${use.z > 0 ? use.group : use.against} use it so much more`
+          } (log-odds, Monroe et al. 2008).`;
+  }
+}

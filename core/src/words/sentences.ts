@@ -1,0 +1,248 @@
+import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
+import { stepText } from './step-texts.ts';
+import { comparedAttribute } from '../study/groups.ts';
+import type { StudyState } from '../study/study.ts';
+import { subsetText } from '../study/subset.ts';
+
+/** A stop of the trail. */
+export const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'] as const;
+export type Stop = (typeof STOPS)[number];
+
+/** A part of a method sentence: words, or a setting that can be changed where it stands. */
+export type SentencePart =
+  | string
+  | { readonly control: ControlName; readonly text: string }
+  /** A cleaning step: its place among the steps, to be switched, edited and moved. */
+  | { readonly step: string; readonly on: boolean; readonly text: string };
+
+/** The settings that stand underlined in the method sentences. */
+export type ControlName =
+  | 'subset'
+  | 'speakers'
+  | 'addStep'
+  | 'language'
+  | 'unit'
+  | 'parts'
+  | 'phrases'
+  | 'stopWords'
+  | 'minimumLetters'
+  | 'minimumMentions'
+  | 'minimumSources'
+  | 'maximumSourceShare'
+  | 'minimumPull'
+  | 'size'
+  | 'window'
+  | 'measure'
+  | 'cutOff'
+  | 'minimumTogether'
+  | 'maximumQ'
+  | 'resolution'
+  | 'runs'
+  | 'seed'
+  | 'shownLinks'
+  | 'shownBridges'
+  | 'attribute'
+  | 'order';
+
+/** Figures the sentences name; absent until they are computed. */
+export interface SentenceFigures {
+  readonly resolution?: number;
+  readonly exact?: boolean;
+  /** The language most sources are in. */
+  readonly language?: LanguageCode;
+}
+
+export const MEASURE_NAMES = {
+  npmi: 'NPMI',
+  jaccard: 'Jaccard',
+  cosine: 'cosine',
+  count: 'number of shared windows',
+} as const;
+
+const UNIT_TEXTS = {
+  lemma: 'in their dictionary form',
+  stem: 'brought together by their stem',
+  form: 'as they are written',
+} as const;
+
+function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
+  if (parts.length === 0) return 'no single words';
+  if (language === undefined || language === 'en') return listed(parts);
+  // Another language's parts of speech are not known: any word will do where one of them is wanted.
+  const words = parts.some((part) => part !== 'names' && part !== 'numbers') ? ['words'] : [];
+  return listed([...words, ...parts.filter((part) => part === 'names' || part === 'numbers')]);
+}
+
+const WHOLE = new Intl.NumberFormat('en-GB');
+
+/** A number with commas at its thousands. */
+export const inFigures = (count: number): string => WHOLE.format(count);
+
+/** A count with its noun. */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${inFigures(count)} ${count === 1 ? one : many}`;
+}
+
+const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
+
+/** Words as a list: a, b and c. */
+export function listed(words: readonly string[]): string {
+  return words.length < 2
+    ? (words[0] ?? '')
+    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+}
+
+const NOTHING_TAKEN_OUT = 'nothing is taken out';
+
+/** What a window is, in words. */
+export function windowText({ unit, size, acrossParagraphs }: StudyState['settings']['windows']): string {
+  if (unit === 'sentences' || unit === 'words') {
+    const many = size === 1 ? unit.slice(0, -1) : unit;
+    return `${size} ${many}${acrossParagraphs ? ' across paragraphs' : ''}`;
+  }
+  return `a ${unit}`;
+}
+
+/** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
+export function methodSentences(
+  state: StudyState,
+  figures: SentenceFigures = {},
+): Record<Stop, readonly SentencePart[]> {
+  const { speakers, cleaning, concepts, windows, links, themes, map, compare } = state.settings;
+  const control = (name: ControlName, text: string): SentencePart => ({ control: name, text });
+  const attribute = comparedAttribute(state);
+  const parts = [
+    ...(concepts.nouns ? ['nouns'] : []),
+    ...(concepts.verbs ? ['verbs'] : []),
+    ...(concepts.adjectives ? ['adjectives'] : []),
+    ...(concepts.names ? ['names'] : []),
+    ...(concepts.numbers ? ['numbers'] : []),
+  ];
+  const stopCount = state.stopWords.length;
+  const allowed = state.allowedWords.length;
+  const backIn = allowed > 0 ? ` but ${counted(allowed, 'word')}` : '';
+  const language = concepts.language === 'auto' ? figures.language : concepts.language;
+  const languageName = language ? LANGUAGES[language] : 'listed';
+  const stops = concepts.listedStopWords
+    ? `the ${languageName} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+    : stopCount > 0
+      ? counted(stopCount, 'own stop word')
+      : 'no stop words';
+  const resolution =
+    themes.resolution === 'auto'
+      ? `the steadiest resolution${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      : `resolution ${themes.resolution}`;
+  return {
+    sources: [
+      'Working with ',
+      control('subset', subsetText(state, state.settings.sources.subset)),
+      ', ',
+      control(
+        'speakers',
+        speakers.leftOut.length > 0
+          ? `without what ${listed(speakers.leftOut.map((label) => (label === '' ? 'no name' : label)))} said`
+          : 'with everyone who speaks in them',
+      ),
+      '.',
+    ],
+    clean: [
+      'Before words are counted, ',
+      ...cleaning.steps.flatMap((step, i): SentencePart[] => [
+        ...(i === 0 ? [] : [i === cleaning.steps.length - 1 ? ' and ' : ', ']),
+        { step: step.id, on: step.on, text: stepText(step) },
+      ]),
+      ...(cleaning.steps.length === 0 ? [NOTHING_TAKEN_OUT] : []),
+      '; ',
+      control('addStep', 'add a step'),
+      '. The originals stay as they are.',
+    ],
+    concepts: [
+      'Concepts are ',
+      control('language', language ? LANGUAGES[language] : 'the texts’'),
+      ' ',
+      control('parts', partsText(parts, language)),
+      ' ',
+      control('unit', UNIT_TEXTS[concepts.unit === 'lemma' && language !== 'en' ? 'stem' : concepts.unit]),
+      ' ',
+      control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
+      ', leaving out ',
+      control('stopWords', stops),
+      ' and words of fewer than ',
+      control('minimumLetters', counted(concepts.minimumLetters, 'letter')),
+      '; those with at least ',
+      control('minimumMentions', counted(concepts.minimumMentions, 'mention')),
+      ' in at least ',
+      control('minimumSources', counted(concepts.minimumSources, 'source')),
+      ' and at most ',
+      control('maximumSourceShare', `${percent(concepts.maximumSourceShare)} of them`),
+      ' and ',
+      control(
+        'minimumPull',
+        concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
+      ),
+      ' are ranked by pull × √mentions and the first ',
+      control('size', String(concepts.size)),
+      ' kept.',
+    ],
+    links: [
+      'Two concepts are linked when they share a window of ',
+      control('window', windowText(windows)),
+      ' at least ',
+      control('minimumTogether', counted(links.minimumTogether, 'time')),
+      ', their ',
+      control('measure', MEASURE_NAMES[links.measure]),
+      ' is above ',
+      control('cutOff', String(links.cutOff)),
+      ' and chance would explain it in under ',
+      control('maximumQ', percent(links.maximumQ)),
+      ' of such finds (G², corrected for overlap and for testing many pairs).',
+    ],
+    themes: [
+      'Themes are communities of linked concepts, found by Leiden at ',
+      control('resolution', resolution),
+      ' as the consensus of ',
+      control('runs', counted(themes.runs, 'run')),
+      ' with seed ',
+      control('seed', String(themes.seed)),
+      '.',
+    ],
+    map: [
+      'A parcel is as large as its theme’s share of windows; position follows links. Drawn are the ',
+      control('shownLinks', `${map.shownLinks} strongest links`),
+      ' inside parcels and the ',
+      control('shownBridges', `${map.shownBridges} strongest bridges`),
+      ' between them.',
+    ],
+    compare: attribute
+      ? [
+          'Strength is the share of a group’s windows that speak to a theme, by ',
+          control('attribute', attribute),
+          ', with 95 % intervals from 999 resamplings of the sources; themes are ordered by ',
+          control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
+          `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
+        ]
+      : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
+  };
+}
+
+/** A sentence as plain words. Of cleaning steps only those that are on are said: the others did nothing. */
+export function sentenceText(parts: readonly SentencePart[]): string {
+  const isStep = (part: SentencePart): boolean => typeof part !== 'string' && 'step' in part;
+  const first = parts.findIndex(isStep);
+  const said = parts.flatMap((part) =>
+    typeof part !== 'string' && 'step' in part && part.on ? [part.text] : [],
+  );
+  const words =
+    first < 0
+      ? parts
+      : [
+          ...parts.slice(0, first),
+          said.length > 0 ? listed(said) : NOTHING_TAKEN_OUT,
+          ...parts.slice(parts.findLastIndex(isStep) + 1),
+        ];
+  return words
+    .filter((part) => typeof part === 'string' || !('control' in part && part.control === 'addStep'))
+    .map((part) => (typeof part === 'string' ? part : part.text))
+    .join('')
+    .replace('; .', '.');
+}
