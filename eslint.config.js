@@ -2,6 +2,18 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 import { wordKeys } from './scripts/lint/word-keys.mjs';
 
+/** A call with as many arguments as there are values overflows the stack where there are many. */
+const MANY_ARGUMENTS = [
+  {
+    selector: "CallExpression[callee.object.name='Math'] > SpreadElement",
+    message: 'A list may be long: largest, least.',
+  },
+  {
+    selector: "CallExpression[callee.property.name='push'] > SpreadElement",
+    message: 'A list may be long: push one after the other.',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'scripts/**', 'eslint.config.js', 'web/vite.config.ts'] },
   ...tseslint.configs.recommended,
@@ -32,8 +44,13 @@ export default tseslint.config(
           selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
           message: 'No clock in a result.',
         },
+        ...MANY_ARGUMENTS,
       ],
     },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}', 'cli/src/**/*.ts', 'server/src/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...MANY_ARGUMENTS] },
   },
   {
     files: ['web/src/**/*.{ts,tsx}'],

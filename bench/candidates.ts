@@ -1,6 +1,6 @@
 import { finish } from '../core/src/base/stepwise.ts';
 import { Engine } from '../core/src/engine/engine.ts';
-import type { StageName } from '../core/src/engine/stages.ts';
+import type { StageName } from '../core/src/engine/stage-keys.ts';
 import { englishLexicon, englishTagger, englishTags, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection, plantedStudy } from './collection.ts';
 import { median, printTable, timeOf, told } from './timing.ts';

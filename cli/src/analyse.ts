@@ -18,8 +18,8 @@ import { foldDecisions, type DecisionLog, type DecisionRecord } from '@green-thi
 import { describeSources } from '@green-thicket/core/intake/describing-table';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
-import { conceptLabels, type Resources, type StudyInput } from '@green-thicket/core/engine/stage-inputs';
-import type { StageName } from '@green-thicket/core/engine/stages';
+import { conceptLabels, type Library, type StudyInput } from '@green-thicket/core/engine/resources';
+import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import { textOf } from '@green-thicket/core/intake/intake';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { StudyState } from '@green-thicket/core/study/study';
@@ -183,12 +183,12 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
 
   let lexicon: Lexicon | undefined;
   const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(readLexiconText()));
-  const resources: Resources = {
+  const library: Library = {
     original: originalsOf(state, study.originals),
     lexicon: lexiconOnce,
     tags: new SentenceTags(lexiconOnce, createTagger),
   };
-  const engine = new Engine(resources, () => performance.now());
+  const engine = new Engine(library, () => performance.now());
   const run = <T>(what: string, work: Stepwise<T>): T => {
     if (what !== '') say(what);
     for (;;) {
@@ -222,7 +222,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     );
   }
 
-  const labels = conceptLabels(state, concepts.keys);
+  const labels = conceptLabels(state.conceptLabels, concepts.keys);
   const language = run('', engine.compute('languages', input)).main;
   const sentences = methodSentences(state, {
     resolution: themes.resolution,

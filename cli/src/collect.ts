@@ -115,7 +115,7 @@ export async function collect(
     }
     const { choice, why } = guessTable(sheets[0]);
     const made = tableSources(name, sheets[0], choice);
-    added.push(...made.added);
+    for (const each of made.added) added.push(each);
     notes.push(`${name}: ${why} ${made.note}`);
     for (const sheet of sheets.slice(1))
       notes.push(`The sheet ${sheet.name} of ${name} was left out; the first was read.`);

@@ -4,10 +4,11 @@ import { finish } from '../src/base/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/engine/engine.ts';
 import { makeSource, textOf } from '../src/intake/intake.ts';
-import type { StudyInput } from '../src/engine/stage-inputs.ts';
-import type { StageName, StageResults } from '../src/engine/stages.ts';
+import type { StudyInput } from '../src/engine/resources.ts';
+import type { StageName } from '../src/engine/stage-keys.ts';
+import type { StageResults } from '../src/engine/stages.ts';
 import { makeView } from '../src/views/views.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-types.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-keys.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
@@ -98,9 +99,8 @@ export function asking(
 ): <V extends ViewName>(view: V, question: ViewQuestions[V]) => ViewAnswers[V] {
   return (view, question) =>
     finish(
-      makeView(view, question, {
+      makeView(view, question, study.input(), {
         engine: study.engine,
-        study: study.input(),
         original: study.original,
         lexicon: englishLexicon,
       }),

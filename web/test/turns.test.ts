@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { ViewName } from '@green-thicket/core/views/view-types';
+import type { ViewName } from '@green-thicket/core/views/view-keys';
 import { turns } from '../src/engine/turns.ts';
 
 /** Work that is done when it is told to be, and writes down when it began and ended. */

@@ -1,3 +1,4 @@
+import { largest, least } from '../base/extent.ts';
 import type { Counts } from '../network/counts.ts';
 import type { Windows } from '../network/windows.ts';
 import { adjustForMany, quantile, wilsonInterval } from '../numeric/chance.ts';
@@ -95,7 +96,7 @@ export function compareGroups(
   const { p, exact } = testDifference(bySource, members, seed);
   const range = overall.map((_, t) => {
     const shares = groups.filter((g) => g.windows > 0).map((g) => g.strengths[t].share);
-    return shares.length < 2 ? 0 : Math.max(...shares) - Math.min(...shares);
+    return shares.length < 2 ? 0 : largest(shares) - least(shares);
   });
   return { groups, overall, p, q: adjustForMany(p), range, exact };
 }

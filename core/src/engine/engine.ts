@@ -1,6 +1,8 @@
 import type { Stepwise } from '../base/stepwise.ts';
-import type { Resources, StudyInput } from './stage-inputs.ts';
-import { inputHash, STAGES, type StageName, type StageResults, type Take } from './stages.ts';
+import type { StudyState } from '../study/study.ts';
+import type { Library, Resources, StudyInput } from './resources.ts';
+import { inputsOf, STAGE_KEYS, stageKey, type StageName, type StageOwn } from './stage-keys.ts';
+import { STAGES, type StageResults, type Take } from './stages.ts';
 
 /** How many results of each stage are kept, so that undo and a look back are free. */
 const KEPT_RESULTS = 4;
@@ -11,44 +13,48 @@ export interface StageTiming {
   readonly milliseconds: number;
 }
 
+const OWN: { readonly [S in StageName]: { readonly own: (state: StudyState) => StageOwn<S> } } = STAGE_KEYS;
+
+const run = <S extends StageName>(
+  stage: S,
+  take: Take<StageName>,
+  state: StudyState,
+  resources: Resources,
+): Stepwise<StageResults[S]> => STAGES[stage](take, OWN[stage].own(state), resources);
+
 /** Computes stages, and only those whose inputs changed. */
 export class Engine {
   readonly timings: StageTiming[] = [];
-  readonly #resources: Resources;
+  readonly #library: Library;
   readonly #now: () => number;
   readonly #kept = new Map<StageName, Map<string, unknown>>();
 
   /** @param now milliseconds of some clock, for timings only */
-  constructor(resources: Resources, now: () => number = () => 0) {
-    this.#resources = resources;
+  constructor(library: Library, now: () => number = () => 0) {
+    this.#library = library;
     this.#now = now;
   }
 
   /** The result of a stage, computed in steps with whatever it hangs on. */
   *compute<S extends StageName>(stage: S, study: StudyInput): Stepwise<StageResults[S]> {
-    const hash = inputHash(stage, study);
+    const hash = stageKey(stage, study.state);
     const known = this.#look(stage, hash);
     if (known !== undefined) return known;
-    const { inputs, run } = STAGES[stage];
+    const inputs = inputsOf(stage);
     const taken: Partial<StageResults> = {};
     for (const input of inputs) {
       Object.assign(taken, { [input]: yield* this.compute(input, study) });
     }
-    const take: Take = (name) => {
+    const take: Take<StageName> = (name) => {
       const result = taken[name];
       if (result === undefined) throw new Error(`Stage ${stage} takes ${name}, which it does not declare.`);
       return result as StageResults[typeof name];
     };
     const started = this.#now();
-    const result = yield* run(take, study, this.#resources);
+    const result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
     this.timings.push({ stage, milliseconds: this.#now() - started });
     this.#keep(stage, hash, result);
     return result;
-  }
-
-  /** Whether a stage's result is at hand. */
-  has(stage: StageName, study: StudyInput): boolean {
-    return this.#kept.get(stage)?.has(inputHash(stage, study)) ?? false;
   }
 
   #look<S extends StageName>(stage: S, hash: string): StageResults[S] | undefined {

@@ -1,3 +1,4 @@
+import { largest } from '../base/extent.ts';
 import { baseName, type SheetRows } from '../formats/read-result.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import { guessType, type AttributeType } from '../study/attributes.ts';
@@ -22,7 +23,7 @@ export function namingColumn({ rows }: SheetRows, names: readonly string[]): num
     if (new Set(cells).size !== cells.length) return 0;
     return cells.length === 0 ? 0 : cells.filter((cell) => known.has(plainName(cell))).length / cells.length;
   });
-  const best = shares.indexOf(Math.max(...shares));
+  const best = shares.indexOf(largest(shares));
   return shares[best] >= LEAST_KNOWN ? best : undefined;
 }
 

@@ -127,7 +127,7 @@ export async function readFiles(
         return;
       case 'archive': {
         const archive = readArchive(file);
-        refused.push(...archive.refused);
+        for (const each of archive.refused) refused.push(each);
         for (const inner of archive.files) {
           if (control.stopped?.()) return;
           await read(inner);

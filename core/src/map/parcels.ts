@@ -1,3 +1,4 @@
+import { largest, least } from '../base/extent.ts';
 import { area, centroid, clip, vectorLength, type Point, type Polygon } from './geometry.ts';
 
 /** The land the map is drawn on: a rounded shape that fills a width × height sheet but for a margin. */
@@ -53,8 +54,8 @@ export function stressPlaces(closeness: readonly (readonly number[])[], start: r
 /** Stretches places over the land, so that no parcel starts outside it. */
 export function spreadOver(land: Polygon, places: readonly Point[]): Point[] {
   const range = (axis: 0 | 1, of: readonly Point[]): [number, number] => [
-    Math.min(...of.map((p) => p[axis])),
-    Math.max(...of.map((p) => p[axis])),
+    least(of.map((p) => p[axis])),
+    largest(of.map((p) => p[axis])),
   ];
   const stretched = ([0, 1] as const).map((axis) => {
     const [from, to] = range(axis, places);
@@ -108,7 +109,7 @@ export function partLand(land: Polygon, start: readonly Point[], shares: readonl
   let lastError = Infinity;
   for (let round = 0; round < SETTLING_ROUNDS + WEIGHT_ROUNDS; round++) {
     const areas = cells.map((cell) => area(cell));
-    const error = Math.max(...areas.map((size, i) => Math.abs(size - wanted[i]) / wanted[i]));
+    const error = largest(areas.map((size, i) => Math.abs(size - wanted[i]) / wanted[i]));
     const settling = round < SETTLING_ROUNDS;
     if (!settling && error < AREA_TOLERANCE) break;
     if (!settling) {

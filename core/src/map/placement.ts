@@ -1,3 +1,4 @@
+import { largest, least } from '../base/extent.ts';
 import { hashNumber } from '../base/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
@@ -223,8 +224,9 @@ function nearestFree(
   const stepY = Math.max(3, height / 4);
   const xs = parcel.map((p) => p[0]);
   const ys = parcel.map((p) => p[1]);
-  for (let y = Math.min(...ys); y <= Math.max(...ys); y += stepY) {
-    for (let x = Math.min(...xs); x <= Math.max(...xs); x += stepX) {
+  const [right, bottom] = [largest(xs), largest(ys)];
+  for (let y = least(ys); y <= bottom; y += stepY) {
+    for (let x = least(xs); x <= right; x += stepX) {
       const distance = (x - wishX) ** 2 + (y - wishY) ** 2;
       if (distance < nearest && free(x, y)) {
         nearest = distance;

@@ -1,3 +1,4 @@
+import { largest, least } from '../base/extent.ts';
 import type { Graph } from '../network/graph.ts';
 import type { Links } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
@@ -119,7 +120,7 @@ export function layOutMap(
   });
 
   const onMap = labels.map((_, i) => i).filter((i) => themeOf[i] >= 0);
-  const most = Math.max(...onMap.map((i) => mentions[i]));
+  const most = largest(onMap.map((i) => mentions[i]));
   const typeOf = (i: number): number =>
     SMALLEST_TYPE + (LARGEST_TYPE - SMALLEST_TYPE) * Math.sqrt(mentions[i] / most);
   const isBold = (i: number): boolean => mentions[i] > most * 0.4;
@@ -223,12 +224,13 @@ function placeName(polygon: Polygon, text: string): { at: Point; type: number } 
   const [middle] = centroid(polygon);
   const ys = polygon.map((p) => p[1]);
   const xs = polygon.map((p) => p[0]);
+  const [left, right, top] = [least(xs), largest(xs), least(ys)];
   for (let type = NAME_TYPE; type > 3; type *= 0.9) {
     const width = textWidth(text, type, true) + 6;
     const room = roomForBox(planes, width, type * 1.3);
-    for (let y = Math.min(...ys); y < Math.min(...ys) + (Math.max(...ys) - Math.min(...ys)) / 2; y += 3) {
+    for (let y = top; y < top + (largest(ys) - top) / 2; y += 3) {
       const fits: number[] = [];
-      for (let x = Math.min(...xs); x <= Math.max(...xs); x += 3) if (isInside(room, x, y)) fits.push(x);
+      for (let x = left; x <= right; x += 3) if (isInside(room, x, y)) fits.push(x);
       if (fits.length === 0) continue;
       const x = fits.reduce((best, at) => (Math.abs(at - middle) < Math.abs(best - middle) ? at : best));
       return { at: [x, y], type };

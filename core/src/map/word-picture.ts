@@ -1,3 +1,4 @@
+import { largest } from '../base/extent.ts';
 import { packCloud } from './cloud.ts';
 import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
 import { escapeXml } from '../base/xml.ts';
@@ -63,7 +64,10 @@ export function drawBars(words: readonly PicturedWord[], title: string): WordDra
   const sorted = words
     .map((word, index) => ({ ...word, index }))
     .sort((a, b) => b.weight - a.weight || a.index - b.index);
-  const most = Math.max(1, ...sorted.map(({ weight }) => weight));
+  const most = largest(
+    sorted.map(({ weight }) => weight),
+    1,
+  );
   const ranks = sharedRanks(sorted.map(({ weight }) => weight));
   const inner = sorted
     .map(({ text, weight, index }, i) => {

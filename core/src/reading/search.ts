@@ -56,7 +56,7 @@ export function readQuery(typed: string): SearchQuery {
       if (/^\*+$/.test(part))
         throw new SearchError('A * stands for letters of a word; write some of it, as in wait*.');
       open.push(part);
-    } else open.push(...wordsOf(part));
+    } else for (const word of wordsOf(part)) open.push(word);
   }
   close();
   if (terms.length > MOST_TERMS) throw new SearchError(`Search for ${MOST_TERMS} words or phrases at most.`);

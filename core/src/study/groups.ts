@@ -7,6 +7,37 @@ export function attributeNames(sources: readonly StudySource[]): string[] {
   return [...new Set(sources.flatMap((source) => Object.keys(source.attributes)))];
 }
 
+const valuesOfSources = new WeakMap<readonly StudySource[], Map<string, readonly string[]>>();
+
+/** Each source's value of an attribute, empty where it has none; the same array for the same sources. */
+export function attributeValues(sources: readonly StudySource[], attribute: string): readonly string[] {
+  let known = valuesOfSources.get(sources);
+  if (!known) valuesOfSources.set(sources, (known = new Map()));
+  let values = known.get(attribute);
+  if (!values) {
+    values = sources.map((source) => (ownValue(source.attributes, attribute) ?? '').trim());
+    known.set(attribute, values);
+  }
+  return values;
+}
+
+/** Groups by value, in code-unit order, and the group of each source (−1 where it has no value). */
+export interface Groups {
+  readonly names: readonly string[];
+  readonly groupOf: Int32Array;
+}
+
+/** The groups that values make, one value a source. */
+export function groupsByValue(values: readonly string[]): Groups {
+  const names = [...new Set(values)].filter((name) => name !== '').sort();
+  const numberOf = new Map(names.map((name, i) => [name, i]));
+  return { names, groupOf: Int32Array.from(values, (value) => numberOf.get(value) ?? -1) };
+}
+
+/** The groups of an attribute. */
+export const groupsOf = (sources: readonly StudySource[], attribute: string): Groups =>
+  groupsByValue(attributeValues(sources, attribute));
+
 /** The attribute groups are made of: the one chosen, or else the first with two to twelve values. */
 export function comparedAttribute(state: StudyState): string | undefined {
   const sources = workingSources(state);
@@ -14,15 +45,4 @@ export function comparedAttribute(state: StudyState): string | undefined {
   if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
   const values = (name: string): number => groupsOf(sources, name).names.length;
   return names.find((name) => values(name) >= 2 && values(name) <= 12) ?? names[0];
-}
-
-/** The groups of an attribute, in code-unit order, and the group of each source (−1 where it has no value). */
-export function groupsOf(
-  sources: readonly StudySource[],
-  attribute: string,
-): { names: string[]; groupOf: Int32Array } {
-  const value = (source: StudySource): string => (ownValue(source.attributes, attribute) ?? '').trim();
-  const names = [...new Set(sources.map(value))].filter((name) => name !== '').sort();
-  const numberOf = new Map(names.map((name, i) => [name, i]));
-  return { names, groupOf: Int32Array.from(sources, (source) => numberOf.get(value(source)) ?? -1) };
 }

@@ -168,19 +168,18 @@ export function* findRemains(
     ...ofFound('runs', runs, (text) => fixed(text)),
   ];
   for (const kind of ['digits', 'long', 'glued'] as const) {
-    remains.push(
-      ...[...byType]
-        .filter(([, each]) => each.kind === kind)
-        .map(([type, { step }]) => ({
-          kind,
-          text: tokens.forms[type],
-          count: tokens.mentionsOf[type],
-          places: places.get(type) ?? [],
-          step,
-        }))
-        .sort((a, b) => b.count - a.count || byCodeUnits(a.text, b.text))
-        .slice(0, MOST_A_KIND),
-    );
+    const ofKind = [...byType]
+      .filter(([, each]) => each.kind === kind)
+      .map(([type, { step }]) => ({
+        kind,
+        text: tokens.forms[type],
+        count: tokens.mentionsOf[type],
+        places: places.get(type) ?? [],
+        step,
+      }))
+      .sort((a, b) => b.count - a.count || byCodeUnits(a.text, b.text))
+      .slice(0, MOST_A_KIND);
+    for (const each of ofKind) remains.push(each);
   }
   return remains;
 }

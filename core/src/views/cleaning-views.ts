@@ -12,12 +12,25 @@ import { scanTokens } from '../text/scan.ts';
 import { CLEANING_KINDS, newStep, REPEATABLE, withStep, type CleaningStep } from '../text/steps.ts';
 import { partAround } from './part-around.ts';
 import { STEP_KINDS, stepText } from '../words/step-texts.ts';
-import { languageOf, textsOf, type StudyInput } from '../engine/stage-inputs.ts';
+import { languageOf, textsOf } from '../engine/resources.ts';
+import { idsOf, knownTextsOf, type KnownText } from '../engine/stage-keys.ts';
 import { attributeNames } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
+import type { Recipe } from '../study/recipe.ts';
 import { workingSources } from '../study/subset.ts';
-import type { ViewMakers } from './view-context.ts';
-import type { CleanLine, TextPlace, WordFigures } from './view-types.ts';
+import { reads, type View, type ViewMakers } from './view.ts';
+import type {
+  CleanedFileView,
+  CleaningFiguresView,
+  CleaningOrderView,
+  CleaningStepsView,
+  CleaningView,
+  CleanLine,
+  RecipeReportView,
+  RemainsView,
+  TextPlace,
+  WordFigures,
+} from './collection-view-types.ts';
 import { ownValue } from '../base/records.ts';
 
 /** Words shown side by side before and after cleaning; the bars show the first twenty of them. */
@@ -25,7 +38,12 @@ const TOP_WORDS = 60;
 /** Places of a word that can be gone through one by one. */
 const SHOWN_PLACES = 200;
 
-const leftOutOf = (state: StudyState): Set<string> => new Set(state.settings.speakers.leftOut);
+/** How texts are cleaned: the steps, and whose turns are not read. */
+const cleaningOf = ({ settings }: StudyState) => ({
+  steps: settings.cleaning.steps,
+  leftOut: settings.speakers.leftOut,
+});
+type Cleaning = ReturnType<typeof cleaningOf>;
 
 /** Characters round a shown part that are cleaned with it. */
 const MARGIN = 4000;
@@ -34,9 +52,9 @@ const SHOWN_TEXT = 16_000;
 const NO_BOUNDARIES = findBoundaries('');
 
 /** The cleaned text of a source as it is read: without what is cut and whoever is left out. */
-function layerOf(source: SourceText, state: StudyState): LayeredText {
-  const part = readPart(source, findBoundaries(source.original), leftOutOf(state));
-  return cleanText(source.original, state.settings.cleaning.steps, part);
+function layerOf(source: SourceText, { steps, leftOut }: Cleaning): LayeredText {
+  const part = readPart(source, findBoundaries(source.original), new Set(leftOut));
+  return cleanText(source.original, steps, part);
 }
 
 function figuresOf(counts: ReadonlyMap<string, number>): WordFigures {
@@ -50,25 +68,57 @@ function figuresOf(counts: ReadonlyMap<string, number>): WordFigures {
 }
 
 /** The views of Clean. */
-export const CLEANING_VIEWS: ViewMakers<
-  | 'cleaning'
-  | 'cleaningSteps'
-  | 'cleaningOrder'
-  | 'wordPlaces'
-  | 'remains'
-  | 'cleaningFigures'
-  | 'cleanedFile'
-  | 'recipeReport'
-> = {
-  *cleaning({ sourceId, at }, { study: { state }, original }) {
-    const source = state.sources.find((each) => each.id === sourceId);
-    if (!source) return { text: '', start: 0, total: 0, marks: [], lines: [] };
+export interface CleaningViews {
+  cleaning: View<{ readonly sourceId: string; readonly at: number }, CleaningView>;
+  /** `offers` asks for the steps that could be added too. */
+  cleaningSteps: View<{ readonly offers: boolean }, CleaningStepsView>;
+  cleaningOrder: View<null, CleaningOrderView>;
+  /** Where a word stands, as it came or as it is once the text is clean. */
+  wordPlaces: View<
+    { readonly word: string; readonly cleaned: boolean },
+    { readonly places: readonly TextPlace[] }
+  >;
+  remains: View<null, RemainsView>;
+  cleaningFigures: View<null, CleaningFiguresView>;
+  cleanedFile: View<{ readonly as: 'zip' | 'csv' }, CleanedFileView>;
+  recipeReport: View<{ readonly recipe: Recipe }, RecipeReportView>;
+}
+
+export const CLEANING_KEYS = {
+  cleaning: reads([], (state, { sourceId }: CleaningViews['cleaning']['question']) => ({
+    text: knownTextsOf(state.sources).find(({ id }) => id === sourceId),
+    ...cleaningOf(state),
+  })),
+  cleaningSteps: reads(['tokens'], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    ...cleaningOf(state),
+  })),
+  cleaningOrder: reads([], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    steps: state.settings.cleaning.steps,
+  })),
+  wordPlaces: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
+  remains: reads(['tokens', 'languages'], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    ...cleaningOf(state),
+    language: state.settings.concepts.language,
+  })),
+  cleaningFigures: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
+  cleanedFile: reads([], (state) => ({ sources: workingSources(state), ...cleaningOf(state) })),
+  recipeReport: reads(['speakers', 'tokens', 'candidates', 'languages'], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    language: state.settings.concepts.language,
+  })),
+};
+
+export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
+  *cleaning({ sourceId, at }, { own: { text: known, steps, leftOut }, original }) {
+    if (!known) return { text: '', start: 0, total: 0, marks: [], lines: [] };
     yield 0;
     const whole = original(sourceId);
     const { start, end } = partAround(whole, at, SHOWN_TEXT);
-    const { steps } = state.settings.cleaning;
-    const text: SourceText = { original: whole, cuts: source.cuts ?? [] };
-    const unread = unreadPieces(text, () => findBoundaries(whole), leftOutOf(state));
+    const text: SourceText = { original: whole, cuts: known.cuts ?? [] };
+    const unread = unreadPieces(text, () => findBoundaries(whole), new Set(leftOut));
     // Only what is shown is cleaned, and a little round it, so that what stands at its edge is what it is in the whole.
     const near = { start: Math.max(0, start - MARGIN), end: Math.min(whole.length, end + MARGIN) };
     const part = whole.slice(near.start, near.end);
@@ -97,9 +147,8 @@ export const CLEANING_VIEWS: ViewMakers<
     return { text: whole.slice(start, end), start, total: whole.length, marks, lines };
   },
 
-  *cleaningSteps({ offers }, { engine, study, original }) {
-    const tokens = yield* engine.compute('tokens', study);
-    const { steps } = study.state.settings.cleaning;
+  *cleaningSteps({ offers }, { take, own: { texts, steps, leftOut }, original }) {
+    const tokens = yield* take('tokens');
     const offered = (offers ? CLEANING_KINDS : [])
       .filter((kind) => !REPEATABLE.has(kind) && !steps.some((step) => step.kind === kind))
       .map((kind) => newStep(kind, steps));
@@ -108,7 +157,7 @@ export const CLEANING_VIEWS: ViewMakers<
       (list, step) => withStep(list, { ...step, on: false }),
       steps,
     );
-    const report = yield* reportSteps(textsOf(study, original), all, leftOutOf(study.state));
+    const report = yield* reportSteps(textsOf(texts, original), all, new Set(leftOut));
     const own = new Set(steps.map((step) => step.id));
     return {
       steps: report.filter(({ id }) => own.has(id)),
@@ -120,17 +169,16 @@ export const CLEANING_VIEWS: ViewMakers<
     };
   },
 
-  *wordPlaces({ word, cleaned }, { engine, study, original }) {
+  *wordPlaces({ word, cleaned }, { take, own: { ids }, original }) {
     const places: TextPlace[] = [];
-    const sources = workingSources(study.state);
     if (cleaned) {
-      const tokens = yield* engine.compute('tokens', study);
+      const tokens = yield* take('tokens');
       const type = tokens.forms.indexOf(word);
       for (let s = 0; type >= 0 && s + 1 < tokens.sentenceFirst.length; s++) {
         for (let t = tokens.sentenceFirst[s]; t < tokens.sentenceFirst[s + 1]; t++) {
           if (tokens.type[t] !== type) continue;
           places.push({
-            sourceId: sources[tokens.sentenceSource[s]].id,
+            sourceId: ids[tokens.sentenceSource[s]],
             start: tokens.start[t],
             end: tokens.end[t],
           });
@@ -139,58 +187,61 @@ export const CLEANING_VIEWS: ViewMakers<
       }
       return { places };
     }
-    for (const [i, source] of sources.entries()) {
-      const text = original(source.id);
+    for (const [i, id] of ids.entries()) {
+      const text = original(id);
       scanTokens(text, (start, end) => {
         const isIt = end - start === word.length && text.startsWith(word, start);
-        if (isIt && places.length < SHOWN_PLACES) places.push({ sourceId: source.id, start, end });
+        if (isIt && places.length < SHOWN_PLACES) places.push({ sourceId: id, start, end });
       });
       if (places.length === SHOWN_PLACES) break;
-      yield (i + 1) / sources.length;
+      yield (i + 1) / ids.length;
     }
     return { places };
   },
 
-  *cleaningOrder(_, { study, original }) {
+  *cleaningOrder(_, { own: { texts, steps }, original }) {
     return {
-      notes: yield* findOrderNotes(textsOf(study, original), study.state.settings.cleaning.steps),
+      notes: yield* findOrderNotes(textsOf(texts, original), steps),
     };
   },
 
-  *remains(_, { engine, study, original, lexicon }) {
-    const tokens = yield* engine.compute('tokens', study);
-    const languages = yield* engine.compute('languages', study);
-    const isEnglish = languageOf(study.state, languages) === 'en';
-    const sources = workingSources(study.state);
-    const remains = yield* findRemains(layersOf(study, original), tokens, isEnglish ? lexicon() : undefined);
+  *remains(_, { take, own, original, lexicon }) {
+    const tokens = yield* take('tokens');
+    const languages = yield* take('languages');
+    const isEnglish = languageOf(own.language, languages) === 'en';
+    const layers = layersOf(own.texts, own, original);
+    const remains = yield* findRemains(layers, tokens, isEnglish ? lexicon() : undefined);
     return {
       remains: remains.map((remain) => ({
         ...remain,
-        places: remain.places.map(({ source, start, end }) => ({ sourceId: sources[source].id, start, end })),
+        places: remain.places.map(({ source, start, end }) => ({
+          sourceId: own.texts[source].id,
+          start,
+          end,
+        })),
       })),
     };
   },
 
-  *cleaningFigures(_, { engine, study, original }) {
-    const tokens = yield* engine.compute('tokens', study);
+  *cleaningFigures(_, { take, own: { ids }, original }) {
+    const tokens = yield* take('tokens');
     const before = new Map<string, number>();
-    const sources = workingSources(study.state);
-    for (const [i, source] of sources.entries()) {
-      const text = original(source.id);
+    for (const [i, id] of ids.entries()) {
+      const text = original(id);
       scanTokens(text, (start, end) => {
         const word = text.slice(start, end);
         before.set(word, (before.get(word) ?? 0) + 1);
       });
-      yield (i + 1) / sources.length;
+      yield (i + 1) / ids.length;
     }
     const after = new Map(tokens.forms.map((form, type) => [form, tokens.mentionsOf[type]]));
     return { before: figuresOf(before), after: figuresOf(after) };
   },
 
-  *cleanedFile({ as }, { study, original }) {
-    const sources = workingSources(study.state);
+  *cleanedFile({ as }, { own, original }) {
+    const { sources } = own;
     const texts: string[] = [];
-    for (const layer of layersOf(study, original)) {
+    for (const layer of layersOf(knownTextsOf(sources), own, original)) {
       texts.push(layer.text);
       yield texts.length / sources.length;
     }
@@ -219,27 +270,27 @@ export const CLEANING_VIEWS: ViewMakers<
     return { bytes: zipSync(Object.fromEntries(entries), { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
   },
 
-  *recipeReport({ recipe }, { engine, study, original }) {
+  *recipeReport({ recipe }, { take, own: { texts, language }, original }) {
     const idle: string[] = [];
     const { settings, stopWords, merges, dropped, kept } = recipe;
     const steps = settings.cleaning.steps.filter((step) => step.on);
-    const report = yield* reportSteps(textsOf(study, original), steps, new Set(settings.speakers.leftOut));
+    const report = yield* reportSteps(textsOf(texts, original), steps, new Set(settings.speakers.leftOut));
     report.forEach(({ places, fault }, i) => {
       if (places === 0)
         idle.push(
           `${STEP_KINDS[steps[i].kind].name}: ${fault ?? `“${stepText(steps[i])}” finds nothing here.`}`,
         );
     });
-    const speakers = yield* engine.compute('speakers', study);
+    const speakers = yield* take('speakers');
     const absent = settings.speakers.leftOut.filter(
       (label) => !speakers.some((each) => each.label === label),
     );
     if (absent.length > 0) idle.push(`Nobody here is called ${absent.join(', ')}, who is left out.`);
-    const tokens = yield* engine.compute('tokens', study);
+    const tokens = yield* take('tokens');
     const used = new Set(tokens.forms.map(stopForm));
     const unused = stopWords.filter((word) => !used.has(stopForm(word)));
     if (unused.length > 0) idle.push(named(unused, 'stop word', 'does not occur here', 'do not occur here'));
-    const candidates = yield* engine.compute('candidates', study);
+    const candidates = yield* take('candidates');
     const keys = new Set(candidates.keys);
     for (const variants of candidates.variants) for (const { key } of variants) keys.add(key);
     const lists = [
@@ -252,9 +303,7 @@ export const CLEANING_VIEWS: ViewMakers<
       if (missing.length > 0) idle.push(named(missing, one, 'does not occur here', 'do not occur here'));
     }
     const listed = new Set(
-      stopLayers(languageOf(study.state, yield* engine.compute('languages', study))).flatMap(
-        ({ words }) => words,
-      ),
+      stopLayers(languageOf(language, yield* take('languages'))).flatMap(({ words }) => words),
     );
     const already = stopWords.filter(
       (word) => settings.concepts.listedStopWords && listed.has(stopForm(word)),
@@ -275,8 +324,12 @@ function named(words: readonly string[], one: string, does: string, they: string
     : `${words.length} ${one.replace(/^(\w+)/, '$1')}s ${they}: ${few}${more}.`;
 }
 
-function* layersOf(study: StudyInput, original: (id: string) => string): Generator<LayeredText> {
-  for (const source of textsOf(study, original)) yield layerOf(source, study.state);
+function* layersOf(
+  texts: readonly KnownText[],
+  cleaning: Cleaning,
+  original: (id: string) => string,
+): Generator<LayeredText> {
+  for (const source of textsOf(texts, original)) yield layerOf(source, cleaning);
 }
 
 /** The lines of a stretch of a part of an original, which begins at `shift`, with what is left of each. */

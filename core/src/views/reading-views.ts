@@ -14,33 +14,109 @@ import { type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { passagesCsv, passagesDocx } from './passage-files.ts';
 import { partAround } from './part-around.ts';
-import { type StudySource } from '../study/study.ts';
+import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import type { ViewContext, ViewMakers } from './view-context.ts';
-import type { ConcordanceLine, MarkRow, PassageOrder, PassageRow, PassagesView } from './view-types.ts';
+import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from './view.ts';
+import { idsOf } from '../engine/stage-keys.ts';
+import { attributeValues } from '../study/groups.ts';
+import type { LineOrder } from '../reading/concordance.ts';
+import type { CleanedFileView } from './collection-view-types.ts';
+import type {
+  BranchesView,
+  ConcordanceLine,
+  ConcordanceView,
+  DispersionView,
+  Group,
+  MarkRow,
+  PassageOrder,
+  PassageRow,
+  PassagesQuestion,
+  PassagesView,
+  Selection,
+  SourceView,
+} from './reading-view-types.ts';
 import {
   hitsOfSelection,
   queryWithin,
+  readForSelections,
   resolveSelection,
+  SELECTION_STAGES,
   sentencesOf,
   sourcesWithin,
   type Resolved,
 } from './resolve-selection.ts';
-import { ownValue } from '../base/records.ts';
 
 /** The views that show the original words behind a selection. */
-export const READING_VIEWS: ViewMakers<
-  'passages' | 'passagesFile' | 'source' | 'concordance' | 'dispersion' | 'branches'
-> = {
+export interface ReadingViews {
+  passages: View<PassagesQuestion & { readonly limit: number }, PassagesView>;
+  passagesFile: View<PassagesQuestion & { readonly as: 'csv' | 'docx' }, CleanedFileView>;
+  source: View<
+    { readonly sourceId: string; readonly selection: Selection | null; readonly at: number },
+    SourceView
+  >;
+  concordance: View<
+    {
+      readonly selection: Selection;
+      readonly order: LineOrder;
+      /** Characters of context on each side. */
+      readonly context: number;
+      readonly limit: number;
+      /** Only lines of sources with this value of an attribute. */
+      readonly group: Group | null;
+    },
+    ConcordanceView
+  >;
+  dispersion: View<{ readonly selections: readonly Selection[] }, DispersionView>;
+  branches: View<
+    {
+      readonly selection: Selection;
+      readonly direction: 'after' | 'before';
+      readonly path: readonly string[];
+    },
+    BranchesView
+  >;
+}
+type Asked<V extends keyof ReadingViews> = ReadingViews[V]['question'];
+
+/** A selection in all sources. */
+const everywhere = (state: StudyState, { selection }: { readonly selection: Selection }) =>
+  readForSelections(state, [selection]);
+
+export const READING_KEYS = {
+  passages: reads(
+    [...SELECTION_STAGES, 'counts', 'windows'],
+    (state, { selection, within }: Asked<'passages'>) => readForSelections(state, [selection], within),
+  ),
+  passagesFile: reads(
+    [...SELECTION_STAGES, 'counts', 'windows'],
+    (state, { selection, within }: Asked<'passagesFile'>) => ({
+      ...readForSelections(state, [selection], within),
+      sources: workingSources(state),
+    }),
+  ),
+  source: reads(SELECTION_STAGES, (state, { sourceId, selection }: Asked<'source'>) => ({
+    ...readForSelections(state, selection ? [selection] : []),
+    isThere: idsOf(state.sources).includes(sourceId),
+  })),
+  concordance: reads(SELECTION_STAGES, (state, { selection, group }: Asked<'concordance'>) => ({
+    ...everywhere(state, { selection }),
+    groupValues: group && attributeValues(workingSources(state), group.attribute),
+  })),
+  dispersion: reads(SELECTION_STAGES, (state, { selections }: Asked<'dispersion'>) =>
+    readForSelections(state, selections),
+  ),
+  branches: reads(SELECTION_STAGES, everywhere),
+};
+
+export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
   *passages({ selection, within, order, limit }, context) {
-    const { engine, study, original } = context;
-    const tokens = yield* engine.compute('tokens', study);
-    const concepts = yield* engine.compute('concepts', study);
-    const counts = yield* engine.compute('counts', study);
-    const windows = yield* engine.compute('windows', study);
+    const { take, own, original } = context;
+    const tokens = yield* take('tokens');
+    const concepts = yield* take('concepts');
+    const counts = yield* take('counts');
+    const windows = yield* take('windows');
     const resolved = yield* resolveSelection(selection, context);
-    const sources = workingSources(study.state);
-    const meant = within && sourcesWithin(sources, within);
+    const meant = within && sourcesWithin(own, within);
     if (resolved.hits) {
       const hits = meant ? hitsIn(tokens, resolved.hits, (source) => meant.has(source)) : resolved.hits;
       return yield* passagesOfPlaces({ ...resolved, hits }, order ?? 'text', limit, context);
@@ -69,7 +145,7 @@ export const READING_VIEWS: ViewMakers<
       total: found.total,
       sources: found.sources,
       perSource: Array.from(found.windowsPerSource),
-      rows: found.passages.map((passage) => passageRow(passage, sources, original, asRows(passage.marks))),
+      rows: found.passages.map((passage) => passageRow(passage, own.ids, original, asRows(passage.marks))),
     };
   },
 
@@ -78,22 +154,20 @@ export const READING_VIEWS: ViewMakers<
       { selection, within, order, limit: MOST_SAVED },
       context,
     );
-    const sources = workingSources(context.study.state);
+    const { sources } = context.own;
     return { bytes: as === 'csv' ? passagesCsv(rows, sources) : passagesDocx(title, rows, sources) };
   },
 
   *source({ sourceId, selection, at }, context) {
-    const { engine, study, original } = context;
-    const number = workingSources(study.state).findIndex((source) => source.id === sourceId);
-    if (!study.state.sources.some((source) => source.id === sourceId)) {
-      return { text: '', start: 0, total: 0, marks: [] };
-    }
+    const { take, own, original } = context;
+    const number = own.ids.indexOf(sourceId);
+    if (!own.isThere) return { text: '', start: 0, total: 0, marks: [] };
     const whole = original(sourceId);
     let marks: MarkRow[] = [];
     // A source outside the subset can be read, but nothing is counted in it.
     if (selection && number >= 0) {
-      const tokens = yield* engine.compute('tokens', study);
-      const concepts = yield* engine.compute('concepts', study);
+      const tokens = yield* take('tokens');
+      const concepts = yield* take('concepts');
       const { query, hits } = yield* resolveSelection(selection, context);
       const asRows = yield* markRows(context);
       marks = hits
@@ -113,16 +187,14 @@ export const READING_VIEWS: ViewMakers<
   },
 
   *concordance({ selection, order, context: reach, limit, group }, context) {
-    const { engine, study, original } = context;
-    const tokens = yield* engine.compute('tokens', study);
+    const { take, own, original } = context;
+    const tokens = yield* take('tokens');
     const { title, hits: all, fault } = yield* hitsOfSelection(selection, context);
-    const sources = workingSources(study.state);
-    const isMeant = (source: number): boolean =>
-      group === null || (ownValue(sources[source].attributes, group.attribute) ?? '').trim() === group.value;
+    const isMeant = (source: number): boolean => own.groupValues?.[source] === group?.value;
     const hits = group === null ? all : hitsIn(tokens, all, isMeant);
     const lines: ConcordanceLine[] = [];
     for (const line of orderOfLines(tokens, hits, order).subarray(0, limit)) {
-      const { id } = sources[tokens.sentenceSource[sentenceAt(tokens, hits.first[line])]];
+      const id = own.ids[tokens.sentenceSource[sentenceAt(tokens, hits.first[line])]];
       const text = original(id);
       const start = tokens.start[hits.first[line]];
       const end = tokens.end[hits.end[line] - 1];
@@ -139,17 +211,16 @@ export const READING_VIEWS: ViewMakers<
   },
 
   *dispersion({ selections }, context) {
-    const { engine, study } = context;
-    const tokens = yield* engine.compute('tokens', study);
-    const { keys } = yield* engine.compute('concepts', study);
-    const { themeOf, themes } = yield* engine.compute('themes', study);
-    const sources = workingSources(study.state);
+    const { take, own } = context;
+    const tokens = yield* take('tokens');
+    const { keys } = yield* take('concepts');
+    const { themeOf, themes } = yield* take('themes');
     const words = Math.max(1, tokens.type.length);
     const rows = [];
     for (const selection of selections) {
       const { title, hits } = yield* hitsOfSelection(selection, context);
       const sourceOf = sourcesOfHits(tokens, hits);
-      const perSource = new Int32Array(sources.length);
+      const perSource = new Int32Array(own.ids.length);
       for (const source of sourceOf) perSource[source]++;
       const concept = selection.kind === 'concept' ? keys.indexOf(selection.key) : -1;
       const letter =
@@ -164,18 +235,18 @@ export const READING_VIEWS: ViewMakers<
         total: hits.first.length,
         places: Array.from(evenly(hits.first.length, MOST_TICKS), (i) => ({
           at: hits.first[i] / words,
-          sourceId: sources[sourceOf[i]].id,
+          sourceId: own.ids[sourceOf[i]],
           start: tokens.start[hits.first[i]],
         })),
         perSource: Array.from(perSource),
       });
     }
-    const sourceStarts = sources.map((_, source) => tokens.sentenceFirst[tokens.sourceFirst[source]] / words);
+    const sourceStarts = own.ids.map((_, source) => tokens.sentenceFirst[tokens.sourceFirst[source]] / words);
     return { rows, sourceStarts };
   },
 
   *branches({ selection, direction, path }, context) {
-    const tokens = yield* context.engine.compute('tokens', context.study);
+    const tokens = yield* context.take('tokens');
     const { title, hits } = yield* hitsOfSelection(selection, context);
     return { title, ...branchesOf(tokens, hits, sentencesOf(tokens), direction, path) };
   },
@@ -206,11 +277,11 @@ function marksOfHits(tokens: Tokens, hits: Hits): MarkRow[] {
 /** A passage as it is shown, in the original words. */
 function passageRow(
   { source, paragraph, start, end, windows, shortened }: Passage,
-  sources: readonly StudySource[],
+  ids: readonly string[],
   original: (id: string) => string,
   marks: readonly MarkRow[],
 ): PassageRow {
-  const { id } = sources[source];
+  const id = ids[source];
   const text = original(id).slice(start, end);
   return { sourceId: id, paragraph, start, end, text, marks, windows, shortened };
 }
@@ -219,12 +290,11 @@ function* passagesOfPlaces(
   { title, hits = NO_HITS, fault }: Resolved,
   order: PassageOrder,
   limit: number,
-  { engine, study, original }: ViewContext,
+  { take, own: { ids }, original }: ContextOf<typeof READING_KEYS.passages>,
 ): Stepwise<PassagesView> {
-  const tokens = yield* engine.compute('tokens', study);
-  const sources = workingSources(study.state);
+  const tokens = yield* take('tokens');
   const { passages, total } = passagesOfHits(tokens, hits, limit, order);
-  const perSource = new Int32Array(sources.length);
+  const perSource = new Int32Array(ids.length);
   for (const source of sourcesOfHits(tokens, hits)) perSource[source]++;
   return {
     title,
@@ -238,7 +308,7 @@ function* passagesOfPlaces(
     rows: passages.map((passage) =>
       passageRow(
         passage,
-        sources,
+        ids,
         original,
         passage.marks.map(({ start, end }) => ({ start, end, key: '', letter: '' })),
       ),
@@ -247,9 +317,13 @@ function* passagesOfPlaces(
 }
 
 /** Turns marks by concept number into marks by key, with the letter of their theme. */
-function* markRows({ engine, study }: ViewContext): Stepwise<(marks: readonly Mark[]) => MarkRow[]> {
-  const { keys } = yield* engine.compute('concepts', study);
-  const { themeOf, themes } = yield* engine.compute('themes', study);
+function* markRows({
+  take,
+}: Pick<ViewContext<'concepts' | 'themes', unknown>, 'take'>): Stepwise<
+  (marks: readonly Mark[]) => MarkRow[]
+> {
+  const { keys } = yield* take('concepts');
+  const { themeOf, themes } = yield* take('themes');
   return (marks) =>
     marks.map(({ start, end, concept }) => ({
       start,

@@ -5,12 +5,13 @@ import { nearHits } from '../reading/near.ts';
 import { findHits, readQuery, SearchError } from '../reading/search.ts';
 import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { conceptLabels, fewestInWindow, languageOf } from '../engine/stage-inputs.ts';
-import { groupsOf } from '../study/groups.ts';
-import type { StudySource } from '../study/study.ts';
+import { conceptLabels, languageOf } from '../engine/resources.ts';
+import { fewestInWindow, idsOf } from '../engine/stage-keys.ts';
+import { attributeValues } from '../study/groups.ts';
+import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import type { ViewContext } from './view-context.ts';
-import type { FollowingSelection, Selection, Within } from './view-types.ts';
+import type { ViewContext } from './view.ts';
+import type { FollowingSelection, Selection, Within } from './reading-view-types.ts';
 import { ownValue } from '../base/records.ts';
 
 const sentencesOfTokens = new WeakMap<Tokens, Int32Array>();
@@ -19,6 +20,35 @@ export function sentencesOf(tokens: Tokens): Int32Array {
   if (!sentences) sentencesOfTokens.set(tokens, (sentences = sentenceOfTokens(tokens)));
   return sentences;
 }
+
+/** Stages a selection may have to be looked up in. */
+export const SELECTION_STAGES = ['tokens', 'terms', 'languages', 'candidates', 'concepts', 'themes'] as const;
+
+/** What is read of a study for selections, in all sources or some: those, the values that are asked for, and names. */
+export function readForSelections(state: StudyState, selections: readonly Selection[], within?: Within) {
+  const sources = workingSources(state);
+  const asked = [
+    ...selections.flatMap((selection) => (selection.kind === 'cell' ? [selection.attribute] : [])),
+    ...(within && 'groups' in within ? within.groups.map(({ attribute }) => attribute) : []),
+  ];
+  return {
+    ids: idsOf(sources),
+    /** Attribute and each source's value of it. */
+    values: [...new Set(asked)].map((attribute) => ({
+      attribute,
+      of: attributeValues(sources, attribute),
+    })),
+    labels: state.conceptLabels,
+    language: state.settings.concepts.language,
+    fewest: fewestInWindow(state),
+  };
+}
+type SelectionOwn = ReturnType<typeof readForSelections>;
+type SelectionContext = ViewContext<(typeof SELECTION_STAGES)[number], SelectionOwn>;
+
+/** Each source's value of an attribute that was asked for. */
+const valuesOf = ({ values }: SelectionOwn, asked: string): readonly string[] =>
+  values.find(({ attribute }) => attribute === asked)?.of ?? [];
 
 /** What a selection asks for: windows of chosen concepts, or places of words. */
 export interface Resolved {
@@ -30,13 +60,13 @@ export interface Resolved {
 
 const NOTHING: PassageQuery = { kind: 'concepts', concepts: [] };
 
-function* searched(typed: string, { engine, study, lexicon }: ViewContext): Stepwise<Resolved> {
-  const tokens = yield* engine.compute('tokens', study);
-  const terms = yield* engine.compute('terms', study);
-  const languages = yield* engine.compute('languages', study);
+function* searched(typed: string, { take, own, lexicon }: SelectionContext): Stepwise<Resolved> {
+  const tokens = yield* take('tokens');
+  const terms = yield* take('terms');
+  const languages = yield* take('languages');
   const title = /^["“„]/.test(typed) ? typed : `“${typed}”`;
   try {
-    const isEnglish = languageOf(study.state, languages) === 'en';
+    const isEnglish = languageOf(own.language, languages) === 'en';
     const hits = findHits(
       readQuery(typed),
       tokens,
@@ -52,8 +82,11 @@ function* searched(typed: string, { engine, study, lexicon }: ViewContext): Step
 }
 
 /** The mentions of a selection that some words follow, with those words. */
-function* following({ of, direction, words }: FollowingSelection, context: ViewContext): Stepwise<Resolved> {
-  const tokens = yield* context.engine.compute('tokens', context.study);
+function* following(
+  { of, direction, words }: FollowingSelection,
+  context: SelectionContext,
+): Stepwise<Resolved> {
+  const tokens = yield* context.take('tokens');
   const { title, hits } = yield* hitsOfSelection(of, context);
   const along = alongPath(tokens, hits, sentencesOf(tokens), direction, words);
   const more = words.length;
@@ -71,24 +104,24 @@ function* following({ of, direction, words }: FollowingSelection, context: ViewC
 }
 
 /** The places of a candidate that is no chosen concept. */
-function* unchosen(key: string, { engine, study }: ViewContext): Stepwise<Resolved> {
-  const candidates = yield* engine.compute('candidates', study);
+function* unchosen(key: string, { take, own }: SelectionContext): Stepwise<Resolved> {
+  const candidates = yield* take('candidates');
   const asked = candidates.keys.indexOf(key);
   const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
   const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (candidate) => candidate === asked);
-  return { title: ownValue(study.state.conceptLabels, key) ?? key, query: NOTHING, hits };
+  return { title: ownValue(own.labels, key) ?? key, query: NOTHING, hits };
 }
 
 /** Every mention a selection stands for: of its concepts, in the sources it names, or of what was searched for. */
 export function* hitsOfSelection(
   selection: Selection,
-  context: ViewContext,
+  context: SelectionContext,
 ): Stepwise<{ title: string; hits: Hits; fault?: string }> {
   const { title, query, hits, fault } = yield* resolveSelection(selection, context);
   if (hits) return { title, hits, ...(fault === undefined ? {} : { fault }) };
-  const { engine, study } = context;
-  const concepts = yield* engine.compute('concepts', study);
-  const tokens = yield* engine.compute('tokens', study);
+  const { take } = context;
+  const concepts = yield* take('concepts');
+  const tokens = yield* take('tokens');
   const asked = new Set(query.concepts);
   const all = hitsOf(concepts.occurrence, concepts.occurrenceFirst, concepts.occurrenceEnd, (concept) =>
     asked.has(concept),
@@ -102,16 +135,16 @@ const HOW_WORDS = { all: ' and ', any: ' or ', near: ' near ' } as const;
 /** Several concepts together; for windows with all of them each must be a kept one, since windows are counted for those. */
 function* several(
   { keys: asked, how }: Extract<Selection, { kind: 'several' }>,
-  { engine, study }: ViewContext,
+  { take, own }: SelectionContext,
 ): Stepwise<Resolved> {
-  const concepts = yield* engine.compute('concepts', study);
-  const labels = conceptLabels(study.state, asked);
+  const concepts = yield* take('concepts');
+  const labels = conceptLabels(own.labels, asked);
   const numbers = asked.map((key) => concepts.keys.indexOf(key));
   const title = labels.join(HOW_WORDS[how]);
   const missing = labels.filter((_, i) => numbers[i] < 0);
   if (missing.length > 0 && how !== 'all') {
     // Places need no windows, so candidates that are not kept are read all the same.
-    const candidates = yield* engine.compute('candidates', study);
+    const candidates = yield* take('candidates');
     const wanted = new Set(asked.map((key) => candidates.keys.indexOf(key)));
     if (!wanted.has(-1)) {
       const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
@@ -119,7 +152,7 @@ function* several(
         const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (each) => wanted.has(each));
         return { title, query: NOTHING, hits };
       }
-      const tokens = yield* engine.compute('tokens', study);
+      const tokens = yield* take('tokens');
       return { title, query: NOTHING, hits: nearHits(tokens, sentencesOf(tokens), candidates, wanted) };
     }
   }
@@ -128,23 +161,20 @@ function* several(
     return { title, query: NOTHING, fault };
   }
   if (how !== 'near') return { title, query: { kind: 'concepts', concepts: numbers, any: how === 'any' } };
-  const tokens = yield* engine.compute('tokens', study);
+  const tokens = yield* take('tokens');
   return { title, query: NOTHING, hits: nearHits(tokens, sentencesOf(tokens), concepts, new Set(numbers)) };
 }
 
 /** Numbers of the sources that are meant. */
-export function sourcesWithin(sources: readonly StudySource[], within: Within): Set<number> {
-  const values = new Map<string, Set<string>>();
+export function sourcesWithin(own: SelectionOwn, within: Within): Set<number> {
+  const asked = new Map<string, Set<string>>();
   for (const { attribute, value } of 'groups' in within ? within.groups : []) {
-    values.set(attribute, (values.get(attribute) ?? new Set()).add(value));
+    asked.set(attribute, (asked.get(attribute) ?? new Set()).add(value));
   }
-  const isMeant = (source: StudySource): boolean =>
-    'sourceId' in within
-      ? source.id === within.sourceId
-      : [...values].every(([attribute, any]) =>
-          any.has((ownValue(source.attributes, attribute) ?? '').trim()),
-        );
-  return new Set(sources.flatMap((source, i) => (isMeant(source) ? [i] : [])));
+  const conditions = [...asked].map(([attribute, any]) => ({ any, of: valuesOf(own, attribute) }));
+  const isMeant = (id: string, i: number): boolean =>
+    'sourceId' in within ? id === within.sourceId : conditions.every(({ any, of }) => any.has(of[i]));
+  return new Set(own.ids.flatMap((id, i) => (isMeant(id, i) ? [i] : [])));
 }
 
 export function queryWithin(query: PassageQuery, meant: ReadonlySet<number>): PassageQuery {
@@ -153,12 +183,12 @@ export function queryWithin(query: PassageQuery, meant: ReadonlySet<number>): Pa
 }
 
 /** What a selection asks of the passages; one that is gone from the study asks for nothing. */
-export function* resolveSelection(selection: Selection, context: ViewContext): Stepwise<Resolved> {
+export function* resolveSelection(selection: Selection, context: SelectionContext): Stepwise<Resolved> {
   if (selection.kind === 'search') return yield* searched(selection.query, context);
   if (selection.kind === 'following') return yield* following(selection, context);
-  const { engine, study } = context;
-  const { keys } = yield* engine.compute('concepts', study);
-  const labels = conceptLabels(study.state, keys);
+  const { take, own } = context;
+  const { keys } = yield* take('concepts');
+  const labels = conceptLabels(own.labels, keys);
   const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
   if (selection.kind === 'several') return yield* several(selection, context);
   if (selection.kind === 'concept' || selection.kind === 'link') {
@@ -168,14 +198,14 @@ export function* resolveSelection(selection: Selection, context: ViewContext): S
     const title = asked.map((key, i) => (concepts[i] < 0 ? key : labels[concepts[i]])).join(' — ');
     return { title, query: concepts.includes(-1) ? nothing : { kind: 'concepts', concepts } };
   }
-  const { themes } = yield* engine.compute('themes', study);
+  const { themes } = yield* take('themes');
   const theme = themes.find(({ letter }) => letter === selection.letter);
   if (!theme) return { title: selection.letter, query: nothing };
-  const query = { kind: 'theme', concepts: theme.concepts, fewest: fewestInWindow(study.state) } as const;
+  const query = { kind: 'theme', concepts: theme.concepts, fewest: own.fewest } as const;
   const title = `${theme.letter} ${theme.label}`;
   if (selection.kind === 'theme') return { title, query };
-  const { names, groupOf } = groupsOf(workingSources(study.state), selection.attribute);
-  const group = names.indexOf(selection.group);
-  const sources = new Set(Array.from(groupOf.keys()).filter((s) => group >= 0 && groupOf[s] === group));
+  const values = valuesOf(own, selection.attribute);
+  const isThere = selection.group !== '';
+  const sources = new Set(own.ids.flatMap((_, i) => (isThere && values[i] === selection.group ? [i] : [])));
   return { title: `${title} · ${selection.group}`, query: { ...query, sources } };
 }

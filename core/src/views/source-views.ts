@@ -6,10 +6,22 @@ import { splitText, type Section } from '../text/splitting.ts';
 import { repeatedLines, trimmedPieces } from '../text/trimming.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import { makePart } from '../intake/intake.ts';
-import type { StudyInput } from '../engine/stage-inputs.ts';
-import type { StudySource } from '../study/study.ts';
+import { idsOf } from '../engine/stage-keys.ts';
+import type { StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import type { ViewMakers } from './view-context.ts';
+import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
+import type { SplitRule } from '../text/splitting.ts';
+import { nothing, reads, type View, type ViewMakers } from './view.ts';
+import type {
+  DuplicatesView,
+  LanguagesView,
+  SourcesView,
+  SpeakerPartsView,
+  SpeakersView,
+  SplitView,
+  TextDatesView,
+  TrimView,
+} from './collection-view-types.ts';
 
 /** Sections a preview lists; the count is of all. */
 const LISTED_SECTIONS = 400;
@@ -17,9 +29,13 @@ const LISTED_SECTIONS = 400;
 const DATE_WITHIN = 3000;
 const EXCERPT = 160;
 
-const chosenSources = (study: StudyInput, ids: readonly string[]): StudySource[] => {
-  const asked = new Set(ids);
-  return study.state.sources.filter((source) => asked.has(source.id));
+/** The sources a question names, in the study's order. */
+const chosenSources = (
+  { sources }: StudyState,
+  { sourceIds }: { readonly sourceIds: readonly string[] },
+): readonly StudySource[] => {
+  const asked = new Set(sourceIds);
+  return sources.filter((source) => asked.has(source.id));
 };
 
 /** Of each speaker asked for who speaks in a source: what of it is not theirs, and how much is. */
@@ -43,20 +59,48 @@ function turnsBySpeaker(
 }
 
 /** The views of Sources. */
-export const SOURCE_VIEWS: ViewMakers<
-  | 'sources'
-  | 'speakers'
-  | 'speakerParts'
-  | 'splitParts'
-  | 'languages'
-  | 'duplicates'
-  | 'split'
-  | 'trim'
-  | 'repeatedLines'
-  | 'textDates'
-> = {
-  *sources(_, { engine, study }) {
-    const tokens = yield* engine.compute('tokens', study);
+export interface SourceViews {
+  sources: View<null, SourcesView>;
+  speakers: View<null, SpeakersView>;
+  /** A source for each of some speakers, in each of some sources. */
+  speakerParts: View<
+    { readonly sourceIds: readonly string[]; readonly labels: readonly string[] },
+    SpeakerPartsView
+  >;
+  languages: View<null, LanguagesView>;
+  duplicates: View<null, DuplicatesView>;
+  split: View<{ readonly sourceId: string; readonly rule: SplitRule }, SplitView>;
+  /** The sections a rule makes of each of some sources, as sources; `attribute` is given the whole's name. */
+  splitParts: View<
+    { readonly sourceIds: readonly string[]; readonly rule: SplitRule; readonly attribute: string },
+    { readonly parts: Readonly<Record<string, readonly StudySource[]>> }
+  >;
+  trim: View<{ readonly rule: TrimRule; readonly sourceIds: readonly string[] }, TrimView>;
+  repeatedLines: View<null, { readonly lines: readonly RepeatedLine[] }>;
+  textDates: View<null, TextDatesView>;
+}
+
+const workedWith = (state: StudyState) => ({ ids: idsOf(workingSources(state)) });
+const chosen = (state: StudyState, question: { readonly sourceIds: readonly string[] }) => ({
+  sources: chosenSources(state, question),
+});
+
+export const SOURCE_KEYS = {
+  sources: reads(['tokens'], nothing),
+  speakers: reads(['speakers'], nothing),
+  speakerParts: reads([], chosen),
+  languages: reads(['languages'], nothing),
+  duplicates: reads([], workedWith),
+  split: reads([], nothing),
+  splitParts: reads([], chosen),
+  trim: reads([], chosen),
+  repeatedLines: reads([], workedWith),
+  textDates: reads([], workedWith),
+};
+
+export const SOURCE_VIEWS: ViewMakers<SourceViews, typeof SOURCE_KEYS> = {
+  *sources(_, { take }) {
+    const tokens = yield* take('tokens');
     return {
       words: Array.from(wordsPerSource(tokens)),
       sentences: tokens.sentenceFirst.length - 1,
@@ -64,14 +108,14 @@ export const SOURCE_VIEWS: ViewMakers<
     };
   },
 
-  *speakers(_, { engine, study }) {
-    return { speakers: yield* engine.compute('speakers', study) };
+  *speakers(_, { take }) {
+    return { speakers: yield* take('speakers') };
   },
 
-  *speakerParts({ sourceIds, labels }, { study, original }) {
+  *speakerParts({ labels }, { own: { sources }, original }) {
     const parts = new Map<string, StudySource[]>();
     const main = new Map<string, string>();
-    for (const [i, source] of chosenSources(study, sourceIds).entries()) {
+    for (const [i, source] of sources.entries()) {
       const text = original(source.id);
       const said = turnsBySpeaker(source, text, labels);
       if (said.length > 0) {
@@ -89,19 +133,18 @@ export const SOURCE_VIEWS: ViewMakers<
         const most = said.reduce((best, each) => (each.characters > best.characters ? each : best));
         main.set(source.id, most.label);
       }
-      yield (i + 1) / sourceIds.length;
+      yield (i + 1) / sources.length;
     }
     return { parts: Object.fromEntries(parts), main: Object.fromEntries(main) };
   },
 
-  *languages(_, { engine, study }) {
-    return yield* engine.compute('languages', study);
+  *languages(_, { take }) {
+    return yield* take('languages');
   },
 
-  *duplicates(_, { study, original }) {
-    const sources = workingSources(study.state);
-    const pairs = yield* findDuplicates(sources.map((source) => original(source.id)));
-    return { pairs: pairs.map(({ a, b, overlap }) => ({ a: sources[a].id, b: sources[b].id, overlap })) };
+  *duplicates(_, { own: { ids }, original }) {
+    const pairs = yield* findDuplicates(ids.map(original));
+    return { pairs: pairs.map(({ a, b, overlap }) => ({ a: ids[a], b: ids[b], overlap })) };
   },
 
   *split({ sourceId, rule }, { original }) {
@@ -120,9 +163,9 @@ export const SOURCE_VIEWS: ViewMakers<
     };
   },
 
-  *splitParts({ sourceIds, rule, attribute }, { study, original }) {
+  *splitParts({ rule, attribute }, { own: { sources }, original }) {
     const parts = new Map<string, StudySource[]>();
-    for (const [i, source] of chosenSources(study, sourceIds).entries()) {
+    for (const [i, source] of sources.entries()) {
       const text = original(source.id);
       const sections = splitText(text, rule);
       if (sections.length > 1 || sections[0]?.start > 0) {
@@ -147,17 +190,15 @@ export const SOURCE_VIEWS: ViewMakers<
         });
         parts.set(source.id, own);
       }
-      yield (i + 1) / sourceIds.length;
+      yield (i + 1) / sources.length;
     }
     return { parts: Object.fromEntries(parts) };
   },
 
-  *trim({ rule, sourceIds }, { study, original }) {
-    const asked = new Set(sourceIds);
+  *trim({ rule }, { own: { sources }, original }) {
     const cuts = new Map<string, readonly Piece[]>();
     const rows: { id: string; characters: number; excerpt: string }[] = [];
-    for (const [i, source] of study.state.sources.entries()) {
-      if (!asked.has(source.id)) continue;
+    for (const [i, source] of sources.entries()) {
       const text = original(source.id);
       const pieces = trimmedPieces(text, rule);
       if (pieces.length > 0) {
@@ -176,25 +217,25 @@ export const SOURCE_VIEWS: ViewMakers<
           excerpt: excerpt.replace(/\s+/g, ' ').trim(),
         });
       }
-      yield (i + 1) / study.state.sources.length;
+      yield (i + 1) / sources.length;
     }
     return { cuts: Object.fromEntries(cuts), rows };
   },
 
-  *repeatedLines(_, { study, original }) {
+  *repeatedLines(_, { own: { ids }, original }) {
     yield 0;
-    return { lines: repeatedLines(workingSources(study.state).map((source) => original(source.id))) };
+    return { lines: repeatedLines(ids.map(original)) };
   },
 
-  *textDates(_, { study, original }) {
+  *textDates(_, { own: { ids }, original }) {
     const dates = new Map<string, { dmy: string; mdy: string }>();
     let ambiguous = 0;
-    for (const source of workingSources(study.state)) {
-      const head = original(source.id).slice(0, DATE_WITHIN);
+    for (const id of ids) {
+      const head = original(id).slice(0, DATE_WITHIN);
       const dmy = findDate(head, 'dmy');
       const mdy = findDate(head, 'mdy');
       if (!dmy || !mdy) continue;
-      dates.set(source.id, { dmy: dmy.date, mdy: mdy.date });
+      dates.set(id, { dmy: dmy.date, mdy: mdy.date });
       if (dmy.ambiguous) ambiguous++;
       yield 0.5;
     }

@@ -4,22 +4,57 @@ import { wordPairs } from '../concepts/word-pairs.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { countPlainly } from '../text/plain-counts.ts';
-import { conceptLabels, stopWordsOf } from '../engine/stage-inputs.ts';
-import { attributeNames, groupsOf } from '../study/groups.ts';
+import { conceptLabels, stopWordsOf } from '../engine/resources.ts';
+import { idsOf, stopWordChoices } from '../engine/stage-keys.ts';
+import type { WordPair } from '../concepts/word-pairs.ts';
+import { attributeNames, attributeValues, groupsByValue } from '../study/groups.ts';
+import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import type { ViewContext, ViewMakers } from './view-context.ts';
+import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
+import type { CleanedFileView } from './collection-view-types.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
 import { ownValue } from '../base/records.ts';
 
 /** The views that are tables of the collection: sources by concepts, words side by side, plain counts. */
-export const TABLE_VIEWS: ViewMakers<'matrix' | 'matrixFile' | 'pairs' | 'plainCounts'> = {
+export interface TableViews {
+  matrix: View<{ readonly figure: MatrixFigure }, MatrixView>;
+  matrixFile: View<{ readonly figure: MatrixFigure }, CleanedFileView>;
+  pairs: View<{ readonly limit: number }, { readonly pairs: readonly WordPair[]; readonly total: number }>;
+  /** By source, or by the groups of an attribute. */
+  plainCounts: View<
+    { readonly attribute: string | null },
+    { readonly rows: readonly PlainCountsRow[]; readonly all: PlainCountsRow }
+  >;
+}
+
+const matrixReads = (state: StudyState) => ({
+  ids: idsOf(workingSources(state)),
+  labels: state.conceptLabels,
+});
+
+export const TABLE_KEYS = {
+  matrix: reads(['tokens', 'concepts', 'counts', 'windows'], matrixReads),
+  matrixFile: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
+    ...matrixReads(state),
+    sources: workingSources(state),
+  })),
+  pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
+  plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
+    const sources = workingSources(state);
+    return attribute === null
+      ? { names: sources.map(({ name }) => name), values: null }
+      : { names: [], values: attributeValues(sources, attribute) };
+  }),
+};
+
+export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
   *matrix({ figure }, context) {
     return yield* matrixOf(figure, context);
   },
 
   *matrixFile({ figure }, context) {
     const { labels, values } = yield* matrixOf(figure, context);
-    const sources = workingSources(context.study.state);
+    const { sources } = context.own;
     const attributes = attributeNames(sources);
     const rows = sources.map((source, s) => [
       source.name,
@@ -29,24 +64,23 @@ export const TABLE_VIEWS: ViewMakers<'matrix' | 'matrixFile' | 'pairs' | 'plainC
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };
   },
 
-  *pairs({ limit }, { engine, study }) {
-    const tokens = yield* engine.compute('tokens', study);
-    const languages = yield* engine.compute('languages', study);
-    return wordPairs(tokens, stopWordsOf(study.state, languages), limit);
+  *pairs({ limit }, { take, own: { choices } }) {
+    const tokens = yield* take('tokens');
+    const languages = yield* take('languages');
+    return wordPairs(tokens, stopWordsOf(choices, languages), limit);
   },
 
-  *plainCounts({ attribute }, { engine, study }) {
-    const tokens = yield* engine.compute('tokens', study);
-    const sources = workingSources(study.state);
-    const numbers = sources.map((_, i) => i);
+  *plainCounts(_, { take, own: { names: sourceNames, values } }) {
+    const tokens = yield* take('tokens');
+    const numbers = (values ?? sourceNames).map((_, i) => i);
     const row = (name: string, members: readonly number[]): PlainCountsRow => ({
       name,
       sources: members.length,
       ...countPlainly(tokens, members),
     });
     const all = row('all', numbers);
-    if (attribute === null) return { rows: numbers.map((i) => row(sources[i].name, [i])), all };
-    const { names, groupOf } = groupsOf(sources, attribute);
+    if (values === null) return { rows: numbers.map((i) => row(sourceNames[i], [i])), all };
+    const { names, groupOf } = groupsByValue(values);
     const groups = [...names.map((name, group) => ({ name, group })), { name: 'no value', group: -1 }]
       .map(({ name, group }) => ({ name, members: numbers.filter((i) => groupOf[i] === group) }))
       .filter(({ members }) => members.length > 0);
@@ -55,18 +89,20 @@ export const TABLE_VIEWS: ViewMakers<'matrix' | 'matrixFile' | 'pairs' | 'plainC
 };
 
 /** Sources by kept concepts: mentions, share of the source's windows, or mentions × ln(sources / sources with it). */
-function* matrixOf(figure: MatrixFigure, { engine, study }: ViewContext): Stepwise<MatrixView> {
-  const tokens = yield* engine.compute('tokens', study);
-  const concepts = yield* engine.compute('concepts', study);
-  const sources = workingSources(study.state);
+function* matrixOf(
+  figure: MatrixFigure,
+  { take, own: { ids, labels: given } }: ContextOf<typeof TABLE_KEYS.matrix>,
+): Stepwise<MatrixView> {
+  const tokens = yield* take('tokens');
+  const concepts = yield* take('concepts');
   const width = concepts.keys.length;
-  const values = new Float64Array(sources.length * width);
-  const labels = conceptLabels(study.state, concepts.keys);
-  const view = { keys: concepts.keys, labels, sourceIds: sources.map(({ id }) => id), values };
+  const values = new Float64Array(ids.length * width);
+  const labels = conceptLabels(given, concepts.keys);
+  const view = { keys: concepts.keys, labels, sourceIds: ids, values };
   if (figure === 'windowShare') {
-    const counts = yield* engine.compute('counts', study);
-    const windows = yield* engine.compute('windows', study);
-    const perSource = new Int32Array(sources.length);
+    const counts = yield* take('counts');
+    const windows = yield* take('windows');
+    const perSource = new Int32Array(ids.length);
     for (let w = 0; w < windows.count; w++) {
       const source = windows.source[w];
       perSource[source]++;
@@ -74,13 +110,13 @@ function* matrixOf(figure: MatrixFigure, { engine, study }: ViewContext): Stepwi
         values[source * width + counts.inWindow[i]]++;
       }
     }
-    for (let s = 0; s < sources.length; s++) {
+    for (let s = 0; s < ids.length; s++) {
       for (let c = 0; c < width; c++) if (perSource[s] > 0) values[s * width + c] /= perSource[s];
     }
     return view;
   }
   let next = 0;
-  for (let s = 0; s < sources.length; s++) {
+  for (let s = 0; s < ids.length; s++) {
     const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
     for (; next < concepts.occurrence.length && concepts.occurrenceFirst[next] < limit; next++) {
       values[s * width + concepts.occurrence[next]]++;
@@ -89,9 +125,9 @@ function* matrixOf(figure: MatrixFigure, { engine, study }: ViewContext): Stepwi
   if (figure === 'mentions') return view;
   for (let c = 0; c < width; c++) {
     let sourcesWith = 0;
-    for (let s = 0; s < sources.length; s++) if (values[s * width + c] > 0) sourcesWith++;
-    for (let s = 0; s < sources.length; s++) {
-      values[s * width + c] = tfIdf(values[s * width + c], sourcesWith, sources.length);
+    for (let s = 0; s < ids.length; s++) if (values[s * width + c] > 0) sourcesWith++;
+    for (let s = 0; s < ids.length; s++) {
+      values[s * width + c] = tfIdf(values[s * width + c], sourcesWith, ids.length);
     }
   }
   return view;

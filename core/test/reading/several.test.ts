@@ -6,7 +6,8 @@ import { nearHits } from '../../src/reading/near.ts';
 import { readCsv } from '../../src/formats/csv.ts';
 import { writeDocx } from '../../src/formats/docx-write.ts';
 import { makeSource } from '../../src/intake/intake.ts';
-import { sourcesWithin } from '../../src/views/resolve-selection.ts';
+import { EMPTY_STUDY } from '../../src/study/study.ts';
+import { readForSelections, sourcesWithin } from '../../src/views/resolve-selection.ts';
 import { asking, exampleStudy, tokensOf } from '../examples.ts';
 import { sentenceOfTokens } from '../../src/text/tokens.ts';
 
@@ -136,7 +137,9 @@ describe('passages of several concepts', () => {
           const inWave = waves.length === 0 || waves.includes(attributes.wave);
           return inRole && inWave ? [i] : [];
         });
-        expect([...sourcesWithin(sources, { groups })]).to.deep.equal(expected);
+        expect([
+          ...sourcesWithin(readForSelections({ ...EMPTY_STUDY, sources }, [], { groups }), { groups }),
+        ]).to.deep.equal(expected);
       }),
     );
   });
@@ -214,8 +217,8 @@ describe('passages of several concepts', () => {
   });
 
   it('have counts by source and by group that add up', () => {
-    const bySource = ask('plainCounts', { attribute: null, members: '' });
-    const byRole = ask('plainCounts', { attribute: 'role', members: '' });
+    const bySource = ask('plainCounts', { attribute: null });
+    const byRole = ask('plainCounts', { attribute: 'role' });
     expect(bySource.rows.map((row) => row.name)).to.deep.equal(['a.txt', 'b.txt', 'c.txt']);
     expect(byRole.rows.map((row) => [row.name, row.sources])).to.deep.equal([
       ['driver', 1],
@@ -227,14 +230,13 @@ describe('passages of several concepts', () => {
   });
 
   it('of a group are told by what it mentions more', () => {
-    const { of } = ask('distinct', { group: { attribute: 'role', value: 'nurse' }, members: '' });
+    const { of } = ask('distinct', { group: { attribute: 'role', value: 'nurse' } });
     expect(of.rain).to.include({ here: 4, elsewhere: 2 });
     expect(of.bus.here + of.bus.elsewhere).to.equal(4);
     // Set against another group, the sources of neither are left out.
     const other = ask('distinct', {
       group: { attribute: 'role', value: 'nurse' },
       against: { attribute: 'role', value: 'pilot' },
-      members: '',
     }).of;
     expect(other.rain).to.include({ here: 4, elsewhere: 0, z: 0 });
   });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { readCsv } from '../../src/formats/csv.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-types.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-keys.ts';
 import { newStep, withStep } from '../../src/text/steps.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 

@@ -9,7 +9,7 @@ import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { sourcesIn, subsetText, valuesOf, workingSources, type Subset } from '../../src/study/subset.ts';
 import { columnsOf, guessTable, looksLikeHead, tableSources } from '../../src/intake/table-sources.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-types.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-keys.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const after = (state: StudyState, ...decisions: Decision[]): StudyState => decisions.reduce(decide, state);

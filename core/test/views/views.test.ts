@@ -1,8 +1,6 @@
 import { expect } from 'chai';
-import { finish } from '../../src/base/stepwise.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-types.ts';
-import { makeView } from '../../src/views/views.ts';
-import { englishLexicon, exampleStudy, type ExampleStudy } from '../examples.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-keys.ts';
+import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const TALK = {
   waiter:
@@ -28,15 +26,8 @@ function talkStudy(): ExampleStudy {
   return study;
 }
 
-function ask<V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] {
-  const context = {
-    engine: study.engine,
-    study: study.input(),
-    original: study.original,
-    lexicon: englishLexicon,
-  };
-  return finish(makeView(view, question, context));
-}
+const ask = <V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] =>
+  asking(study)(view, question);
 
 describe('views', () => {
   let study: ExampleStudy;

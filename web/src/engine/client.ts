@@ -1,8 +1,8 @@
 import { proxy, transfer, wrap } from 'comlink';
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-types';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
-import { byNeed } from '@green-thicket/core/views/views';
+import { byNeed } from '@green-thicket/core/views/view-keys';
 import {
   STOPPED_MESSAGE,
   type EngineWorker,

@@ -88,9 +88,9 @@ async function readAndKeep(
         portion.push(added);
         size += added.text.length;
       }
-      held.push(...intake.tables.map(hold));
-      refused.push(...intake.refused);
-      notes.push(...intake.notes);
+      for (const table of intake.tables) held.push(hold(table));
+      for (const each of intake.refused) refused.push(each);
+      for (const note of intake.notes) notes.push(note);
       if (size > PORTION) await keep();
       onProgress((i + 1) / files.length);
     }

@@ -3,7 +3,7 @@ import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Description } from '@green-thicket/core/intake/describing-table';
 import type { StudySource, StudyState } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/intake/table-sources';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-types';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import type { StudyKey } from '../store/keys.ts';
 

@@ -1,5 +1,5 @@
-import type { ViewName } from '@green-thicket/core/views/view-types';
-import { byNeed } from '@green-thicket/core/views/views';
+import type { ViewName } from '@green-thicket/core/views/view-keys';
+import { byNeed } from '@green-thicket/core/views/view-keys';
 
 interface Waiting {
   readonly view: ViewName;

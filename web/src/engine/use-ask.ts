@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-types';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { useStudy } from '../shell/study-context.ts';
 import { askView } from './client.ts';
 

@@ -1,8 +1,7 @@
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId } from 'react';
-import { inputHash } from '@green-thicket/core/engine/stages';
-import { VIEW_STAGE } from '@green-thicket/core/views/views';
-import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-types';
+import { viewKey } from '@green-thicket/core/views/view-keys';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { useStudy } from '../shell/study-context.ts';
 import { askView, isStopped } from './client.ts';
 import { forgetViewFault, tellViewFault } from './faults.ts';
@@ -29,9 +28,9 @@ export function useView<V extends ViewName>(
   enabled = true,
 ): View<ViewAnswers[V]> {
   const { id, state, register } = useStudy();
-  const hash = inputHash(VIEW_STAGE[view], { state, register });
+  const key = viewKey(view, state, question);
   const { data, error, isError, isFetching, isPlaceholderData, refetch } = useQuery<ViewAnswers[V]>({
-    queryKey: ['view', id, view, hash, question],
+    queryKey: ['view', id, view, key, question],
     queryFn: ({ signal }) => askView({ studyId: id, state, register }, view, question, signal),
     placeholderData: (previous) => previous,
     enabled: enabled && state.sources.length > 0,

@@ -1,10 +1,10 @@
 import { expose, transfer } from 'comlink';
 import { textOf } from '@green-thicket/core/intake/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
-import type { StudyInput } from '@green-thicket/core/engine/stage-inputs';
+import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { makeView } from '@green-thicket/core/views/views';
-import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-types';
+import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
@@ -145,14 +145,9 @@ async function answer<V extends ViewName>(
   const ownTexts = new Map(state.sources.map((source) => [source.id, source]));
   // What runs beside another request leaves that one's texts alone; the engine asks for none of its own.
   if (!APART.has(view)) texts = ownTexts;
-  const context = {
-    engine,
-    study: input,
-    original: (id: string) => originalAmong(ownTexts, id),
-    lexicon: lexiconOnce,
-  };
-  if (APART.has(view)) return drive(makeView(view, question, context), request, onProgress);
-  const made = await drive(makeView(view, question, context), request, onProgress);
+  const library = { engine, original: (id: string) => originalAmong(ownTexts, id), lexicon: lexiconOnce };
+  const made = await drive(makeView(view, question, input, library), request, onProgress);
+  if (APART.has(view)) return made;
   // Not waited for: the answer does not hang on it.
   keepTags(tags, studyId).catch(console.warn);
   return made;

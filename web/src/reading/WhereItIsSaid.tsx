@@ -1,3 +1,4 @@
+import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/words/sentences';
 import { comparedAttribute, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -10,7 +11,7 @@ export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
   const { state } = useStudy();
   const sources = workingSources(state);
   const { openSource } = useSelection();
-  const most = Math.max(...perSource, 1);
+  const most = largest(perSource, 1);
   const attribute = comparedAttribute(state);
   const { names, groupOf } = attribute
     ? groupsOf(sources, attribute)

@@ -1,3 +1,4 @@
+import { largest } from '@green-thicket/core/base/extent';
 import type { ReactNode } from 'react';
 import { inkOf } from '@green-thicket/core/map/palette';
 import { useView } from '../engine/use-view.ts';
@@ -7,7 +8,7 @@ import { useSelection } from '../shell/selection.ts';
 export function ThemeLedger({ children }: { children?: ReactNode }) {
   const { data, isPlaceholderData } = useView('themes', null);
   const { selection, select } = useSelection();
-  const most = Math.max(1e-9, ...(data?.themes.map((theme) => theme.share) ?? []));
+  const most = largest(data?.themes.map((theme) => theme.share) ?? [], 1e-9);
   const picked = selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
   return (
     <section

@@ -94,7 +94,7 @@ function TracedText({
     const from = Math.max(at, mark.start - start);
     const to = Math.min(text.length, mark.end - start);
     if (to <= from) continue;
-    parts.push(...plain(text, at, from, start, place));
+    for (const part of plain(text, at, from, start, place)) parts.push(part);
     parts.push(
       <Trace
         key={`m${from}`}
@@ -108,7 +108,7 @@ function TracedText({
     );
     at = to;
   }
-  parts.push(...plain(text, at, text.length, start, place));
+  for (const part of plain(text, at, text.length, start, place)) parts.push(part);
   return <div className="clean-body">{parts}</div>;
 }
 

@@ -1,3 +1,4 @@
+import { largest } from '@green-thicket/core/base/extent';
 import { inkOf } from '@green-thicket/core/map/palette';
 import { counted } from '@green-thicket/core/words/sentences';
 import { attributeNames } from '@green-thicket/core/study/groups';
@@ -26,7 +27,10 @@ export function CompareStop() {
   if (state.settings.compare.order === 'difference' && data) {
     themes.sort((a, b) => data.comparison.range[b.t] - data.comparison.range[a.t] || a.t - b.t);
   }
-  const most = Math.max(0.01, ...groups.flatMap((group) => group.strengths.map((strength) => strength.high)));
+  const most = largest(
+    groups.flatMap((group) => group.strengths.map((strength) => strength.high)),
+    0.01,
+  );
   const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
   const at = (share: number): number => 6 + (width - 12) * (share / most);
   const wilson = groups.filter((group) => group.interval === 'wilson');

@@ -1,5 +1,4 @@
-import { useMemo, useState } from 'react';
-import { hashValue } from '@green-thicket/core/base/hash';
+import { useState } from 'react';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { PlainCountsRow } from '@green-thicket/core/views/view-types';
@@ -7,7 +6,6 @@ import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { useStudy } from '../../shell/study-context.ts';
 import { Select } from '../../shell/Select.tsx';
-import { ownValue } from '@green-thicket/core/base/records';
 
 const FIGURES = [
   ['sources', 'Sources', 'How many sources are in the group'],
@@ -35,17 +33,7 @@ export function PlainCounts() {
   const { state } = useStudy();
   const [attribute, setAttribute] = useState<string | null>(null);
   const sources = workingSources(state);
-  const members = useMemo(
-    () =>
-      hashValue(
-        sources.map((source) => [
-          source.name,
-          attribute ? (ownValue(source.attributes, attribute) ?? '') : '',
-        ]),
-      ),
-    [sources, attribute],
-  );
-  const { data } = useView('plainCounts', { attribute, members });
+  const { data } = useView('plainCounts', { attribute });
   if (!data) return <p className="quiet">Counting …</p>;
   return (
     <>

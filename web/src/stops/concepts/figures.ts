@@ -1,3 +1,4 @@
+import { largest, least as leastOf } from '@green-thicket/core/base/extent';
 import type { FigureName, GroupUse } from '@green-thicket/core/words/figure-sentences';
 import { inFigures } from '@green-thicket/core/words/sentences';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
@@ -98,8 +99,8 @@ export function scaleOf(figure: FigureName, values: readonly number[]): Scale {
   const bend = scale === 'log' ? Math.log : scale === 'root' ? Math.sqrt : (value: number) => value;
   const straighten = scale === 'log' ? Math.exp : scale === 'root' ? (v: number) => v * v : (v: number) => v;
   const all = values.length > 0 ? values : [0, 1];
-  const least = scale === 'log' ? 1 : scale === 'root' ? 0 : Math.min(...all);
-  const most = Math.max(scale === 'log' ? 2 : 1e-9, ...all);
+  const least = scale === 'log' ? 1 : scale === 'root' ? 0 : leastOf(all);
+  const most = largest(all, scale === 'log' ? 2 : 1e-9);
   const low = bend(least);
   const span = bend(most) - low || 1;
   return {

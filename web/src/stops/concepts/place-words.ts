@@ -1,3 +1,4 @@
+import { largest } from '@green-thicket/core/base/extent';
 import { overlaps, type Box } from '@green-thicket/core/map/placement';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import type { FigureName } from '@green-thicket/core/words/figure-sentences';
@@ -28,7 +29,10 @@ export function placeWords(rows: readonly FiguredRow[], across: FigureName, up: 
     ...rows.filter((row) => row.status === 'chosen' || row.status === 'kept'),
     ...rows.filter((row) => row.status === 'dropped' || row.status === 'out'),
   ].slice(0, MOST_WORDS);
-  const mostMentions = Math.max(1, ...shown.map((row) => row.mentions));
+  const mostMentions = largest(
+    shown.map((row) => row.mentions),
+    1,
+  );
   const acrossScale = scaleOf(across, shown.map(FIGURE_FACES[across].of));
   const upScale = scaleOf(up, shown.map(FIGURE_FACES[up].of));
   const words: PlacedWord[] = [];

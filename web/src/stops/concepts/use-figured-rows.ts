@@ -1,10 +1,7 @@
 import { useMemo } from 'react';
-import { hashValue } from '@green-thicket/core/base/hash';
-import { workingSources } from '@green-thicket/core/study/subset';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import type { Group } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
-import { useStudy } from '../../shell/study-context.ts';
 import type { FiguredRow } from './figures.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 
@@ -16,22 +13,9 @@ export function useFiguredRows(
   group: Group | undefined,
   against: Group | undefined,
 ): readonly FiguredRow[] {
-  const { state } = useStudy();
-  const members = useMemo(
-    () =>
-      group
-        ? hashValue(
-            workingSources(state).map(({ attributes }) => [
-              ownValue(attributes, group.attribute) ?? '',
-              against ? (ownValue(attributes, against.attribute) ?? '') : '',
-            ]),
-          )
-        : '',
-    [state, group, against],
-  );
   const { data } = useView(
     'distinct',
-    { group: group ?? NO_GROUP, ...(against ? { against } : {}), members },
+    { group: group ?? NO_GROUP, ...(against ? { against } : {}) },
     group !== undefined,
   );
   return useMemo(() => {

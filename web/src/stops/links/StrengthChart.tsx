@@ -1,3 +1,4 @@
+import { largest, least } from '@green-thicket/core/base/extent';
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
 import { MOSS, RUST } from '../../theme.ts';
@@ -18,8 +19,8 @@ export function StrengthChart({
 }) {
   const { decide } = useStudy();
   const config = useMemo((): ChartConfiguration => {
-    const low = Math.min(cutOff, ...strengths);
-    const high = Math.max(cutOff, ...strengths);
+    const low = least(strengths, cutOff);
+    const high = largest(strengths, cutOff);
     const width = (high - low) / BINS || 1;
     const counts = new Array<number>(BINS).fill(0);
     for (const strength of strengths) counts[Math.min(BINS - 1, Math.floor((strength - low) / width))]++;

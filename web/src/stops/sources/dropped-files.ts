@@ -34,7 +34,7 @@ async function filesOfEntry(entry: FileSystemEntry): Promise<FileToRead[]> {
       reader.readEntries(resolve, reject),
     );
     if (portion.length === 0) return files;
-    for (const inner of portion) files.push(...(await filesOfEntry(inner)));
+    for (const inner of portion) for (const file of await filesOfEntry(inner)) files.push(file);
   }
 }
 

@@ -1,3 +1,4 @@
+import { largest } from '@green-thicket/core/base/extent';
 import { readClipboardTable } from '@green-thicket/core/formats/csv';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { ownValue } from '@green-thicket/core/base/records';
@@ -69,7 +70,10 @@ export function pasted(
   if (cells.length === 1 && cells[0].length === 1) {
     return { values: valuesOfBox(box, rows, attributes, () => cells[0][0]), beyond: 0 };
   }
-  const width = Math.max(...cells.map((row) => row.length), 1);
+  const width = largest(
+    cells.map((row) => row.length),
+    1,
+  );
   const target: Box = {
     top: box.top,
     left: box.left,

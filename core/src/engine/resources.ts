@@ -1,0 +1,55 @@
+import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
+import type { ConceptSettings, StudyState } from '../study/study.ts';
+import type { LanguageCode } from '../text/language-names.ts';
+import type { SourceLanguages } from '../text/languages.ts';
+import type { Lexicon } from '../text/lexicon.ts';
+import type { SourceText } from '../text/reading-part.ts';
+import type { SentenceTags } from '../text/sentence-tags.ts';
+import type { ThemeIdentity } from '../themes/identity.ts';
+import { ownValue } from '../base/records.ts';
+import type { KnownText, StopWordChoices } from './stage-keys.ts';
+
+/** A study as the engine sees it. */
+export interface StudyInput {
+  readonly state: StudyState;
+  /** Letters and members of the themes seen so far. */
+  readonly register: readonly ThemeIdentity[];
+}
+
+/** What a text and a language give, whatever the study says: the same for the same ids and hashes. */
+export interface Library {
+  readonly original: (sourceId: string) => string;
+  readonly lexicon: () => Lexicon;
+  /** What was tagged so far, and whatever is asked for. */
+  readonly tags: SentenceTags;
+}
+
+/** What a stage may ask for besides its inputs. */
+export interface Resources extends Library {
+  /** Says only which letters to go on with: a result that is at hand keeps the letters it has, so no key is made of it. */
+  readonly register: readonly ThemeIdentity[];
+}
+
+/** Texts as they are read, with what is cut from each. */
+export const textsOf = (texts: readonly KnownText[], original: Library['original']): SourceText[] =>
+  texts.map(({ id, cuts = [] }) => ({ original: original(id), cuts }));
+
+/** The language a study is read in: the one chosen, or the one most of its words are in. */
+export const languageOf = (chosen: ConceptSettings['language'], languages: SourceLanguages): LanguageCode =>
+  chosen === 'auto' ? languages.main : chosen;
+
+/** The stop words in force. */
+export const stopWordsOf = (
+  { listedStopWords, language, numbers, own, allowed }: StopWordChoices,
+  languages: SourceLanguages,
+): StopWords =>
+  stopWordsInForce({
+    language: listedStopWords ? languageOf(language, languages) : undefined,
+    own,
+    allowed,
+    numbers,
+  });
+
+/** The label of each concept: the researcher's, or its key. */
+export const conceptLabels = (labels: StudyState['conceptLabels'], keys: readonly string[]): string[] =>
+  keys.map((key) => ownValue(labels, key) ?? key);

@@ -1,0 +1,198 @@
+import { hashValue } from '../base/hash.ts';
+import { attributeValues, comparedAttribute } from '../study/groups.ts';
+import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
+import { workingSources } from '../study/subset.ts';
+import { fewestToSpeak } from '../themes/themes.ts';
+
+/** What a stage or a view reads of a study itself. It is handed this and nothing else, and its key is made of it. */
+export type Own = Readonly<Record<string, unknown>>;
+
+/** What a value that never changes amounts to, found once. */
+export function remembered<K extends object, V>(make: (value: K) => V): (value: K) => V {
+  const made = new WeakMap<K, V>();
+  return (value) => {
+    let result = made.get(value);
+    if (result === undefined) made.set(value, (result = make(value)));
+    return result;
+  };
+}
+
+const hashOfPart = remembered(hashValue);
+
+/** The hash of what is read; parts that stay the same objects, as thousands of sources do, are hashed once. */
+export const hashOfOwn = (own: Own): string =>
+  hashValue(
+    Object.entries(own).map(([name, part]) => [
+      name,
+      part !== null && typeof part === 'object' ? hashOfPart(part) : part,
+    ]),
+  );
+
+/** Which sources these are. */
+export const idsOf = remembered((sources: readonly StudySource[]): readonly string[] =>
+  sources.map(({ id }) => id),
+);
+
+/** A source's text as it is known: by its hash, with what is cut from it. */
+export type KnownText = Pick<StudySource, 'id' | 'textHash' | 'cuts'>;
+export const knownTextsOf = remembered((sources: readonly StudySource[]): readonly KnownText[] =>
+  sources.map(({ id, textHash, cuts = [] }) => ({ id, textHash, cuts })),
+);
+
+/** The choices that decide which words are stopped. */
+export interface StopWordChoices extends Pick<ConceptSettings, 'listedStopWords' | 'language' | 'numbers'> {
+  readonly own: readonly string[];
+  readonly allowed: readonly string[];
+}
+
+export function stopWordChoices({ settings, stopWords, allowedWords }: StudyState): StopWordChoices {
+  const { listedStopWords, language, numbers } = settings.concepts;
+  return { listedStopWords, language, numbers, own: stopWords, allowed: allowedWords };
+}
+
+/** The least concepts of a theme in a window that speaks to it. */
+export const fewestInWindow = ({ settings: { windows } }: StudyState): number =>
+  fewestToSpeak(windows.unit, windows.size);
+
+const reads = <const Inputs extends readonly string[], O extends Own>(
+  inputs: Inputs,
+  own: (state: StudyState) => O,
+) => ({ inputs, own });
+const nothing = (): Own => ({});
+
+/**
+ * Every stage with what it reads: results of other stages, and a part of the study. originals → tokens → … → map and
+ * comparison.
+ */
+export const STAGE_KEYS = {
+  // Every source is read, those outside the subset too: who is left out is left out of all of them.
+  speakers: reads([], ({ sources }) => ({ ids: idsOf(sources) })),
+  languages: reads([], (state) => ({ ids: idsOf(workingSources(state)) })),
+  tokens: reads([], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    steps: state.settings.cleaning.steps,
+    leftOut: state.settings.speakers.leftOut,
+  })),
+  parts: reads(['tokens', 'languages'], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+    language: state.settings.concepts.language,
+  })),
+  wordParts: reads(['tokens', 'parts'], ({ wordKinds }) => ({ wordKinds })),
+  terms: reads(['tokens', 'wordParts', 'languages'], ({ settings: { concepts } }) => ({
+    unit: concepts.unit,
+    language: concepts.language,
+  })),
+  stopped: reads(['terms', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
+  capitals: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
+  names: reads(['tokens', 'stopped', 'languages', 'capitals'], (state) => ({
+    ids: idsOf(workingSources(state)),
+    language: state.settings.concepts.language,
+    wordKinds: state.wordKinds,
+  })),
+  blocks: reads(['tokens'], nothing),
+  // Before the researcher stopped any word: what is found then holds whatever is stopped later.
+  runs: reads(['tokens', 'wordParts', 'terms', 'languages'], (state) => {
+    const { phrases, phraseMentions } = state.settings.concepts;
+    return { phrases, phraseMentions, choices: { ...stopWordChoices(state), own: [] } };
+  }),
+  candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'blocks'], (state) => {
+    const { concepts } = state.settings;
+    return {
+      parts: {
+        noun: concepts.nouns,
+        verb: concepts.verbs,
+        adjective: concepts.adjectives,
+        name: concepts.names,
+        number: concepts.numbers,
+      },
+      phrases: concepts.phrases,
+      minimumMentions: concepts.phraseMentions,
+      minimumNpmi: concepts.phraseNpmi,
+      merges: state.merges,
+    };
+  }),
+  concepts: reads(['candidates'], (state) => {
+    const { size, minimumMentions, minimumSources, maximumSourceShare, minimumLetters, minimumPull } =
+      state.settings.concepts;
+    return {
+      size,
+      minimumMentions,
+      minimumSources,
+      maximumSourceShare,
+      minimumLetters,
+      minimumPull,
+      kept: state.kept,
+      dropped: state.dropped,
+      sources: workingSources(state).length,
+    };
+  }),
+  windows: reads(['tokens'], ({ settings }) => ({ windows: settings.windows })),
+  windowsHeld: reads(['candidates', 'windows'], nothing),
+  conceptRows: reads(['candidates', 'concepts', 'windows', 'windowsHeld'], (state) => ({
+    conceptLabels: state.conceptLabels,
+    kept: state.kept,
+    dropped: state.dropped,
+    sources: workingSources(state).length,
+  })),
+  counts: reads(['concepts', 'windows'], nothing),
+  links: reads(['counts', 'windows'], ({ settings }) => ({ links: settings.links })),
+  graph: reads(['concepts', 'links'], nothing),
+  sweep: reads(['graph'], ({ settings }) => ({ seed: settings.themes.seed })),
+  grouping: reads(['graph', 'sweep'], ({ settings }) => ({ themes: settings.themes })),
+  themes: reads(['concepts', 'graph', 'counts', 'grouping'], (state) => ({
+    labels: state.conceptLabels,
+    names: state.themeNames,
+    fewest: fewestInWindow(state),
+  })),
+  map: reads(['concepts', 'graph', 'links', 'themes'], (state) => ({
+    labels: state.conceptLabels,
+    seed: state.settings.themes.seed,
+    map: state.settings.map,
+  })),
+  strength: reads(['counts', 'windows', 'themes'], (state) => ({
+    fewest: fewestInWindow(state),
+    sources: workingSources(state).length,
+  })),
+  comparison: reads(['strength'], (state) => {
+    const attribute = comparedAttribute(state);
+    const sources = workingSources(state);
+    return {
+      // Of sources without any attribute none has a group.
+      values: attribute === undefined ? sources.map(() => '') : attributeValues(sources, attribute),
+      seed: state.settings.themes.seed,
+    };
+  }),
+};
+
+export type StageName = keyof typeof STAGE_KEYS;
+export type StageInputs<S extends StageName> = (typeof STAGE_KEYS)[S]['inputs'][number];
+export type StageOwn<S extends StageName> = ReturnType<(typeof STAGE_KEYS)[S]['own']>;
+
+const KEYS: {
+  readonly [S in StageName]: {
+    readonly inputs: readonly StageName[];
+    readonly own: (state: StudyState) => Own;
+  };
+} = STAGE_KEYS;
+
+const ORDER: readonly string[] = Object.keys(STAGE_KEYS);
+
+/** How far down the line a stage stands. */
+export const placeOf = (stage: StageName): number => ORDER.indexOf(stage);
+
+/** The stages a stage takes. */
+export const inputsOf = (stage: StageName): readonly StageName[] => KEYS[stage].inputs;
+
+/** Keys of a state's stages that were asked about: several views are asked of each. */
+const keysOf = remembered((_: StudyState) => new Map<StageName, string>());
+
+/** The hash of all a stage's result depends on. Cheap: no text is read. */
+export function stageKey(stage: StageName, state: StudyState): string {
+  const known = keysOf(state);
+  const seen = known.get(stage);
+  if (seen !== undefined) return seen;
+  const { inputs, own } = KEYS[stage];
+  const key = hashValue([stage, inputs.map((input) => stageKey(input, state)), hashOfOwn(own(state))]);
+  known.set(stage, key);
+  return key;
+}

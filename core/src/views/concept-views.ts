@@ -1,0 +1,120 @@
+import { distinctiveness } from '../concepts/distinct.ts';
+import { companyOfCandidates } from '../concepts/pull.ts';
+import { suggestByCompany, suggestMerges, type Suggestion } from '../concepts/suggestions.ts';
+import { planSynonyms, readSynonyms, type SynonymReport } from '../concepts/synonyms.ts';
+import { kindsOfWords } from '../concepts/word-kinds.ts';
+import { languageOf, stopWordsOf } from '../engine/resources.ts';
+import { stopWordChoices } from '../engine/stage-keys.ts';
+import { attributeValues } from '../study/groups.ts';
+import type { StudyState } from '../study/study.ts';
+import { workingSources } from '../study/subset.ts';
+import { wordsPerSource } from '../text/tokens.ts';
+import type { ConceptsView, DistinctView, WordKindsView } from './view-types.ts';
+import type { Group } from './reading-view-types.ts';
+import { nothing, reads, type View, type ViewMakers } from './view.ts';
+
+/** The views of Concepts. */
+export interface ConceptViews {
+  concepts: View<null, ConceptsView>;
+  /** A group's mentions against another's, or the rest's. */
+  distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
+  /** The words of the study by what they were taken for. */
+  wordKinds: View<null, WordKindsView>;
+  /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
+  suggestions: View<{ readonly refused: readonly string[] }, { readonly suggestions: readonly Suggestion[] }>;
+  synonyms: View<{ readonly text: string }, SynonymReport>;
+}
+
+const valuesIn = (state: StudyState, group: Group | undefined): readonly string[] =>
+  group ? attributeValues(workingSources(state), group.attribute) : [];
+
+export const CONCEPT_KEYS = {
+  concepts: reads(['concepts', 'conceptRows'], nothing),
+  distinct: reads(
+    ['tokens', 'candidates'],
+    (state, { group, against }: ConceptViews['distinct']['question']) => ({
+      values: valuesIn(state, group),
+      others: valuesIn(state, against),
+    }),
+  ),
+  wordKinds: reads(['tokens', 'wordParts', 'terms', 'names', 'languages'], (state) => ({
+    choices: stopWordChoices(state),
+    wordKinds: state.wordKinds,
+  })),
+  suggestions: reads(['languages', 'candidates', 'blocks'], (state) => ({
+    language: state.settings.concepts.language,
+  })),
+  synonyms: reads(['tokens', 'terms', 'candidates'], nothing),
+};
+
+export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
+  *concepts(_, { take }) {
+    const concepts = yield* take('concepts');
+    const rows = yield* take('conceptRows');
+    return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *distinct({ group, against }, { take, own: { values, others } }) {
+    const tokens = yield* take('tokens');
+    const candidates = yield* take('candidates');
+    const { keys, occurrence, occurrenceFirst } = candidates;
+    const here = new Int32Array(keys.length);
+    const elsewhere = new Int32Array(keys.length);
+    const words = wordsPerSource(tokens);
+    let groupWords = 0;
+    let otherWords = 0;
+    let next = 0;
+    for (let s = 0; s < values.length; s++) {
+      // A source in both groups is on neither side.
+      const inGroup = values[s] === group.value;
+      const inOther = against ? others[s] === against.value : !inGroup;
+      const side = inGroup === inOther ? undefined : inGroup ? here : elsewhere;
+      if (side === here) groupWords += words[s];
+      else if (side) otherWords += words[s];
+      const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
+      for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
+        if (side) side[occurrence[next]]++;
+      }
+    }
+    const z = distinctiveness(here, elsewhere, groupWords, otherWords);
+    return {
+      of: Object.fromEntries(
+        keys.map((key, i) => [key, { z: z[i], here: here[i], elsewhere: elsewhere[i] }]),
+      ),
+    };
+  },
+
+  *wordKinds(_, { take, own: { choices, wordKinds } }) {
+    const tokens = yield* take('tokens');
+    const parts = yield* take('wordParts');
+    const terms = yield* take('terms');
+    const names = yield* take('names');
+    const languages = yield* take('languages');
+    const stopWords = stopWordsOf(choices, languages);
+    return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, wordKinds) };
+  },
+
+  *suggestions({ refused }, { take, own: { language }, lexicon }) {
+    const languages = yield* take('languages');
+    const known = languageOf(language, languages) === 'en' ? lexicon().senses : undefined;
+    const candidates = yield* take('candidates');
+    const blocks = yield* take('blocks');
+    const { occurrence, occurrenceFirst, mentions } = candidates;
+    const pairs = new Set(refused);
+    const spelt = suggestMerges(candidates, pairs, (key) => known?.has(key) ?? false);
+    yield 0.5;
+    const company = companyOfCandidates(blocks, occurrence, occurrenceFirst, mentions);
+    const named = new Set(spelt.map(({ into, key }) => `${into}\t${key}`));
+    const alike = suggestByCompany(candidates, company, pairs).filter(
+      ({ into, key }) => !named.has(`${into}\t${key}`),
+    );
+    return { suggestions: [...spelt, ...alike] };
+  },
+
+  *synonyms({ text }, { take }) {
+    const tokens = yield* take('tokens');
+    const terms = yield* take('terms');
+    const candidates = yield* take('candidates');
+    return planSynonyms(readSynonyms(text), tokens, terms, candidates);
+  },
+};

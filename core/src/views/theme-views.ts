@@ -1,0 +1,135 @@
+import { conceptLabels } from '../engine/resources.ts';
+import { comparedAttribute } from '../study/groups.ts';
+import type { CompareView, LinkRow, LinksView, MapView, Overview, ThemesView } from './view-types.ts';
+import { nothing, reads, type View, type ViewMakers } from './view.ts';
+
+/** The views of Links, Themes, Map and Compare, and the figures of the trail. */
+export interface ThemeViews {
+  overview: View<null, Overview>;
+  links: View<{ readonly concept: string | null; readonly limit: number }, LinksView>;
+  themes: View<null, ThemesView>;
+  map: View<null, MapView>;
+  compare: View<null, CompareView>;
+}
+
+export const THEME_KEYS = {
+  overview: reads(['tokens', 'candidates', 'concepts', 'windows', 'links', 'themes'], nothing),
+  links: reads(['concepts', 'links', 'windows', 'themes'], (state) => ({
+    labels: state.conceptLabels,
+    minimumTogether: state.settings.links.minimumTogether,
+  })),
+  themes: reads(['concepts', 'themes', 'sweep'], (state) => ({ labels: state.conceptLabels })),
+  map: reads(['concepts', 'map'], nothing),
+  compare: reads(['themes', 'comparison'], (state) => ({ attribute: comparedAttribute(state) })),
+};
+
+export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
+  *overview(_, { take }) {
+    const tokens = yield* take('tokens');
+    const candidates = yield* take('candidates');
+    const concepts = yield* take('concepts');
+    const windows = yield* take('windows');
+    const links = yield* take('links');
+    const themes = yield* take('themes');
+    return {
+      words: tokens.type.length,
+      candidates: candidates.keys.length,
+      concepts: concepts.keys.length,
+      links: links.standing,
+      windows: windows.count,
+      themes: themes.themes.length,
+      steadiness: themes.overallSteadiness,
+      resolution: themes.resolution,
+      modularity: themes.modularity,
+    };
+  },
+
+  *links({ concept, limit }, { take, own }) {
+    const { keys } = yield* take('concepts');
+    const links = yield* take('links');
+    const windows = yield* take('windows');
+    const { themes, themeOf } = yield* take('themes');
+    const labels = conceptLabels(own.labels, keys);
+    const letter = (i: number): string => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter);
+    const asked = concept === null ? -1 : keys.indexOf(concept);
+    const linked = new Set<number>();
+    for (let i = 0; i < links.standing; i++) linked.add(links.source[i]).add(links.target[i]);
+    const rows: LinkRow[] = [];
+    for (let i = 0; i < links.source.length && rows.length < limit; i++) {
+      if (asked >= 0 && links.source[i] !== asked && links.target[i] !== asked) continue;
+      if (asked < 0 && !links.stands[i]) break;
+      const [a, b] =
+        links.target[i] === asked ? [links.target[i], links.source[i]] : [links.source[i], links.target[i]];
+      rows.push({
+        source: keys[a],
+        target: keys[b],
+        sourceLabel: labels[a],
+        targetLabel: labels[b],
+        sourceTheme: letter(a),
+        targetTheme: letter(b),
+        both: links.both[i],
+        strength: links.strength[i],
+        npmi: links.npmi[i],
+        g2: links.g2[i],
+        p: links.p[i],
+        q: links.q[i],
+        stands: links.stands[i] === 1,
+      });
+    }
+    const { minimumTogether } = own;
+    const strengths: number[] = [];
+    for (let i = 0; i < links.strength.length; i++) {
+      if (links.both[i] >= minimumTogether) strengths.push(links.strength[i]);
+    }
+    return {
+      rows,
+      standing: links.standing,
+      pairs: links.source.length,
+      linkedConcepts: linked.size,
+      concepts: keys.length,
+      windows: windows.count,
+      strengths,
+    };
+  },
+
+  *themes(_, { take, own }) {
+    const { keys, mentions } = yield* take('concepts');
+    const themes = yield* take('themes');
+    const sweep = yield* take('sweep');
+    const labels = conceptLabels(own.labels, keys);
+    return {
+      themes: themes.themes.map(({ letter, label, share, steadiness, concepts }) => ({
+        letter,
+        label,
+        share,
+        steadiness,
+        concepts: concepts.map((i) => ({
+          key: keys[i],
+          label: labels[i],
+          steadiness: themes.steadiness[i],
+          mentions: mentions[i],
+        })),
+      })),
+      loose: keys.flatMap((key, i) => (themes.themeOf[i] < 0 ? [{ key, label: labels[i] }] : [])),
+      overallSteadiness: themes.overallSteadiness,
+      modularity: themes.modularity,
+      resolution: themes.resolution,
+      sweep,
+      register: themes.register,
+    };
+  },
+
+  *map(_, { take }) {
+    const { keys } = yield* take('concepts');
+    return { scene: yield* take('map'), keys };
+  },
+
+  *compare(_, { take, own: { attribute } }) {
+    const { themes } = yield* take('themes');
+    return {
+      attribute,
+      themes: themes.map(({ letter, label }) => ({ letter, label })),
+      comparison: yield* take('comparison'),
+    };
+  },
+};

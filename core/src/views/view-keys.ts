@@ -1,0 +1,52 @@
+import { largest } from '../base/extent.ts';
+import { hashValue } from '../base/hash.ts';
+import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engine/stage-keys.ts';
+import type { StudyState } from '../study/study.ts';
+import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
+import { CONCEPT_KEYS, type ConceptViews } from './concept-views.ts';
+import { READING_KEYS, type ReadingViews } from './reading-views.ts';
+import { SOURCE_KEYS, type SourceViews } from './source-views.ts';
+import { TABLE_KEYS, type TableViews } from './table-views.ts';
+import { THEME_KEYS, type ThemeViews } from './theme-views.ts';
+
+type Views = SourceViews & CleaningViews & ConceptViews & ReadingViews & TableViews & ThemeViews;
+export type ViewName = keyof Views;
+/** What a view is asked for beside the study. */
+export type ViewQuestions = { readonly [V in ViewName]: Views[V]['question'] };
+export type ViewAnswers = { readonly [V in ViewName]: Views[V]['answer'] };
+
+const VIEW_KEYS = {
+  ...SOURCE_KEYS,
+  ...CLEANING_KEYS,
+  ...CONCEPT_KEYS,
+  ...READING_KEYS,
+  ...TABLE_KEYS,
+  ...THEME_KEYS,
+};
+export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;
+
+const KEYS: {
+  readonly [V in ViewName]: {
+    readonly stages: readonly StageName[];
+    readonly own: (state: StudyState, question: ViewQuestions[V]) => ViewOwn<V>;
+  };
+} = VIEW_KEYS;
+
+/** What a view reads of a study itself. */
+export const ownOf = <V extends ViewName>(
+  view: V,
+  state: StudyState,
+  question: ViewQuestions[V],
+): ViewOwn<V> => KEYS[view].own(state, question);
+
+/** Says whether an answer still holds: as long as it stays the same, so does the answer to the same question. */
+export function viewKey<V extends ViewName>(view: V, state: StudyState, question: ViewQuestions[V]): string {
+  const own: Own = ownOf(view, state, question);
+  return hashValue([KEYS[view].stages.map((stage) => stageKey(stage, state)), hashOfOwn(own)]);
+}
+
+/** The last stage a view needs; −1 where it needs none. */
+const need = (view: ViewName): number => largest(KEYS[view].stages.map(placeOf), -1);
+
+/** Views that need few stages come before those that need many: the list of words need not wait for the map of them. */
+export const byNeed = (a: ViewName, b: ViewName): number => need(a) - need(b);
