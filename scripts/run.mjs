@@ -1,4 +1,5 @@
 // Steps that the commands share. Plain Node: nothing is installed yet when they run.
+import { firstPage } from './first-page.mjs';
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
@@ -132,5 +133,7 @@ export async function buildWeb() {
   const { build } = await import('vite');
   await build({ configFile: join(root, 'web/vite.config.ts'), logLevel: 'warn' });
   await buildServiceWorker();
+  const { files, bytes } = firstPage(join(root, 'dist/web'));
+  say(`The first page is ${files.length} files of ${Math.round(bytes / 1000)} KB compressed.`);
   setStamp('web', hash);
 }

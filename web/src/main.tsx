@@ -12,7 +12,6 @@ import { DemoPage } from './shell/DemoPage.tsx';
 import { FaultPage } from './shell/FaultPage.tsx';
 import { NotCarriedOver } from './shell/NotCarriedOver.tsx';
 import { StartPage } from './shell/StartPage.tsx';
-import { StudyPage } from './shell/StudyPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { UnheardFaults } from './shell/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
@@ -31,7 +30,12 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <StartPage /> },
       { path: '/demo', element: <DemoPage /> },
-      { path: '/study/:id/:stop?', element: <StudyPage /> },
+      {
+        path: '/study/:id/:stop?',
+        // The stops are no part of the first page.
+        lazy: async () => ({ Component: (await import('./shell/StudyPage.tsx')).StudyPage }),
+        HydrateFallback: () => <main className="plain-page" aria-busy="true" />,
+      },
     ],
   },
 ]);

@@ -1,4 +1,5 @@
 import { analyse } from 'chardet';
+import { aroundOddBytes } from './odd-bytes.ts';
 
 /** The largest text file that is read, in bytes; about fifteen million words. */
 export const LARGEST_TEXT_FILE = 100 * 1024 * 1024;
@@ -124,16 +125,6 @@ function decoderOf(name: string): { decode(bytes: Uint8Array): string } | undefi
     // An encoding the detector knows and the platform does not.
     return undefined;
   }
-}
-
-/** Most bytes that are looked at to tell an encoding. */
-const LOOKED_AT = 65536;
-
-/** A piece of the bytes with those that are not plain ASCII: a long file may begin with pages without any. */
-export function aroundOddBytes(bytes: Uint8Array): Uint8Array {
-  const first = bytes.findIndex((byte) => byte > 127);
-  const from = Math.max(0, first - 1024);
-  return bytes.subarray(from, from + LOOKED_AT);
 }
 
 /** What Windows-1252 has at 0x80 to 0x9F, where Latin-1 has control characters (WHATWG Encoding, index windows-1252). */

@@ -12,7 +12,6 @@ import {
   type ViewRequest,
 } from './protocol.ts';
 
-import { isSealed } from '@green-thicket/core/formats/sealed-file';
 import { onKey, passwordKey } from '../store/keys.ts';
 import { unlock } from '../store/password.ts';
 
@@ -151,8 +150,10 @@ export async function readFilesInWorker(
 export const packStudy = (studyId: string): Promise<Uint8Array> => remote.packStudy(studyId);
 
 /** Whether a study file is sealed with a password. */
-export const hasPassword = async (file: Blob): Promise<boolean> =>
-  isSealed(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+export async function hasPassword(file: Blob): Promise<boolean> {
+  const { isSealed } = await import('@green-thicket/core/formats/sealed-file');
+  return isSealed(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+}
 
 /** Keeps a study file as a study, with the password it is sealed with. Throws an Error that says why it can't be opened. */
 export async function openStudyFile(file: Blob, password?: string): Promise<OpenedStudy> {

@@ -5,11 +5,8 @@ import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { makeView } from '@green-thicket/core/views/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
-import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
-import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
-import { createTagger } from '@green-thicket/core/text/tagger';
+import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
-import lexiconText from '@green-thicket/core/lexicon/english.txt?raw';
 import { writeProvedStudyFile, readStudyFile } from '@green-thicket/core/study-files/study-file';
 import { isSealed, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { databaseOf, theDatabase } from '../store/database.ts';
@@ -17,6 +14,7 @@ import { giveKey } from '../store/keys.ts';
 import { exportStudy, importStudy } from '../store/studies.ts';
 import { readOriginals } from '../store/texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
+import { lexicon, tagger, withEnglish } from './english.ts';
 import { fileReading } from './file-reading.ts';
 import { turns } from './turns.ts';
 import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
@@ -24,8 +22,6 @@ import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest }
 /** How long the worker works before it looks for messages, in milliseconds. */
 const SLICE = 40;
 
-let lexicon: Lexicon | undefined;
-let tagger: Tagger | undefined;
 const originals = new Map<string, string>();
 /** Texts of the sources of the present request, by id; a part is cut out of its original. */
 let texts = new Map<string, StudySource>();
@@ -39,7 +35,6 @@ const originalAmong = (sources: ReadonlyMap<string, StudySource>, id: string): s
   return source ? textOf(source, wholeText) : wholeText(id);
 };
 const original = (id: string): string => originalAmong(texts, id);
-const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(lexiconText));
 /** The engine of the study that is open, with the parts of speech found in it. */
 interface OpenEngine {
   readonly engine: Engine;
@@ -65,9 +60,9 @@ async function engineFor(studyId: string): Promise<OpenEngine> {
 }
 
 async function openEngine(studyId: string): Promise<OpenEngine> {
-  const tags = new SentenceTags(lexiconOnce, () => (tagger ??= createTagger()));
+  const tags = new SentenceTags(lexicon, tagger);
   await bringTags(tags, studyId);
-  return { tags, engine: new Engine({ original, lexicon: lexiconOnce, tags }) };
+  return { tags, engine: new Engine({ original, lexicon, tags }) };
 }
 
 /** Brings in the originals of a study's sources that are not here yet. */
@@ -145,8 +140,8 @@ async function answer<V extends ViewName>(
   const ownTexts = new Map(state.sources.map((source) => [source.id, source]));
   // What runs beside another request leaves that one's texts alone; the engine asks for none of its own.
   if (!APART.has(view)) texts = ownTexts;
-  const library = { engine, original: (id: string) => originalAmong(ownTexts, id), lexicon: lexiconOnce };
-  const made = await drive(makeView(view, question, input, library), request, onProgress);
+  const library = { engine, original: (id: string) => originalAmong(ownTexts, id), lexicon };
+  const made = await withEnglish(() => drive(makeView(view, question, input, library), request, onProgress));
   if (APART.has(view)) return made;
   // Not waited for: the answer does not hang on it.
   keepTags(tags, studyId).catch(console.warn);

@@ -1,8 +1,12 @@
-import { decisionFault } from '@green-thicket/core/study-files/decision-schemas';
-import { entryFault } from '@green-thicket/core/study-files/study-file';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { StoreError } from './store-error.ts';
+
+/** What checks is large and comes with the first decision. */
+const schemas = async () => ({
+  ...(await import('@green-thicket/core/study-files/decision-schemas')),
+  ...(await import('@green-thicket/core/study-files/study-file')),
+});
 
 /** Sources or values checked at a time. */
 const SLICE = 100;
@@ -41,6 +45,7 @@ function parts(decision: Decision): Decision[] {
 
 /** Checks that a study file can hold a decision; throws a StoreError that says why not. The page answers meanwhile. */
 export async function checkDecision(decision: Decision): Promise<void> {
+  const { decisionFault } = await schemas();
   let until = performance.now() + PATIENCE;
   for (const part of parts(decision)) {
     const fault = decisionFault(part);
@@ -53,7 +58,7 @@ export async function checkDecision(decision: Decision): Promise<void> {
 }
 
 /** Checks that a study file can hold an entry of the Notebook; throws a StoreError that says why not. */
-export function checkEntry(entry: NotebookEntry): void {
-  const fault = entryFault(entry);
+export async function checkEntry(entry: NotebookEntry): Promise<void> {
+  const fault = (await schemas()).entryFault(entry);
   if (fault !== undefined) throw new StoreError(`Nothing was changed: ${fault}. Make it shorter.`);
 }

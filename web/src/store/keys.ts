@@ -1,5 +1,7 @@
-import { passwordBytes, seal, unseal, SealedFileError } from '@green-thicket/core/formats/sealed-file';
 import { StoreError } from './store-error.ts';
+
+/** What seals is large and comes with the first password. */
+const sealing = () => import('@green-thicket/core/formats/sealed-file');
 
 /** What opens a study that has a password. Held in memory only, by the pages and workers it is open in; neither can be read out. */
 export interface StudyKey {
@@ -30,10 +32,10 @@ export function onKey(listen: typeof listener): void {
 }
 
 /** A password as a key that can't be read out again. */
-export const passwordKey = (password: string): Promise<CryptoKey> =>
-  crypto.subtle.importKey('raw', passwordBytes(password) as Uint8Array<ArrayBuffer>, 'PBKDF2', false, [
-    'deriveBits',
-  ]);
+export async function passwordKey(password: string): Promise<CryptoKey> {
+  const bytes = (await sealing()).passwordBytes(password) as Uint8Array<ArrayBuffer>;
+  return crypto.subtle.importKey('raw', bytes, 'PBKDF2', false, ['deriveBits']);
+}
 
 const LENGTH = 32;
 
@@ -51,12 +53,13 @@ export async function newLock(
   password: CryptoKey,
 ): Promise<{ readonly lock: Uint8Array; readonly key: StudyKey }> {
   const bytes = crypto.getRandomValues(new Uint8Array(LENGTH));
-  const lock = await seal(bytes, password);
+  const lock = await (await sealing()).seal(bytes, password);
   return { lock, key: await keyOfBytes(bytes, password) };
 }
 
 /** The key in a lock; throws a StoreError where the password is another. */
 export async function openLock(lock: Uint8Array, password: CryptoKey): Promise<StudyKey> {
+  const { unseal, SealedFileError } = await sealing();
   try {
     return await keyOfBytes(await unseal(lock, password), password);
   } catch (error) {

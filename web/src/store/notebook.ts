@@ -13,7 +13,7 @@ export async function listEntries(id: string): Promise<NotebookRow[]> {
 export async function keepEntry(id: string, entry: Omit<NotebookEntry, 'id' | 'time'>): Promise<void> {
   await kept(async () => {
     const whole = { ...entry, id: crypto.randomUUID(), time: new Date().toISOString() };
-    checkEntry(whole);
+    await checkEntry(whole);
     await (await theDatabase(id)).notebook.add(whole);
   });
 }
@@ -27,7 +27,7 @@ export async function changeEntry(
     const database = await theDatabase(id);
     const entry = await database.notebook.get(entryId);
     if (!entry) throw new StoreError('This entry is no longer in the Notebook.');
-    checkEntry({ ...entry, ...change });
+    await checkEntry({ ...entry, ...change });
     await database.notebook.update(entryId, change);
   });
 }

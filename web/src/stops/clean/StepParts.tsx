@@ -1,10 +1,12 @@
 import { Popover } from 'antd';
-import { useRef, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
 import type { ControlName, SentencePart } from '@green-thicket/core/words/sentences';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
 import { usePointedStep } from './pointed-step.ts';
 import { useStepChanges } from './step-changes.ts';
-import { StepEditor } from './StepEditor.tsx';
+
+/** What reads patterns is large and comes with the first step that is edited. */
+const StepEditor = lazy(async () => ({ default: (await import('./StepEditor.tsx')).StepEditor }));
 
 /** Pixels the pointer moves before a press on a step is a drag. */
 const DRAG_FROM = 6;
@@ -102,7 +104,11 @@ function StepPart({
       trigger="click"
       destroyOnHidden
       placement="bottomLeft"
-      content={<StepEditor step={step} close={close} />}
+      content={
+        <Suspense fallback={<p className="control-box quiet">…</p>}>
+          <StepEditor step={step} close={close} />
+        </Suspense>
+      }
     >
       <button
         ref={button}

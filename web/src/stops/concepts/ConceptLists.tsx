@@ -1,6 +1,5 @@
 import { App, Button, Input } from 'antd';
 import { useRef, useState } from 'react';
-import { decodeText } from '@green-thicket/core/formats/text-file';
 import { bareKey } from '@green-thicket/core/concepts/suggestions';
 import { writeSynonyms } from '@green-thicket/core/concepts/synonyms';
 import { counted } from '@green-thicket/core/words/sentences';
@@ -26,6 +25,7 @@ export function ConceptLists() {
   const merged = Object.keys(state.merges).length;
 
   const textOf = async (file: File): Promise<string> => {
+    const { decodeText } = await import('@green-thicket/core/formats/text-file');
     const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
     if (!decoded.ok) throw new Error(`${file.name}: ${decoded.reason}`);
     return decoded.text;

@@ -1,7 +1,7 @@
 import { Modal, Radio } from 'antd';
 import { useEffect, useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
-import { aroundOddBytes } from '@green-thicket/core/formats/text-file';
+import { aroundOddBytes } from '@green-thicket/core/formats/odd-bytes';
 import type { FileToRead } from '../../engine/protocol.ts';
 import { useReturnFocus } from '../../shell/use-return-focus.ts';
 

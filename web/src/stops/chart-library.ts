@@ -1,0 +1,32 @@
+import {
+  BarController,
+  BarElement,
+  CategoryScale,
+  Chart,
+  LinearScale,
+  LineController,
+  LineElement,
+  LogarithmicScale,
+  PointElement,
+  Tooltip,
+} from 'chart.js';
+import { QUIET, SANS } from '../theme.ts';
+
+Chart.register(
+  BarController,
+  BarElement,
+  CategoryScale,
+  LinearScale,
+  LineController,
+  LineElement,
+  LogarithmicScale,
+  PointElement,
+  Tooltip,
+);
+Chart.defaults.font.family = SANS;
+Chart.defaults.font.size = 12;
+Chart.defaults.color = QUIET;
+Chart.defaults.animation = false;
+Chart.defaults.maintainAspectRatio = false;
+
+export { Chart };
