@@ -2,7 +2,7 @@ import { adjustForMany, fisherExact } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
 import { chiSquareTail } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { logLikelihood, npmi, strengthOf, type Measure } from './measures.ts';
+import { logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
 import type { Windows } from './windows.ts';
 
 export interface LinkSettings {
@@ -82,7 +82,7 @@ export function findLinks(counts: Counts, windows: Windows, settings: LinkSettin
     windows.count,
   ];
   const pairs = source.length;
-  const strength = Float64Array.from({ length: pairs }, (_, i) => strengthOf(settings.measure, ...of(i)));
+  const strength = Float64Array.from({ length: pairs }, (_, i) => MEASURES[settings.measure].of(...of(i)));
   const g2 = new Float64Array(pairs);
   const p = new Float64Array(pairs);
   for (let i = 0; i < pairs; i++) ({ g2: g2[i], p: p[i] } = chanceOfPair(...of(i), windows.overlap));

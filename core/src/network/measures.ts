@@ -1,7 +1,3 @@
-/** How strong a link is, from the windows two concepts share. */
-export const MEASURES = ['npmi', 'jaccard', 'cosine', 'count'] as const;
-export type Measure = (typeof MEASURES)[number];
-
 /**
  * Normalised pointwise mutual information (Bouma 2009): ln(p_ij / p_i p_j) / −ln p_ij, from −1 (never together) over
  * 0 (as by chance) to 1 (never apart).
@@ -22,25 +18,46 @@ export function cosine(both: number, withFirst: number, withSecond: number): num
   return both === 0 ? 0 : both / Math.sqrt(withFirst * withSecond);
 }
 
-/** A link's strength by the measure asked for. */
-export function strengthOf(
-  measure: Measure,
-  both: number,
-  withFirst: number,
-  withSecond: number,
-  windows: number,
-): number {
-  switch (measure) {
-    case 'npmi':
-      return npmi(both, withFirst, withSecond, windows);
-    case 'jaccard':
-      return jaccard(both, withFirst, withSecond);
-    case 'cosine':
-      return cosine(both, withFirst, withSecond);
-    case 'count':
-      return both;
-  }
+/** A measure of how strong a link is, from the windows two concepts share. */
+interface MeasureKind {
+  readonly name: string;
+  /** What it says, in a sentence. */
+  readonly help: string;
+  /** The cut-off it begins with. */
+  readonly cutOff: number;
+  readonly of: (both: number, withFirst: number, withSecond: number, windows: number) => number;
 }
+
+/** Every measure that may be chosen. One more is one more record here. */
+export const MEASURES = {
+  npmi: {
+    name: 'NPMI',
+    help: 'NPMI says how much oftener two share a window than chance would have it, from −1 to 1.',
+    cutOff: 0.1,
+    of: npmi,
+  },
+  jaccard: {
+    name: 'Jaccard',
+    help: 'Jaccard is the share of windows with either that have both, from 0 to 1.',
+    cutOff: 0.1,
+    of: jaccard,
+  },
+  cosine: {
+    name: 'cosine',
+    help: 'Cosine sets the windows with both against the windows of each, from 0 to 1.',
+    cutOff: 0.1,
+    of: cosine,
+  },
+  count: {
+    name: 'number of shared windows',
+    help: 'The number of shared windows favours concepts that are frequent anyway.',
+    cutOff: 5,
+    of: (both) => both,
+  },
+} as const satisfies Record<string, MeasureKind>;
+
+export type Measure = keyof typeof MEASURES;
+export const MEASURE_NAMES = Object.keys(MEASURES) as readonly Measure[];
 
 /**
  * Log-likelihood ratio of the 2×2 table of windows (Dunning 1993): 2 Σ O ln(O / E), with the sign of the departure:

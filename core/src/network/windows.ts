@@ -1,8 +1,66 @@
 import { Int32List } from '../base/int32-list.ts';
 import type { Tokens } from '../text/tokens.ts';
 
-/** What a window is. */
-export type WindowUnit = 'sentences' | 'words' | 'paragraph' | 'turn' | 'source';
+/** What a window can be. */
+interface WindowKind {
+  /** In a list of choices. */
+  readonly label: string;
+  readonly one: string;
+  readonly many: string;
+  /** Whether windows are so many in a row and slide by one; else each is the whole of it. */
+  readonly slides: boolean;
+  /** How many in a row to begin with. */
+  readonly usualSize: number;
+  /** What a window never crosses; those that slide may be told to cross paragraphs. */
+  readonly within: 'paragraph' | 'turn' | 'source';
+}
+
+/** Every kind of window that may be chosen. One more is one more record here. */
+export const WINDOW_UNITS = {
+  sentences: {
+    label: 'some sentences in a row',
+    one: 'sentence',
+    many: 'sentences',
+    slides: true,
+    usualSize: 3,
+    within: 'paragraph',
+  },
+  words: {
+    label: 'some words in a row',
+    one: 'word',
+    many: 'words',
+    slides: true,
+    usualSize: 30,
+    within: 'paragraph',
+  },
+  paragraph: {
+    label: 'a paragraph',
+    one: 'paragraph',
+    many: 'paragraphs',
+    slides: false,
+    usualSize: 3,
+    within: 'paragraph',
+  },
+  turn: {
+    label: 'a turn of talk',
+    one: 'turn',
+    many: 'turns',
+    slides: false,
+    usualSize: 3,
+    within: 'turn',
+  },
+  source: {
+    label: 'a whole source',
+    one: 'source',
+    many: 'sources',
+    slides: false,
+    usualSize: 3,
+    within: 'source',
+  },
+} as const satisfies Record<string, WindowKind>;
+
+export type WindowUnit = keyof typeof WINDOW_UNITS;
+export const WINDOW_UNIT_NAMES = Object.keys(WINDOW_UNITS) as readonly WindowUnit[];
 
 export interface WindowSettings {
   readonly unit: WindowUnit;
@@ -38,13 +96,13 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
   const { sentenceFirst, sentenceSource, sentenceParagraph, sentenceTurn } = tokens;
   const sentences = sentenceFirst.length - 1;
   const size = Math.max(1, Math.floor(settings.size));
+  const { slides, within } = WINDOW_UNITS[settings.unit];
+  const bound = slides && settings.acrossParagraphs ? 'turn' : within;
   const parted = (a: number, b: number): boolean => {
     if (sentenceSource[a] !== sentenceSource[b]) return true;
-    if (settings.unit === 'source') return false;
+    if (bound === 'source') return false;
     if (sentenceTurn[a] !== sentenceTurn[b]) return true;
-    if (settings.unit === 'turn') return false;
-    if (settings.unit === 'paragraph') return sentenceParagraph[a] !== sentenceParagraph[b];
-    return !settings.acrossParagraphs && sentenceParagraph[a] !== sentenceParagraph[b];
+    return bound === 'paragraph' && sentenceParagraph[a] !== sentenceParagraph[b];
   };
   let covered = 0;
   let units = 0;

@@ -1,3 +1,5 @@
+import { MEASURE_NAMES } from '../network/measures.ts';
+import { WINDOW_UNIT_NAMES } from '../network/windows.ts';
 import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
 import { ATTRIBUTE_TYPES } from '../study/attributes.ts';
@@ -118,12 +120,12 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     minimumPull: ranged(RANGES.minimumPull),
   },
   windows: {
-    unit: Joi.valid('sentences', 'words', 'paragraph', 'turn', 'source'),
+    unit: Joi.valid(...WINDOW_UNIT_NAMES),
     size: ranged(RANGES.windowSize),
     acrossParagraphs: Joi.boolean(),
   },
   links: {
-    measure: Joi.valid('npmi', 'jaccard', 'cosine', 'count'),
+    measure: Joi.valid(...MEASURE_NAMES),
     cutOff: ranged(RANGES.cutOff),
     minimumTogether: ranged(RANGES.minimumTogether),
     maximumQ: ranged(RANGES.maximumQ),

@@ -10,7 +10,7 @@ export class RecipeFileError extends Error {
   override readonly name = 'RecipeFileError';
 }
 
-const schema = Joi.object({
+export const recipeFileSchema = Joi.object({
   format: Joi.valid(RECIPE_FORMAT).required(),
   version: whole.min(1).required(),
   recipe: recipeSchema.required(),
@@ -40,7 +40,7 @@ export function readRecipe(text: string): Recipe {
     typeof version === 'number' && version < RECIPE_VERSION
       ? { ...(parsed as object), recipe: liftRecipe((parsed as { recipe?: unknown }).recipe, version) }
       : parsed;
-  const fault = faultIn(schema, present);
+  const fault = faultIn(recipeFileSchema, present);
   if (fault !== undefined) throw new RecipeFileError(`The recipe can’t be used: ${fault}.`);
   return (present as { recipe: Recipe }).recipe;
 }

@@ -68,6 +68,17 @@ const entrySchema = Joi.object({
   }),
 });
 
+/** study.json whole, as its JSON Schema describes it; what is read is checked part by part, so that one fault costs one part. */
+export const studyJsonSchema = Joi.object({
+  format: Joi.valid(STUDY_FORMAT).required(),
+  version: Joi.valid(STUDY_VERSION).required(),
+  head: seq.required(),
+  tip: seq.required(),
+  decisions: Joi.array().items(recordSchema).required(),
+  register: Joi.array().items(identitySchema).required(),
+  notebook: Joi.array().items(entrySchema),
+});
+
 interface StudyJson extends DecisionLog {
   readonly decisions: readonly unknown[];
   readonly register: readonly unknown[];

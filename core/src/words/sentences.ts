@@ -1,3 +1,5 @@
+import { MEASURES } from '../network/measures.ts';
+import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from './step-texts.ts';
 import { comparedAttribute } from '../study/groups.ts';
@@ -52,13 +54,6 @@ export interface SentenceFigures {
   readonly language?: LanguageCode;
 }
 
-export const MEASURE_NAMES = {
-  npmi: 'NPMI',
-  jaccard: 'Jaccard',
-  cosine: 'cosine',
-  count: 'number of shared windows',
-} as const;
-
 const UNIT_TEXTS = {
   lemma: 'in their dictionary form',
   stem: 'brought together by their stem',
@@ -96,11 +91,9 @@ const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
 /** What a window is, in words. */
 export function windowText({ unit, size, acrossParagraphs }: StudyState['settings']['windows']): string {
-  if (unit === 'sentences' || unit === 'words') {
-    const many = size === 1 ? unit.slice(0, -1) : unit;
-    return `${size} ${many}${acrossParagraphs ? ' across paragraphs' : ''}`;
-  }
-  return `a ${unit}`;
+  const { one, many, slides } = WINDOW_UNITS[unit];
+  if (!slides) return `a ${one}`;
+  return `${size} ${size === 1 ? one : many}${acrossParagraphs ? ' across paragraphs' : ''}`;
 }
 
 /** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
@@ -190,7 +183,7 @@ export function methodSentences(
       ' at least ',
       control('minimumTogether', counted(links.minimumTogether, 'time')),
       ', their ',
-      control('measure', MEASURE_NAMES[links.measure]),
+      control('measure', MEASURES[links.measure].name),
       ' is above ',
       control('cutOff', String(links.cutOff)),
       ' and chance would explain it in under ',

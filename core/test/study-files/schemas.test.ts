@@ -2,6 +2,10 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
+import type { Decision } from '../../src/study/decisions.ts';
+import { decisionFault } from '../../src/study-files/decision-schemas.ts';
+import { jsonSchemas } from '../../src/study-files/json-schemas.ts';
+import { STUDY_VERSION } from '../../src/study-files/study-versions.ts';
 import { writeRecipe } from '../../src/study-files/recipe-file.ts';
 import { readStudyFile, writeStudyFile } from '../../src/study-files/study-file.ts';
 import { foldDecisions } from '../../src/study/record.ts';
@@ -15,6 +19,33 @@ const ajv = new Ajv2020({ strict: false, validateFormats: false, allErrors: true
 const log = recordOf(Object.values(EVERY));
 
 describe('the schemas in the documentation', () => {
+  it('are those a reader checks by: npm run schemas writes them anew', () => {
+    for (const [name, made] of jsonSchemas()) expect(schema(name), name).to.deep.equal(made);
+  });
+
+  it('refuse what a reader refuses', () => {
+    const validate = ajv.compile(schema('study.schema.json'));
+    const whole = { format: 'green-thicket-study', version: STUDY_VERSION, head: 1, tip: 1, register: [] };
+    const fits = (decision: object): boolean =>
+      validate({
+        ...whole,
+        decisions: [{ seq: 1, parent: 0, time: '2031-01-01T00:00:00.000Z', decision }],
+      });
+    expect(fits({ kind: 'renameStudy', title: 'T' })).to.equal(true);
+    for (const wrong of [
+      { kind: 'renameStudy' },
+      { kind: 'renameStudy', title: 'x'.repeat(1001) },
+      { kind: 'renameStudy', title: 'T', more: 1 },
+      { kind: 'setWindows', change: { size: 2.5 } },
+      { kind: 'setWindows', change: {} },
+      { kind: 'setCleaning', what: '', steps: [{ kind: 'replace', id: 'a', on: true }] },
+      { kind: 'nothing' },
+    ]) {
+      expect(fits(wrong), JSON.stringify(wrong)).to.equal(false);
+      expect(decisionFault(wrong as Decision), JSON.stringify(wrong)).to.be.a('string');
+    }
+  });
+
   it('fit a study with a decision of every kind, which comes back as it was', () => {
     const notebook = [
       { id: 'm1', time: '2031-01-01T00:00:00.000Z', note: 'A thought.', tags: [] },

@@ -1,3 +1,4 @@
+import { WINDOW_UNIT_NAMES, WINDOW_UNITS } from '@green-thicket/core/network/windows';
 import { Checkbox, Radio, Select, Switch } from 'antd';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { counted } from '@green-thicket/core/words/sentences';
@@ -56,31 +57,24 @@ export function Parts({ state, decide }: ControlProps) {
 
 export function Window({ state, decide }: ControlProps) {
   const { unit, size, acrossParagraphs } = state.settings.windows;
-  const sized = unit === 'sentences' || unit === 'words';
+  const { slides, many } = WINDOW_UNITS[unit];
   return (
     <>
       <Radio.Group
         aria-label="Window"
         className="control-column"
         value={unit}
-        options={[
-          { value: 'sentences', label: 'some sentences in a row' },
-          { value: 'words', label: 'some words in a row' },
-          { value: 'paragraph', label: 'a paragraph' },
-          { value: 'turn', label: 'a turn of talk' },
-          { value: 'source', label: 'a whole source' },
-        ]}
+        options={WINDOW_UNIT_NAMES.map((each) => ({ value: each, label: WINDOW_UNITS[each].label }))}
         onChange={(event) => {
           const next = event.target.value as typeof unit;
-          const usual = next === 'words' ? 30 : 3;
-          decide({ kind: 'setWindows', change: { unit: next, size: usual } });
+          decide({ kind: 'setWindows', change: { unit: next, size: WINDOW_UNITS[next].usualSize } });
         }}
       />
-      {sized && (
+      {slides && (
         <>
           <NumberBox
             key={unit}
-            label={`How many ${unit}`}
+            label={`How many ${many}`}
             value={size}
             range={RANGES.windowSize}
             onChange={(next) => decide({ kind: 'setWindows', change: { size: next } })}

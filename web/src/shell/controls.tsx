@@ -1,6 +1,6 @@
 import { Radio } from 'antd';
-import { MEASURES } from '@green-thicket/core/network/measures';
-import { MEASURE_NAMES, type ControlName } from '@green-thicket/core/words/sentences';
+import { MEASURE_NAMES, MEASURES, type Measure } from '@green-thicket/core/network/measures';
+import { type ControlName } from '@green-thicket/core/words/sentences';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -144,16 +144,16 @@ export const CONTROLS: Record<ControlName, ControlDefinition> = {
   },
   measure: {
     label: 'Strength of a link',
-    help: 'NPMI says how much oftener two share a window than chance would have it, from −1 to 1. Jaccard and cosine compare shared windows with all of theirs.',
+    help: MEASURE_NAMES.map((measure) => MEASURES[measure].help).join(' '),
     Input: ({ state, decide }) => (
       <Radio.Group
         aria-label="Strength of a link"
         className="control-column"
         value={state.settings.links.measure}
-        options={MEASURES.map((measure) => ({ value: measure, label: MEASURE_NAMES[measure] }))}
+        options={MEASURE_NAMES.map((measure) => ({ value: measure, label: MEASURES[measure].name }))}
         onChange={(event) => {
-          const measure = event.target.value as (typeof MEASURES)[number];
-          decide({ kind: 'setLinks', change: { measure, cutOff: measure === 'count' ? 5 : 0.1 } });
+          const measure = event.target.value as Measure;
+          decide({ kind: 'setLinks', change: { measure, cutOff: MEASURES[measure].cutOff } });
         }}
       />
     ),

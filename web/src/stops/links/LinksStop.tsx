@@ -1,6 +1,7 @@
+import { MEASURES } from '@green-thicket/core/network/measures';
 import { useMemo } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
-import { counted, MEASURE_NAMES } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
 import { InTurn } from '../../shell/InTurn.tsx';
@@ -128,7 +129,7 @@ export function LinksStop() {
           <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
             {data && (
               <InTurn>
-                <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURE_NAMES[measure]} />
+                <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURES[measure].name} />
                 <FigureTable
                   label={concept ? 'Company' : 'Links'}
                   rows={data.rows}
