@@ -38,6 +38,19 @@ const MAY_IMPORT = {
   'study-files': ['text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study'],
 };
 
+// The same in web: a folder imports what stands above it. Only the list of stops imports a stop.
+const WEB_MAY_IMPORT = {
+  store: [],
+  pieces: ['store'],
+  engine: ['store', 'pieces'],
+  offline: ['pieces'],
+  controls: ['store', 'pieces', 'engine'],
+  reading: ['store', 'pieces', 'engine'],
+  notebook: ['store', 'pieces', 'engine', 'reading'],
+  stops: ['store', 'pieces', 'engine', 'controls', 'reading', 'notebook'],
+  frame: ['store', 'pieces', 'engine', 'controls', 'reading', 'notebook', 'stops'],
+};
+
 function* sources(folder) {
   for (const entry of readdirSync(join(root, folder), { withFileTypes: true })) {
     if (entry.name === 'node_modules' || entry.name === 'dist') continue;
@@ -64,6 +77,26 @@ for (const path of sources('core/src')) {
     const other = relative(join(root, 'core/src'), resolve(root, dirname(path), target)).split('/')[0];
     if (other !== folder && other !== 'base' && !MAY_IMPORT[folder].includes(other))
       faults.push(`${path} imports ${target}: ${folder} may not import ${other}`);
+  }
+}
+for (const path of sources('web/src')) {
+  const [, , folder, stop, file] = path.split('/');
+  if (stop === undefined || folder.includes('.')) continue;
+  const mayImport = WEB_MAY_IMPORT[folder];
+  if (!mayImport) faults.push(`${path}: the import rule knows no folder ${folder}`);
+  for (const target of importsOf(path)) {
+    if (!mayImport || !target.startsWith('.')) continue;
+    const [other, otherStop, otherFile] = relative(
+      join(root, 'web/src'),
+      resolve(root, dirname(path), target),
+    ).split('/');
+    const isFolder = otherStop !== undefined && other !== '..';
+    if (isFolder && other !== folder && !mayImport.includes(other))
+      faults.push(`${path} imports ${target}: ${folder} may not import ${other}`);
+    const isOtherStop =
+      other === 'stops' && otherFile !== undefined && (folder !== 'stops' || otherStop !== stop);
+    if (isOtherStop && !(folder === 'stops' && file === undefined && stop === 'stops.ts'))
+      faults.push(`${path} imports ${target}: only the list of stops imports a stop`);
   }
 }
 for (const owner of ['core', 'web', 'server', 'cli']) {

@@ -8,12 +8,12 @@ import enGB from 'antd/locale/en_GB';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { DemoPage } from './shell/DemoPage.tsx';
-import { FaultPage } from './shell/FaultPage.tsx';
-import { NotCarriedOver } from './shell/NotCarriedOver.tsx';
-import { StartPage } from './shell/StartPage.tsx';
+import { DemoPage } from './frame/DemoPage.tsx';
+import { FaultPage } from './frame/FaultPage.tsx';
+import { NotCarriedOver } from './frame/NotCarriedOver.tsx';
+import { StartPage } from './frame/StartPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
-import { UnheardFaults } from './shell/UnheardFaults.tsx';
+import { UnheardFaults } from './frame/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
 import { antTheme } from './theme.ts';
 import './styles.css';
@@ -33,7 +33,7 @@ const router = createBrowserRouter([
       {
         path: '/study/:id/:stop?',
         // The stops are no part of the first page.
-        lazy: async () => ({ Component: (await import('./shell/StudyPage.tsx')).StudyPage }),
+        lazy: async () => ({ Component: (await import('./frame/StudyPage.tsx')).StudyPage }),
         HydrateFallback: () => <main className="plain-page" aria-busy="true" />,
       },
     ],

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { createSearchParams } from 'react-router';
 import type { PlainSelection, Selection, Within } from '@green-thicket/core/views/view-types';
-import { fromParams, toParams, withinOf, withinParams, type Params } from '../src/shell/selection.ts';
+import { fromParams, toParams, withinOf, withinParams, type Params } from '../src/pieces/selection.ts';
 
 const word = fc.stringMatching(/^[a-zé]{1,8}(?: [a-z&=]{1,6})?$/);
 const plain: fc.Arbitrary<PlainSelection> = fc.oneof(

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { decide } from '@green-thicket/core/study/decisions';
 import { EMPTY_STUDY, type StudyState } from '@green-thicket/core/study/study';
-import { decisionByKey } from '../src/stops/concepts/key-decisions.ts';
-import { isNeverShown, neverShow, showAgain, whyNowhere } from '../src/stops/concepts/never-show.ts';
+import { decisionByKey } from '../src/pieces/key-decisions.ts';
+import { isNeverShown, neverShow, showAgain, whyNowhere } from '../src/pieces/never-show.ts';
 
 describe('never showing a concept', () => {
   it('stops a word, and drops a phrase whose words may be concepts themselves', () => {

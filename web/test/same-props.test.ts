@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { createElement } from 'react';
-import { sameProps } from '../src/shell/same-props.ts';
+import { sameProps } from '../src/pieces/same-props.ts';
 
 describe('props', () => {
   it('are the same when all they hold is', () => {

@@ -4,7 +4,6 @@ import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/v
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { byNeed } from '@green-thicket/core/views/view-keys';
 import {
-  STOPPED_MESSAGE,
   type EngineWorker,
   type FileToRead,
   type OpenedStudy,
@@ -120,10 +119,6 @@ export async function askView<V extends ViewName>(
     signal.removeEventListener('abort', stop);
     setActivity({ busy: activity.busy - 1, share: 0 });
   }
-}
-
-export function isStopped(error: unknown): boolean {
-  return error instanceof Error && error.message === STOPPED_MESSAGE;
 }
 
 /** Reads files in the worker, which keeps their texts; the signal stops it, and then nothing is kept. */

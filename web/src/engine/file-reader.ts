@@ -1,7 +1,7 @@
+import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import { baseName, endingOf } from '@green-thicket/core/formats/read-result';
 import { NOTHING, readFiles, type Intake } from '@green-thicket/core/intake/intake';
-import { STOPPED_MESSAGE } from './protocol.ts';
 import type { ReaderWorker } from './reader-worker.ts';
 
 /** A file that says nothing of itself for so long is given up, in milliseconds. */

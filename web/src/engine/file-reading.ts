@@ -1,3 +1,4 @@
+import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { describeSources, namingColumn } from '@green-thicket/core/intake/describing-table';
 import { readPasted, type AddedSource, type IncomingTable } from '@green-thicket/core/intake/intake';
 import {
@@ -12,7 +13,6 @@ import { dropOriginals } from '../store/studies.ts';
 import { keepOriginals, PORTION } from '../store/texts.ts';
 import { fileReader } from './file-reader.ts';
 import {
-  STOPPED_MESSAGE,
   type EngineWorker,
   type FileToRead,
   type HeldTable,

@@ -111,6 +111,3 @@ export interface OpenedStudy {
   /** A sentence for each thing that was left out; empty where the file was whole. */
   readonly leftOut: readonly string[];
 }
-
-/** What a stopped request is rejected with. */
-export const STOPPED_MESSAGE = 'stopped';

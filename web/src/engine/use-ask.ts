@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
-import { useStudy } from '../shell/study-context.ts';
+import { useStudy } from '../pieces/study-context.ts';
 import { askView } from './client.ts';
 
 /** Asks for a view once, where an answer is needed to act on and not to be shown. */

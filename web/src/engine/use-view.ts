@@ -1,9 +1,10 @@
+import { isStopped } from '../pieces/stopped.ts';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId } from 'react';
 import { viewKey } from '@green-thicket/core/views/view-keys';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
-import { useStudy } from '../shell/study-context.ts';
-import { askView, isStopped } from './client.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { askView } from './client.ts';
 import { forgetViewFault, tellViewFault } from './faults.ts';
 
 /** A computed view as a component shows it. */

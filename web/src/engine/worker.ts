@@ -1,3 +1,4 @@
+import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { expose, transfer } from 'comlink';
 import { textOf } from '@green-thicket/core/intake/intake';
 import type { StudySource } from '@green-thicket/core/study/study';
@@ -17,7 +18,7 @@ import { bringTags, keepTags } from './kept-tags.ts';
 import { lexicon, tagger, withEnglish } from './english.ts';
 import { fileReading } from './file-reading.ts';
 import { turns } from './turns.ts';
-import { STOPPED_MESSAGE, type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
+import { type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
 
 /** How long the worker works before it looks for messages, in milliseconds. */
 const SLICE = 40;

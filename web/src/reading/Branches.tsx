@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
 import type { PlainSelection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
-import { useSelection } from '../shell/selection.ts';
+import { useSelection } from '../pieces/selection.ts';
 
 type Direction = 'after' | 'before';
 /** Branches shown of a fork before the rest is asked for. */

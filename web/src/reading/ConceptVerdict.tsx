@@ -1,5 +1,5 @@
-import { useStudy } from '../shell/study-context.ts';
-import { isNeverShown, neverShow, showAgain } from '../stops/concepts/never-show.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { isNeverShown, neverShow, showAgain } from '../pieces/never-show.ts';
 
 /** What is decided about the concept that is read: kept, dropped or never shown, from where its words stand. */
 export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {

@@ -7,9 +7,9 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import type { ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
-import { useSelection } from '../shell/selection.ts';
-import { useStudy } from '../shell/study-context.ts';
-import { Select } from '../shell/Select.tsx';
+import { useSelection } from '../pieces/selection.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { Select } from '../pieces/Select.tsx';
 
 const FIRST_LINES = 200;
 const ORDERS: readonly { readonly value: LineOrder; readonly label: string }[] = [

@@ -5,9 +5,9 @@ import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
-import { useSelection } from '../shell/selection.ts';
-import { useStudy } from '../shell/study-context.ts';
-import { Select } from '../shell/Select.tsx';
+import { useSelection } from '../pieces/selection.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { Select } from '../pieces/Select.tsx';
 
 const MOST_ROWS = 10;
 const WIDTH = 800;

@@ -7,12 +7,12 @@ import {
 } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
-import { GroupsChoice } from '../shell/GroupChoice.tsx';
-import { useSelection } from '../shell/selection.ts';
-import { useStudy } from '../shell/study-context.ts';
-import { useTellFault } from '../shell/use-fault.ts';
-import { download, fileName } from '../store/save-file.ts';
-import { Select } from '../shell/Select.tsx';
+import { GroupsChoice } from '../pieces/GroupChoice.tsx';
+import { useSelection } from '../pieces/selection.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { useTellFault } from '../pieces/use-fault.ts';
+import { download, fileName } from '../pieces/download.ts';
+import { Select } from '../pieces/Select.tsx';
 
 const HOW_TEXTS: Readonly<Record<SeveralHow, { label: string; title: string }>> = {
   all: { label: 'All', title: 'Windows with all of them' },

@@ -1,5 +1,5 @@
 import { Button, Segmented } from 'antd';
-import { LOOKS, useSelection } from '../shell/selection.ts';
+import { LOOKS, useSelection } from '../pieces/selection.ts';
 import { Branches } from './Branches.tsx';
 import { Concordance } from './Concordance.tsx';
 import { Dispersion } from './Dispersion.tsx';

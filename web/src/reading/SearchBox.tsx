@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { useSelection } from '../shell/selection.ts';
+import { useSelection } from '../pieces/selection.ts';
 
 const HELP =
   'Finds every form of a word. "In quotation marks" for the exact words, wait* for beginnings, rain near5 shelter for words near each other. Press / to come here.';

@@ -3,8 +3,8 @@ import { counted } from '@green-thicket/core/words/sentences';
 import { comparedAttribute, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { PassagesView } from '@green-thicket/core/views/view-types';
-import { useSelection } from '../shell/selection.ts';
-import { useStudy } from '../shell/study-context.ts';
+import { useSelection } from '../pieces/selection.ts';
+import { useStudy } from '../pieces/study-context.ts';
 
 /** Windows in each source, sources in the order of their groups; a bar opens its source. */
 export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {

@@ -1,4 +1,4 @@
-import type { Look } from '../shell/selection.ts';
+import type { Look } from '../pieces/selection.ts';
 
 /** What the ways of looking at words are called. */
 export const LOOK_NAMES: Record<Look, string> = {

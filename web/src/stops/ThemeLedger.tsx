@@ -2,7 +2,7 @@ import { largest } from '@green-thicket/core/base/extent';
 import type { ReactNode } from 'react';
 import { inkOf } from '@green-thicket/core/map/palette';
 import { useView } from '../engine/use-view.ts';
-import { useSelection } from '../shell/selection.ts';
+import { useSelection } from '../pieces/selection.ts';
 
 /** The themes with their share of windows as a bar; picking one opens its passages. */
 export function ThemeLedger({ children }: { children?: ReactNode }) {

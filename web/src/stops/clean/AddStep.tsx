@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { CLEANING_KINDS, newStep, REPEATABLE } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';
-import type { ControlProps } from '../../shell/control-inputs.tsx';
+import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { StepReportCard } from './StepReportCard.tsx';
 import { useStepChanges } from './step-changes.ts';
 

@@ -5,9 +5,9 @@ import { packCloud } from '@green-thicket/core/map/cloud';
 import type { TextPlace, WordFigures } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { SANS } from '../../theme.ts';
-import { scaledType } from '../scaled-type.ts';
+import { scaledType } from '../../pieces/scaled-type.ts';
 
 const BARS = 20;
 const CLOUD = { width: 360, height: 330 };

@@ -4,15 +4,15 @@ import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { TextPlace } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useStudy } from '../../shell/study-context.ts';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
 import { CleanedExport } from './CleanedExport.tsx';
 import { CleanFigures } from './CleanFigures.tsx';
 import { CleanText, type TextFace } from './CleanText.tsx';
 import { LeftToClean } from './LeftToClean.tsx';
 import { RecipeButtons } from './RecipeButtons.tsx';
 import { StepList } from './StepList.tsx';
-import { Select } from '../../shell/Select.tsx';
+import { Select } from '../../pieces/Select.tsx';
 
 /** Places that were asked for, gone through one by one. */
 export interface FoundPlaces {

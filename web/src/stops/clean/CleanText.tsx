@@ -3,7 +3,7 @@ import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import type { CleaningView, TextPlace } from '@green-thicket/core/views/view-types';
 import type { CleaningMark } from '@green-thicket/core/text/cleaning';
 import type { CleaningKind } from '@green-thicket/core/text/steps';
-import { usePointedStep } from './pointed-step.ts';
+import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';
 

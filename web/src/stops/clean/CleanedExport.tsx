@@ -1,8 +1,8 @@
 import { Button, Dropdown } from 'antd';
 import { useAsk } from '../../engine/use-ask.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { download, fileName } from '../../store/save-file.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { download, fileName } from '../../pieces/download.ts';
 
 /** The cleaned text of all sources, as files to take along. */
 export function CleanedExport() {

@@ -4,9 +4,9 @@ import { readRecipe, writeRecipe } from '@green-thicket/core/study-files/recipe-
 import { recipeOf, type Recipe } from '@green-thicket/core/study/recipe';
 import { counted, listed } from '@green-thicket/core/words/sentences';
 import { useAsk } from '../../engine/use-ask.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { download, fileName } from '../../store/save-file.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { download, fileName } from '../../pieces/download.ts';
 
 /** What a recipe holds, in words. */
 function contentsOf({ settings, stopWords, kept, dropped, merges }: Recipe): string {

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { patternFault } from '@green-thicket/core/text/patterns';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
-import { FocusBox } from '../../shell/FocusBox.tsx';
-import { NumberBox } from '../../shell/control-inputs.tsx';
+import { FocusBox } from '../../pieces/FocusBox.tsx';
+import { NumberBox } from '../../controls/control-inputs.tsx';
 import { useStepChanges } from './step-changes.ts';
 import { LONGEST } from '@green-thicket/core/study/limits';
 

@@ -2,7 +2,7 @@ import { Button, Switch } from 'antd';
 import { counted } from '@green-thicket/core/words/sentences';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { useView } from '../../engine/use-view.ts';
-import { usePointedStep } from './pointed-step.ts';
+import { usePointedStep } from './pointed-step.tsx';
 import { placesText, StepReportCard, visible } from './StepReportCard.tsx';
 import { useStepChanges } from './step-changes.ts';
 

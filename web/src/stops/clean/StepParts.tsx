@@ -2,7 +2,7 @@ import { Popover } from 'antd';
 import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
 import type { ControlName, SentencePart } from '@green-thicket/core/words/sentences';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
-import { usePointedStep } from './pointed-step.ts';
+import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
 
 /** What reads patterns is large and comes with the first step that is edited. */

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { withStep, type CleaningStep } from '@green-thicket/core/text/steps';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 
 /** What can be done to the list of steps; each is one decision. */
 export interface StepChanges {

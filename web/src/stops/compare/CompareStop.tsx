@@ -5,11 +5,11 @@ import { attributeNames } from '@green-thicket/core/study/groups';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
-import { Select } from '../../shell/Select.tsx';
+import { Select } from '../../pieces/Select.tsx';
 
 /** Room for the marks of all groups together, and the bounds of one, in pixels. */
 const ALL_CELLS = 264;

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { counted } from '@green-thicket/core/words/sentences';
-import { useStudy } from '../../shell/study-context.ts';
-import { neverShow } from './never-show.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { neverShow } from '../../pieces/never-show.ts';
 
 /** What can be decided about several concepts at once; each is one decision. */
 export function BulkChoice({

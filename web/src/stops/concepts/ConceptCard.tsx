@@ -1,11 +1,11 @@
 import { AutoComplete, Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core/words/figure-sentences';
-import { useSame } from '../../shell/use-same.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useSame } from '../../pieces/use-same.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ConceptVariants } from './ConceptVariants.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
-import { neverShow } from './never-show.ts';
+import { neverShow } from '../../pieces/never-show.ts';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
 export function ConceptCard({

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { FIGURES, type FigureName } from '@green-thicket/core/words/figure-sentences';
-import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
+import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 

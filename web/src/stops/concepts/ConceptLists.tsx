@@ -6,10 +6,10 @@ import { counted } from '@green-thicket/core/words/sentences';
 import { wordsOf } from '@green-thicket/core/text/scan';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import { AddInput } from '../../shell/AddInput.tsx';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { download, fileName } from '../../store/save-file.ts';
+import { AddInput } from '../../pieces/AddInput.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { download, fileName } from '../../pieces/download.ts';
 
 /** Words of a report that are named; the rest is counted. */
 const NAMED = 12;

@@ -4,10 +4,10 @@ import { useRef, useState } from 'react';
 import { MATRIX_FIGURES, type MatrixFigure } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { download, fileName } from '../../store/save-file.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { download, fileName } from '../../pieces/download.ts';
 
 const ROW = 28;
 const COLUMN = 92;

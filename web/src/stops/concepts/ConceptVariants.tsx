@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { Fragment, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 
 /** So many variants are shown at once; a list of hundreds would hide all else. */
 const SHOWN = 8;

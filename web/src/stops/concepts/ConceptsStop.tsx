@@ -5,16 +5,16 @@ import { rowsAsDecided } from '@green-thicket/core/concepts/candidate-rows';
 import { counted } from '@green-thicket/core/words/sentences';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
-import { GroupChoice } from '../../shell/GroupChoice.tsx';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { GroupChoice } from '../../pieces/GroupChoice.tsx';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { AxisChoice } from './FigureChoices.tsx';
 import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
 import { ConceptFigures } from './ConceptFigures.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
-import { useConceptsLook, type ConceptsLook } from './concepts-look.ts';
+import { useConceptsLook, type ConceptsLook } from './concepts-look.tsx';
 import { ConceptMatrix } from './ConceptMatrix.tsx';
 import { PlainCounts } from './PlainCounts.tsx';
 import { WordPairs } from './WordPairs.tsx';
@@ -24,7 +24,7 @@ import { WordKinds } from './WordKinds.tsx';
 import { WordPicture } from './WordPicture.tsx';
 import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
 import { WordField } from './WordField.tsx';
-import { Select } from '../../shell/Select.tsx';
+import { Select } from '../../pieces/Select.tsx';
 
 const FACE_HELP = {
   field:

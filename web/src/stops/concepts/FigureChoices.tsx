@@ -1,6 +1,6 @@
 import { FIGURES, type FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES } from './figures.ts';
-import { Select } from '../../shell/Select.tsx';
+import { Select } from '../../pieces/Select.tsx';
 
 /** Which figure an axis of the field follows. */
 export function AxisChoice({

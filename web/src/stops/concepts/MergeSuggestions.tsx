@@ -2,8 +2,8 @@ import { Button } from 'antd';
 import type { SuggestionReason } from '@green-thicket/core/concepts/suggestions';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { useView } from '../../engine/use-view.ts';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 
 const REASONS: Record<SuggestionReason, string> = {
   spelling: 'differ by a hyphen, a space or an accent',

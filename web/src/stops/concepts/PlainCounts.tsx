@@ -3,9 +3,9 @@ import { attributeNames } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { PlainCountsRow } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
-import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
-import { useStudy } from '../../shell/study-context.ts';
-import { Select } from '../../shell/Select.tsx';
+import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { Select } from '../../pieces/Select.tsx';
 
 const FIGURES = [
   ['sources', 'Sources', 'How many sources are in the group'],

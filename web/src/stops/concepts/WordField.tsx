@@ -1,10 +1,10 @@
 import { memo, useMemo, useRef, useState } from 'react';
 import type { FigureName } from '@green-thicket/core/words/figure-sentences';
-import { useStudy } from '../../shell/study-context.ts';
-import { scaledType } from '../scaled-type.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { scaledType } from '../../pieces/scaled-type.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
-import { useArrowWords } from '../../shell/use-arrow-words.ts';
-import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
+import { useArrowWords } from '../../pieces/use-arrow-words.ts';
+import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { FIELD, heightOf, placeWords } from './place-words.ts';
 
 const { width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM } = FIELD;

@@ -4,8 +4,8 @@ import { useMemo, useRef, useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { Select } from '../../shell/Select.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { Select } from '../../pieces/Select.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
 
 const ROW = 34;

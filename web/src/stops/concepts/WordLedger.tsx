@@ -3,8 +3,8 @@ import { memo, useRef } from 'react';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { inFigures } from '@green-thicket/core/words/sentences';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
-import { useStudy } from '../../shell/study-context.ts';
-import { decisionByKey, KEYS_SAID } from './key-decisions.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 const LEDGER_ROW = 36;

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import type { WordPair } from '@green-thicket/core/concepts/word-pairs';
 import { counted } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
-import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
-import { useSelection } from '../../shell/selection.ts';
+import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
+import { useSelection } from '../../pieces/selection.ts';
 
 const MOST_PAIRS = 5000;
 

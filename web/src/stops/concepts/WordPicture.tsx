@@ -4,11 +4,11 @@ import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useView } from '../../engine/use-view.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { download, fileName } from '../../store/save-file.ts';
-import { embeddedFont, svgToPng } from '../map/export-picture.ts';
-import { Select } from '../../shell/Select.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { download, fileName } from '../../pieces/download.ts';
+import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
+import { Select } from '../../pieces/Select.tsx';
 
 const MOST = 200;
 /** Type sizes of the cloud at first: the largest is as large as there is room for. */

@@ -3,13 +3,13 @@ import { useMemo } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
 import { counted } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
-import { FigureTable, type FigureColumn } from '../../shell/FigureTable.tsx';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { ThemeLetter } from '../ThemeLetter.tsx';
+import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
-import { Select } from '../../shell/Select.tsx';
+import { Select } from '../../pieces/Select.tsx';
 
 const MOST_ROWS = 5000;
 

@@ -2,8 +2,8 @@ import { largest, least } from '@green-thicket/core/base/extent';
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
 import { MOSS, RUST } from '../../theme.ts';
-import { useChart } from '../chart.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useChart } from '../../pieces/chart.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 
 const BINS = 40;
 

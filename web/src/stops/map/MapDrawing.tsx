@@ -2,11 +2,11 @@ import { memo, useRef } from 'react';
 import { labelLines, linkPath, roundedPath } from '@green-thicket/core/map/draw';
 import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palette';
 import type { MapScene } from '@green-thicket/core/map/scene';
-import { useSelection } from '../../shell/selection.ts';
-import { useArrowWords } from '../../shell/use-arrow-words.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { decisionByKey, KEYS_SAID } from '../concepts/key-decisions.ts';
-import { scaledType } from '../scaled-type.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import { useArrowWords } from '../../pieces/use-arrow-words.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
+import { scaledType } from '../../pieces/scaled-type.ts';
 
 function onKeys(act: () => void) {
   return (event: React.KeyboardEvent): void => {

@@ -5,13 +5,13 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { drawMap } from '@green-thicket/core/map/draw';
 import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/scene';
 import { useView } from '../../engine/use-view.ts';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useSelection } from '../../shell/selection.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { download, fileName } from '../../store/save-file.ts';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { download, fileName } from '../../pieces/download.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
-import { embeddedFont, svgToPng } from './export-picture.ts';
+import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
 import { MapDrawing } from './MapDrawing.tsx';
 
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */

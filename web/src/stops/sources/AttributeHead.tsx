@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { ATTRIBUTE_TYPES, comparable, type AttributeType } from '@green-thicket/core/study/attributes';
 import { counted } from '@green-thicket/core/words/sentences';
 import { attributeNames } from '@green-thicket/core/study/groups';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import type { RowOrder } from './row-order.ts';
 import { ownValue } from '@green-thicket/core/base/records';
-import { FocusBox } from '../../shell/FocusBox.tsx';
+import { FocusBox } from '../../pieces/FocusBox.tsx';
 
 /** An attribute's column head: a click opens its name, type, order and removal. */
 export function AttributeHead({

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { READ_ENDINGS } from '@green-thicket/core/formats/files';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { SAMPLE_TITLE } from '../../store/sample-title.ts';
 import { chooseFiles } from './choose-files.ts';
 import { chosenFiles } from './dropped-files.ts';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { dateOrderOf } from '@green-thicket/core/study/attributes';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 
 /** Asks, once for the study, how dates are written whose day and month could be either way round. */

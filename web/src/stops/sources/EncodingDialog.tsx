@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
 import { aroundOddBytes } from '@green-thicket/core/formats/odd-bytes';
 import type { FileToRead } from '../../engine/protocol.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 /** Encodings that are offered beside those a file may be in, since a guess from few letters is poor. */
 const OTHERS = [

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
 import type { DateOrder } from '@green-thicket/core/text/dates';
 import { useView } from '../../engine/use-view.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 const PREVIEWED = 8;
 

@@ -2,9 +2,9 @@ import { Input, Modal } from 'antd';
 import { useMemo, useState } from 'react';
 import { NamePatternError, readNamePattern, type NamePattern } from '@green-thicket/core/intake/name-pattern';
 import { counted } from '@green-thicket/core/words/sentences';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 const PREVIEWED = 8;
 

@@ -1,12 +1,14 @@
+import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
-import { intakeWorker, isStopped, readFilesInWorker } from '../../engine/client.ts';
+import { intakeWorker, readFilesInWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { whileBringingIn } from '../../store/bringing-in.ts';
 import { recordSources } from '../../store/studies.ts';
 import { EncodingDialog, type UnsureFiles } from './EncodingDialog.tsx';
+import { FileDrop } from './FileDrop.tsx';
 import { IntakeContext, type Intake } from './intake-context.ts';
 import { IntakeReport } from './IntakeReport.tsx';
 import { TableDialog, type TableAnswer } from './TableDialog.tsx';
@@ -162,6 +164,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
   const intake = useMemo((): Intake => ({ addFiles, addText }), [addFiles, addText]);
   return (
     <IntakeContext.Provider value={intake}>
+      <FileDrop />
       {children}
       {unsure && <EncodingDialog unsure={unsure} onAnswer={unsure.answer} />}
       {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}

@@ -1,9 +1,9 @@
 import { Input, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { fetchPage, type FetchedPage } from '../../engine/fetch-page.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { useIntake } from './intake-context.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 const SHOWN = 600;
 

@@ -1,9 +1,9 @@
 import { Input, Modal } from 'antd';
 import { useState } from 'react';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { useIntake } from './intake-context.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 /** A text from the clipboard as a source. */
 export function PasteText({ onClose }: { onClose: () => void }) {

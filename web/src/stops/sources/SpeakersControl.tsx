@@ -4,8 +4,8 @@ import { counted } from '@green-thicket/core/words/sentences';
 import { usualRole } from '@green-thicket/core/text/speakers';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import type { ControlProps } from '../../shell/control-inputs.tsx';
-import { useTellFault } from '../../shell/use-fault.ts';
+import type { ControlProps } from '../../controls/control-inputs.tsx';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { ownValue, withoutWords } from '@green-thicket/core/base/records';
 
 /** Rows beyond this many are found by typing. */

@@ -5,10 +5,10 @@ import type { StudySource } from '@green-thicket/core/study/study';
 import type { SplitRule } from '@green-thicket/core/text/splitting';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import { NumberBox } from '../../shell/control-inputs.tsx';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { NumberBox } from '../../controls/control-inputs.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 const RULES: readonly { readonly value: SplitRule['kind']; readonly label: string }[] = [
   { value: 'headings', label: 'at headings' },

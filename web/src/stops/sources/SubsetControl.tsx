@@ -11,8 +11,8 @@ import {
   type Condition,
   type Subset,
 } from '@green-thicket/core/study/subset';
-import { AddInput } from '../../shell/AddInput.tsx';
-import type { ControlProps } from '../../shell/control-inputs.tsx';
+import { AddInput } from '../../pieces/AddInput.tsx';
+import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
 
 /** The subset the study works with, built by picking values; what remains is said at once. */

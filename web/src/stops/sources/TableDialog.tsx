@@ -6,10 +6,10 @@ import { counted } from '@green-thicket/core/words/sentences';
 import type { TableChoice, TableColumn } from '@green-thicket/core/intake/table-sources';
 import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, SheetLook, TableOutcome, TablePreview } from '../../engine/protocol.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 /** What was decided about a table. */
 export type TableAnswer =

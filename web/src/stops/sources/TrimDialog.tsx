@@ -4,9 +4,9 @@ import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TrimRule } from '@green-thicket/core/text/trimming';
 import { useView } from '../../engine/use-view.ts';
-import { NumberBox } from '../../shell/control-inputs.tsx';
-import { useStudy } from '../../shell/study-context.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { NumberBox } from '../../controls/control-inputs.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 const RULES = [
   { value: 'mark', label: 'before or after a text' },

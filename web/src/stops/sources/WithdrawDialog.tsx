@@ -2,10 +2,10 @@ import { App, Modal } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/words/sentences';
 import type { StudySource } from '@green-thicket/core/study/study';
-import { useStudy } from '../../shell/study-context.ts';
-import { useTellFault } from '../../shell/use-fault.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useTellFault } from '../../pieces/use-fault.ts';
 import { withdrawSources, type Withdrawn } from '../../store/withdrawing.ts';
-import { useReturnFocus } from '../../shell/use-return-focus.ts';
+import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 
 /** Takes sources out for good, as where a participant withdraws; says before what that means, and after what went. */
 export function WithdrawDialog({

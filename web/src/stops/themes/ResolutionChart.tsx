@@ -2,8 +2,8 @@ import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
 import type { ResolutionPoint } from '@green-thicket/core/themes/resolution';
 import { MOSS, RUST } from '../../theme.ts';
-import { useStudy } from '../../shell/study-context.ts';
-import { useChart } from '../chart.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { useChart } from '../../pieces/chart.ts';
 
 /** Number of themes and their steadiness over the resolution; flat stretches are the choices worth having. */
 export function ResolutionChart({

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import type { ThemeRow } from '@green-thicket/core/views/view-types';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
 import { useView } from '../../engine/use-view.ts';
-import { InTurn } from '../../shell/InTurn.tsx';
-import { useSelection } from '../../shell/selection.ts';
-import { useStudy } from '../../shell/study-context.ts';
+import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { ResolutionChart } from './ResolutionChart.tsx';
 

@@ -1,0 +1,27 @@
+import { useState } from 'react';
+import { useStudy } from '../pieces/study-context.ts';
+
+/** The study's title, edited where it stands. */
+export function EditableTitle() {
+  const { state, decide } = useStudy();
+  const [draft, setDraft] = useState<string>();
+  const finish = (): void => {
+    const title = draft?.trim();
+    if (title && title !== state.title) decide({ kind: 'renameStudy', title });
+    setDraft(undefined);
+  };
+  return (
+    <input
+      className="study-title"
+      aria-label="Title of the study"
+      value={draft ?? state.title}
+      maxLength={200}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={finish}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setDraft(undefined);
+      }}
+    />
+  );
+}

@@ -1,0 +1,15 @@
+import { inFigures } from '@green-thicket/core/words/sentences';
+import { PointedStepDesk } from './pointed-step.tsx';
+import { StepParts } from './StepParts.tsx';
+import type { StopDescription } from '../stop.ts';
+import { CleanStop } from './CleanStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const cleanStop = {
+  name: 'Clean',
+  figure: (_, { words }) => `${inFigures(words)} words`,
+  Stage: CleanStop,
+  controls: CONTROLS,
+  Sentence: StepParts,
+  Around: PointedStepDesk,
+} satisfies StopDescription;

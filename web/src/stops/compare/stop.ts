@@ -1,0 +1,14 @@
+import { comparedAttribute } from '@green-thicket/core/study/groups';
+import type { StopDescription } from '../stop.ts';
+import { CompareStop } from './CompareStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const compareStop = {
+  name: 'Compare',
+  figure: (state) => {
+    const attribute = comparedAttribute(state);
+    return attribute === undefined ? 'no attribute yet' : `by ${attribute}`;
+  },
+  Stage: CompareStop,
+  controls: CONTROLS,
+} satisfies StopDescription;

@@ -1,0 +1,27 @@
+import { Select } from 'antd';
+import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
+import { counted } from '@green-thicket/core/words/sentences';
+import type { ControlProps } from '../../controls/control-inputs.tsx';
+import { useView } from '../../engine/use-view.ts';
+
+/** The language the study is read in, and those that were found. */
+export function Language({ state, decide }: ControlProps) {
+  const { data } = useView('languages', null);
+  const found = (code: LanguageCode): number => data?.of.filter((each) => each === code).length ?? 0;
+  const main = data ? LANGUAGES[data.main] : 'looking …';
+  return (
+    <Select
+      aria-label="Language"
+      className="wide"
+      value={state.settings.concepts.language}
+      options={[
+        { value: 'auto', label: `the one most texts are in (${main})` },
+        ...LANGUAGE_CODES.map((code) => ({
+          value: code,
+          label: `${LANGUAGES[code]}${found(code) > 0 ? ` · ${counted(found(code), 'source')}` : ''}`,
+        })),
+      ]}
+      onChange={(language: LanguageCode | 'auto') => decide({ kind: 'setConcepts', change: { language } })}
+    />
+  );
+}

@@ -1,0 +1,151 @@
+import { Button, Input, Select, Switch } from 'antd';
+import { useState } from 'react';
+import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
+import { listed } from '@green-thicket/core/words/sentences';
+import { LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
+import { useView } from '../../engine/use-view.ts';
+import type { ControlProps } from '../../controls/control-inputs.tsx';
+
+/** A longer list shows its latest words; Lists saves it whole, and any word is looked up below. */
+const MOST_TAGS = 200;
+
+/** The published stop list, the study's own, and the words of the published one that are let back in. */
+export function StopWords({ state, decide }: ControlProps) {
+  const { data } = useView('languages', null);
+  const { language, listedStopWords } = state.settings.concepts;
+  const code = language === 'auto' ? (data?.main ?? 'en') : language;
+  const label = `${LANGUAGES[code]} stop words`;
+  return (
+    <>
+      <label className="control-row">
+        <Switch
+          checked={listedStopWords}
+          onChange={(on) => decide({ kind: 'setConcepts', change: { listedStopWords: on } })}
+          aria-label={label}
+        />{' '}
+        {label} ({listed(stopLayers(code).map((layer) => layer.name))})
+      </label>
+      <WordTags
+        label="Your own stop words"
+        placeholder="Your own: type a word, then Enter"
+        words={state.stopWords}
+        onAdd={(words) => decide({ kind: 'addStopWords', words })}
+        onRemove={(words) => decide({ kind: 'removeStopWords', words })}
+      />
+      {listedStopWords && (
+        <WordTags
+          label="Let back in"
+          placeholder="Let back in: type a word, then Enter"
+          words={state.allowedWords}
+          onAdd={(words) => decide({ kind: 'allowWords', words: words.map(stopForm) })}
+          onRemove={(words) => decide({ kind: 'stopAllowing', words })}
+        />
+      )}
+      <WhichList state={state} decide={decide} language={code} />
+    </>
+  );
+}
+
+function WordTags({
+  label,
+  placeholder,
+  words,
+  onAdd,
+  onRemove,
+}: {
+  label: string;
+  placeholder: string;
+  words: readonly string[];
+  onAdd: (words: string[]) => void;
+  onRemove: (words: string[]) => void;
+}) {
+  const shown = words.slice(-MOST_TAGS);
+  const more = words.length - shown.length;
+  return (
+    <>
+      <Select
+        mode="tags"
+        className="wide"
+        aria-label={label}
+        title={label}
+        placeholder={placeholder}
+        value={shown}
+        maxTagCount={30}
+        tokenSeparators={[',', ' ']}
+        open={false}
+        suffixIcon={null}
+        onChange={(next: string[]) => {
+          const added = next.filter((word) => !words.includes(word));
+          const removed = shown.filter((word) => !next.includes(word));
+          if (added.length > 0) onAdd(added);
+          if (removed.length > 0) onRemove(removed);
+        }}
+      />
+      {more > 0 && (
+        <span className="quiet">
+          and {more.toLocaleString('en-GB')} more; look a word up below, or save the whole list at Lists
+        </span>
+      )}
+    </>
+  );
+}
+
+/** Says which lists a word is on, and lets it back in or stops it. */
+function WhichList({
+  state,
+  decide,
+  language,
+}: Pick<ControlProps, 'state' | 'decide'> & { language: LanguageCode }) {
+  const [typed, setTyped] = useState('');
+  const word = stopForm(typed.trim());
+  const published = state.settings.concepts.listedStopWords ? layersWith(word, language) : [];
+  const own = state.stopWords.some((each) => stopForm(each) === word);
+  const allowed = state.allowedWords.includes(word);
+  const on = [...published.map((name) => `the published ${name}`), ...(own ? ['your own'] : [])];
+  const stopped = own || (published.length > 0 && !allowed);
+  return (
+    <div className="control-column">
+      <Input
+        size="small"
+        aria-label="Which list is a word on?"
+        placeholder="Which list is a word on?"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      {word !== '' && (
+        <p className="quiet" role="status">
+          “{word}” is {on.length === 0 ? 'on no list' : `on ${listed(on)}`}
+          {allowed && published.length > 0 ? ', and let back in' : ''}.{' '}
+          {stopped ? (
+            <Button
+              size="small"
+              onClick={() =>
+                decide(
+                  published.length > 0
+                    ? { kind: 'allowWords', words: [word] }
+                    : {
+                        kind: 'removeStopWords',
+                        words: state.stopWords.filter((each) => stopForm(each) === word),
+                      },
+                )
+              }
+            >
+              Let it in
+            </Button>
+          ) : (
+            <Button
+              size="small"
+              onClick={() =>
+                decide(
+                  allowed ? { kind: 'stopAllowing', words: [word] } : { kind: 'addStopWords', words: [word] },
+                )
+              }
+            >
+              Stop it
+            </Button>
+          )}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,127 @@
+import { Radio } from 'antd';
+import { RANGES } from '@green-thicket/core/study/limits';
+import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
+import { Language } from './Language.tsx';
+import { Parts } from './Parts.tsx';
+import { StopWords } from './StopWordControl.tsx';
+
+export const CONTROLS: Controls<
+  | 'language'
+  | 'parts'
+  | 'unit'
+  | 'phrases'
+  | 'stopWords'
+  | 'minimumLetters'
+  | 'minimumMentions'
+  | 'minimumSources'
+  | 'maximumSourceShare'
+  | 'minimumPull'
+  | 'size'
+> = {
+  language: {
+    label: 'Language',
+    help: 'Decides which stop words, dictionary forms or stems are used. Each source’s own language is found by its letters.',
+    Input: Language,
+  },
+  parts: {
+    label: 'Kinds of words',
+    help: 'Which kinds of words may become concepts. Phrases end in a noun. Kinds, in the list at the left, shows every word taken for each.',
+    Input: Parts,
+  },
+  unit: {
+    label: 'Form of a word',
+    help: 'The dictionary form (lemma) brings waits, waited and waiting together. A stem cuts endings off and is shown as its most frequent full form.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Form of a word"
+        className="control-column"
+        value={state.settings.concepts.unit}
+        options={[
+          { value: 'lemma', label: 'dictionary form (a stem where there is none)' },
+          { value: 'stem', label: 'stem' },
+          { value: 'form', label: 'as written' },
+        ]}
+        onChange={(event) =>
+          decide({
+            kind: 'setConcepts',
+            change: { unit: event.target.value as 'lemma' | 'stem' | 'form' },
+          })
+        }
+      />
+    ),
+  },
+  phrases: {
+    label: 'Phrases',
+    help: 'Word pairs and longer runs that belong together, such as night shift, count as one concept.',
+    Input: onOff(
+      'Find phrases of two to four words',
+      (state) => state.settings.concepts.phrases,
+      (phrases) => ({ kind: 'setConcepts', change: { phrases } }),
+    ),
+  },
+  stopWords: {
+    label: 'Stop words',
+    help: 'Words that are never concepts: common ones, and those you searched for.',
+    Input: StopWords,
+  },
+  minimumLetters: {
+    label: 'Fewest letters',
+    help: 'Shorter words are no concepts; spaces are not counted.',
+    Input: number(
+      'Fewest letters',
+      RANGES.minimumLetters,
+      (state) => state.settings.concepts.minimumLetters,
+      (minimumLetters) => ({ kind: 'setConcepts', change: { minimumLetters } }),
+    ),
+  },
+  minimumMentions: {
+    label: 'Fewest mentions',
+    help: 'How often a concept must be mentioned at least.',
+    Input: number(
+      'Fewest mentions',
+      RANGES.minimumMentions,
+      (state) => state.settings.concepts.minimumMentions,
+      (minimumMentions) => ({ kind: 'setConcepts', change: { minimumMentions } }),
+    ),
+  },
+  minimumSources: {
+    label: 'Fewest sources',
+    help: 'In how many sources a concept must be mentioned at least.',
+    Input: number(
+      'Fewest sources',
+      RANGES.minimumSources,
+      (state) => state.settings.concepts.minimumSources,
+      (minimumSources) => ({ kind: 'setConcepts', change: { minimumSources } }),
+    ),
+  },
+  maximumSourceShare: {
+    label: 'Largest share of sources, in per cent',
+    help: 'A word that nearly every source uses tells them apart too little.',
+    Input: number(
+      'Largest share of sources',
+      { min: 1, max: 100, whole: true },
+      (state) => Math.round(state.settings.concepts.maximumSourceShare * 100),
+      (value) => ({ kind: 'setConcepts', change: { maximumSourceShare: value / 100 } }),
+    ),
+  },
+  minimumPull: {
+    label: 'Least pull',
+    help: 'Pull says how selective a concept is in the company it keeps; 0 is no more than chance. The dashed line across the field of words is this limit: drag it.',
+    Input: number(
+      'Least pull',
+      { ...RANGES.minimumPull, step: 0.05 },
+      (state) => state.settings.concepts.minimumPull,
+      (minimumPull) => ({ kind: 'setConcepts', change: { minimumPull } }),
+    ),
+  },
+  size: {
+    label: 'Number of concepts',
+    help: 'How many concepts are kept; a map stays readable up to about 80.',
+    Input: number(
+      'Number of concepts',
+      { ...RANGES.size, step: 5 },
+      (state) => state.settings.concepts.size,
+      (size) => ({ kind: 'setConcepts', change: { size } }),
+    ),
+  },
+};

@@ -1,0 +1,13 @@
+import { inFigures } from '@green-thicket/core/words/sentences';
+import { ConceptsLookDesk } from './concepts-look.tsx';
+import type { StopDescription } from '../stop.ts';
+import { ConceptsStop } from './ConceptsStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const conceptsStop = {
+  name: 'Concepts',
+  figure: (_, { concepts }) => `${inFigures(concepts)} kept`,
+  Stage: ConceptsStop,
+  controls: CONTROLS,
+  Around: ConceptsLookDesk,
+} satisfies StopDescription;

@@ -1,0 +1,42 @@
+import { Checkbox, Radio } from 'antd';
+import { WINDOW_UNIT_NAMES, WINDOW_UNITS } from '@green-thicket/core/network/windows';
+import { RANGES } from '@green-thicket/core/study/limits';
+import { NumberBox, type ControlProps } from '../../controls/control-inputs.tsx';
+
+export function Window({ state, decide }: ControlProps) {
+  const { unit, size, acrossParagraphs } = state.settings.windows;
+  const { slides, many } = WINDOW_UNITS[unit];
+  return (
+    <>
+      <Radio.Group
+        aria-label="Window"
+        className="control-column"
+        value={unit}
+        options={WINDOW_UNIT_NAMES.map((each) => ({ value: each, label: WINDOW_UNITS[each].label }))}
+        onChange={(event) => {
+          const next = event.target.value as typeof unit;
+          decide({ kind: 'setWindows', change: { unit: next, size: WINDOW_UNITS[next].usualSize } });
+        }}
+      />
+      {slides && (
+        <>
+          <NumberBox
+            key={unit}
+            label={`How many ${many}`}
+            value={size}
+            range={RANGES.windowSize}
+            onChange={(next) => decide({ kind: 'setWindows', change: { size: next } })}
+          />
+          <Checkbox
+            checked={acrossParagraphs}
+            onChange={(event) =>
+              decide({ kind: 'setWindows', change: { acrossParagraphs: event.target.checked } })
+            }
+          >
+            may run into the next paragraph
+          </Checkbox>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import { Radio } from 'antd';
+import { MEASURE_NAMES, MEASURES, type Measure } from '@green-thicket/core/network/measures';
+import { RANGES } from '@green-thicket/core/study/limits';
+import { number, type Controls } from '../../controls/control-inputs.tsx';
+import { Window } from './Window.tsx';
+
+export const CONTROLS: Controls<'window' | 'measure' | 'cutOff' | 'minimumTogether' | 'maximumQ'> = {
+  window: {
+    label: 'Window',
+    help: 'How near two concepts must stand to keep company. Windows never cross a turn or a source.',
+    Input: Window,
+  },
+  measure: {
+    label: 'Strength of a link',
+    help: MEASURE_NAMES.map((measure) => MEASURES[measure].help).join(' '),
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="Strength of a link"
+        className="control-column"
+        value={state.settings.links.measure}
+        options={MEASURE_NAMES.map((measure) => ({ value: measure, label: MEASURES[measure].name }))}
+        onChange={(event) => {
+          const measure = event.target.value as Measure;
+          decide({ kind: 'setLinks', change: { measure, cutOff: MEASURES[measure].cutOff } });
+        }}
+      />
+    ),
+  },
+  cutOff: {
+    label: 'Cut-off',
+    help: 'Links weaker than this are left out.',
+    Input: number(
+      'Cut-off',
+      { ...RANGES.cutOff, step: 0.05 },
+      (state) => state.settings.links.cutOff,
+      (cutOff) => ({ kind: 'setLinks', change: { cutOff } }),
+    ),
+  },
+  minimumTogether: {
+    label: 'Fewest shared windows',
+    help: 'How many windows two concepts must share at least.',
+    Input: number(
+      'Fewest shared windows',
+      RANGES.minimumTogether,
+      (state) => state.settings.links.minimumTogether,
+      (minimumTogether) => ({ kind: 'setLinks', change: { minimumTogether } }),
+    ),
+  },
+  maximumQ: {
+    label: 'Chance, in per cent',
+    help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg).',
+    Input: number(
+      'Chance in per cent',
+      { min: 0.1, max: 100, whole: false, step: 1 },
+      (state) => state.settings.links.maximumQ * 100,
+      (value) => ({ kind: 'setLinks', change: { maximumQ: value / 100 } }),
+    ),
+  },
+};

@@ -1,0 +1,11 @@
+import { inFigures } from '@green-thicket/core/words/sentences';
+import type { StopDescription } from '../stop.ts';
+import { LinksStop } from './LinksStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const linksStop = {
+  name: 'Links',
+  figure: (_, { links }) => `${inFigures(links)} stand`,
+  Stage: LinksStop,
+  controls: CONTROLS,
+} satisfies StopDescription;

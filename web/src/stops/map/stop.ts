@@ -1,0 +1,10 @@
+import type { StopDescription } from '../stop.ts';
+import { MapStop } from './MapStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const mapStop = {
+  name: 'Map',
+  figure: (_, { themes }) => (themes === 0 ? 'nothing to draw' : `${themes} parcels`),
+  Stage: MapStop,
+  controls: CONTROLS,
+} satisfies StopDescription;

@@ -1,0 +1,22 @@
+import { counted } from '@green-thicket/core/words/sentences';
+import { workingSources } from '@green-thicket/core/study/subset';
+import { IntakeDesk } from './IntakeDesk.tsx';
+import type { StudyState } from '@green-thicket/core/study/study';
+import type { StopDescription } from '../stop.ts';
+import { SourcesStop } from './SourcesStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const sourcesStop = {
+  name: 'Sources',
+  figure: {
+    plain: (state: StudyState) => {
+      const working = workingSources(state).length;
+      return working === state.sources.length
+        ? counted(working, 'source')
+        : `${working} of ${counted(state.sources.length, 'source')}`;
+    },
+  },
+  Stage: SourcesStop,
+  controls: CONTROLS,
+  Around: IntakeDesk,
+} satisfies StopDescription;

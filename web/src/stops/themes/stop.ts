@@ -1,0 +1,11 @@
+import type { StopDescription } from '../stop.ts';
+import { ThemesStop } from './ThemesStop.tsx';
+import { CONTROLS } from './controls.tsx';
+
+export const themesStop = {
+  name: 'Themes',
+  figure: (_, { themes, steadiness }) =>
+    themes === 0 ? 'none yet' : `${themes} · ${Math.round(steadiness * 100)} % steady`,
+  Stage: ThemesStop,
+  controls: CONTROLS,
+} satisfies StopDescription;
