@@ -105,7 +105,7 @@ function StepPart({
       destroyOnHidden
       placement="bottomLeft"
       content={
-        <Suspense fallback={<p className="control-box quiet">…</p>}>
+        <Suspense fallback={<p className="quiet">…</p>}>
           <StepEditor step={step} close={close} />
         </Suspense>
       }
