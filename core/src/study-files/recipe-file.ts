@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Recipe } from '../study/recipe.ts';
-import { faultIn, recipeSchema, whole } from './decision-schemas.ts';
+import { faultIn } from './decision-schemas.ts';
+import { recipeSchema, whole } from '../study/schema-fields.ts';
 import { liftRecipe, RECIPE_VERSION } from './recipe-versions.ts';
 
 export const RECIPE_FORMAT = 'green-thicket-recipe';

@@ -2,7 +2,8 @@ import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
 import { stepFault } from '../text/patterns.ts';
 import type { CleaningStep } from '../text/steps.ts';
-import { faultIn, keys, settingsChange } from './decision-schemas.ts';
+import { faultIn } from './decision-schemas.ts';
+import { keys, settingsChange } from '../study/schema-fields.ts';
 import { ownValue } from '../base/records.ts';
 
 const SECTIONS = {

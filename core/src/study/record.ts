@@ -1,5 +1,5 @@
 import { decide, type Decision } from './decisions.ts';
-import { looseLists } from './fold-lists.ts';
+import { looseLists } from './decisions/word-lists.ts';
 import { EMPTY_STUDY, type StudyState } from './study.ts';
 
 /** A decision in the record. Records form a tree: undo moves the head to the parent, nothing is ever taken out. */

@@ -1,28 +1,7 @@
-import type { WordKind } from '../text/parts-of-speech.ts';
-import type { Decision } from './decisions.ts';
-import type { StudyState } from './study.ts';
-
-/** Decisions that only change a list of words: the many of a long record. */
-export type ListDecision = Extract<
-  Decision,
-  {
-    kind:
-      | 'keepConcepts'
-      | 'dropConcepts'
-      | 'leaveConcepts'
-      | 'addStopWords'
-      | 'neverShow'
-      | 'removeStopWords'
-      | 'allowWords'
-      | 'stopAllowing'
-      | 'setWordKind'
-      | 'mergeConcepts'
-      | 'mergeMany'
-      | 'refuseMerge'
-      | 'splitConcept'
-      | 'renameConcept';
-  }
->;
+import type { WordKind } from '../../text/parts-of-speech.ts';
+import type { Decision } from '../decisions.ts';
+import type { WordDecision } from './words.ts';
+import type { StudyState } from '../study.ts';
 
 /** A list or record that is changed in place and made once at the end; as it was while nothing changed it. */
 class Loose<Whole, Held> {
@@ -139,7 +118,7 @@ export function looseLists(state: StudyState): LooseLists {
     (whole) => new Merges(whole),
     (held) => Object.fromEntries(held.into),
   );
-  const handlers: { [K in ListDecision['kind']]: (decision: Extract<ListDecision, { kind: K }>) => void } = {
+  const handlers: { [K in WordDecision['kind']]: (decision: Extract<WordDecision, { kind: K }>) => void } = {
     keepConcepts({ keys }) {
       addAll(kept.held, keys);
       removeAll(dropped.held, keys);

@@ -1,0 +1,32 @@
+import type { StudySettings, StudyState } from '../study.ts';
+import type { Joi } from '../schema-fields.ts';
+
+interface Kind {
+  readonly kind: string;
+}
+
+/** What each kind of decision of a group makes of a study. */
+export type Appliers<D extends Kind> = {
+  readonly [K in D['kind']]: (state: StudyState, decision: Extract<D, { kind: K }>) => StudyState;
+};
+
+/** Each kind of decision of a group in a few words, for the undo button and the record. */
+export type Sayers<D extends Kind> = {
+  readonly [K in D['kind']]: (decision: Extract<D, { kind: K }>) => string;
+};
+
+/** What a decision of each kind holds beside its kind. */
+export type FieldsOf<D extends Kind> = Readonly<Record<D['kind'], Joi.PartialSchemaMap>>;
+
+/** Some words as a list that stays short. */
+export const few = (words: readonly string[]): string =>
+  words.length <= 3 ? words.join(', ') : `${words.slice(0, 2).join(', ')} and ${words.length - 2} more`;
+
+/** A study with a part of its settings changed. */
+export function changeSettings<K extends keyof StudySettings>(
+  state: StudyState,
+  part: K,
+  change: Partial<StudySettings[K]>,
+): StudyState {
+  return { ...state, settings: { ...state.settings, [part]: { ...state.settings[part], ...change } } };
+}

@@ -1,0 +1,65 @@
+import type { CleaningStep } from '../../text/steps.ts';
+import type { LinkSettings } from '../../network/links.ts';
+import type { WindowSettings } from '../../network/windows.ts';
+import type { ThemeSettings } from '../../themes/themes.ts';
+import type { MapSettings } from '../../map/scene.ts';
+import { withRecipe, type Recipe } from '../recipe.ts';
+import type { CompareSettings, ConceptSettings } from '../study.ts';
+import { withoutWords } from '../../base/records.ts';
+import { LONGEST } from '../limits.ts';
+import { Joi, text, letter, steps, settingsChange, recipeSchema } from '../schema-fields.ts';
+import { changeSettings, type Appliers, type FieldsOf, type Sayers } from './kinds.ts';
+
+/** Decisions about settings and names, and recipes of them. */
+export type SettingDecision =
+  /** All steps as they are to be, and what of them is new, in a few words. */
+  | { readonly kind: 'setCleaning'; readonly steps: readonly CleaningStep[]; readonly what: string }
+  | { readonly kind: 'setConcepts'; readonly change: Partial<ConceptSettings> }
+  | { readonly kind: 'setWindows'; readonly change: Partial<WindowSettings> }
+  | { readonly kind: 'setLinks'; readonly change: Partial<LinkSettings> }
+  | { readonly kind: 'setThemes'; readonly change: Partial<ThemeSettings> }
+  | { readonly kind: 'renameTheme'; readonly letter: string; readonly name: string }
+  | { readonly kind: 'setMap'; readonly change: Partial<MapSettings> }
+  | { readonly kind: 'setCompare'; readonly change: Partial<CompareSettings> }
+  | { readonly kind: 'applyRecipe'; readonly recipe: Recipe };
+
+export const SETTING_APPLY: Appliers<SettingDecision> = {
+  setCleaning: (state, decision) => changeSettings(state, 'cleaning', { steps: decision.steps }),
+  setConcepts: (state, decision) => changeSettings(state, 'concepts', decision.change),
+  setWindows: (state, decision) => changeSettings(state, 'windows', decision.change),
+  setLinks: (state, decision) => changeSettings(state, 'links', decision.change),
+  setThemes: (state, decision) => changeSettings(state, 'themes', decision.change),
+  renameTheme(state, decision) {
+    const others = withoutWords(state.themeNames, (letter) => letter === decision.letter);
+    const name = decision.name.trim();
+    return { ...state, themeNames: name === '' ? others : { ...others, [decision.letter]: name } };
+  },
+  setMap: (state, decision) => changeSettings(state, 'map', decision.change),
+  setCompare: (state, decision) => changeSettings(state, 'compare', decision.change),
+  applyRecipe: (state, decision) => withRecipe(state, decision.recipe),
+};
+
+export const SETTING_SAY: Sayers<SettingDecision> = {
+  setCleaning: (decision) => decision.what,
+  setConcepts: () => 'change how concepts are chosen',
+  setWindows: () => 'change the window',
+  setLinks: () => 'change what makes a link',
+  setThemes: () => 'change the grouping',
+  renameTheme: (decision) => `name theme ${decision.letter}`,
+  setMap: () => 'change the map',
+  setCompare: () => 'change the comparison',
+  applyRecipe: () => 'use a recipe',
+};
+
+/** What a file may hold of them. */
+export const settingDecisionSchemas = (): FieldsOf<SettingDecision> => ({
+  setCleaning: { steps: steps.required(), what: Joi.string().allow('').max(LONGEST.remark).required() },
+  setConcepts: { change: settingsChange('concepts') },
+  setWindows: { change: settingsChange('windows') },
+  setLinks: { change: settingsChange('links') },
+  setThemes: { change: settingsChange('themes') },
+  renameTheme: { letter: letter.required(), name: text.required() },
+  setMap: { change: settingsChange('map') },
+  setCompare: { change: settingsChange('compare') },
+  applyRecipe: { recipe: recipeSchema.required() },
+});
