@@ -4,14 +4,14 @@ import { attributeDecisionSchemas } from '../study/decisions/attributes.ts';
 import { settingDecisionSchemas } from '../study/decisions/settings.ts';
 import { sourceDecisionSchemas } from '../study/decisions/sources.ts';
 import { wordDecisionSchemas } from '../study/decisions/words.ts';
-import { byKind } from '../study/schema-fields.ts';
+import * as fields from '../study/schema-fields.ts';
 
 /** A decision of any kind (study/decisions.ts). */
-export const decisionSchema = byKind({
-  ...sourceDecisionSchemas(),
-  ...attributeDecisionSchemas(),
-  ...wordDecisionSchemas(),
-  ...settingDecisionSchemas(),
+export const decisionSchema = fields.byKind({
+  ...sourceDecisionSchemas(fields),
+  ...attributeDecisionSchemas(fields),
+  ...wordDecisionSchemas(fields),
+  ...settingDecisionSchemas(fields),
 });
 
 /** The name that Joi, like any code that copies objects key by key, would lose. */

@@ -6,7 +6,6 @@ import { LONGEST, RANGES, type NumberRange } from './limits.ts';
 import { WORD_KINDS } from '../text/parts-of-speech.ts';
 import { LANGUAGES } from '../text/language-names.ts';
 
-/** What checks; re-exported so that what only makes use of decisions does without it. */
 export { Joi };
 
 export const text = Joi.string().allow('').max(LONGEST.name);

@@ -2,8 +2,7 @@ import type { AttributeType } from '../attributes.ts';
 import type { Subset } from '../subset.ts';
 import type { StudySettings, StudyState } from '../study.ts';
 import { ownValue, withoutWords } from '../../base/records.ts';
-import { Joi, key, id, value, attributeType } from '../schema-fields.ts';
-import { few, type Appliers, type FieldsOf, type Sayers } from './kinds.ts';
+import { few, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about what is known of the sources. */
 export type AttributeDecision =
@@ -71,8 +70,14 @@ export const ATTRIBUTE_SAY: Sayers<AttributeDecision> = {
   removeAttribute: (decision) => `remove the attribute ${decision.attribute}`,
 };
 
-/** What a file may hold of them. */
-export const attributeDecisionSchemas = (): FieldsOf<AttributeDecision> => ({
+/** What a file may hold of them; handed what checks, which the page does without until something is decided. */
+export const attributeDecisionSchemas = ({
+  Joi,
+  key,
+  id,
+  value,
+  attributeType,
+}: SchemaFields): FieldsOf<AttributeDecision> => ({
   setAttribute: {
     ids: Joi.array().items(id).required(),
     attribute: key.required(),

@@ -1,5 +1,8 @@
 import type { StudySettings, StudyState } from '../study.ts';
-import type { Joi } from '../schema-fields.ts';
+import type * as schemaFields from '../schema-fields.ts';
+
+/** The fields that schemas are made of. */
+export type SchemaFields = typeof schemaFields;
 
 interface Kind {
   readonly kind: string;
@@ -16,7 +19,7 @@ export type Sayers<D extends Kind> = {
 };
 
 /** What a decision of each kind holds beside its kind. */
-export type FieldsOf<D extends Kind> = Readonly<Record<D['kind'], Joi.PartialSchemaMap>>;
+export type FieldsOf<D extends Kind> = Readonly<Record<D['kind'], schemaFields.Joi.PartialSchemaMap>>;
 
 /** Some words as a list that stays short. */
 export const few = (words: readonly string[]): string =>

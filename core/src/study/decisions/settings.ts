@@ -7,8 +7,7 @@ import { withRecipe, type Recipe } from '../recipe.ts';
 import type { CompareSettings, ConceptSettings } from '../study.ts';
 import { withoutWords } from '../../base/records.ts';
 import { LONGEST } from '../limits.ts';
-import { Joi, text, letter, steps, settingsChange, recipeSchema } from '../schema-fields.ts';
-import { changeSettings, type Appliers, type FieldsOf, type Sayers } from './kinds.ts';
+import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about settings and names, and recipes of them. */
 export type SettingDecision =
@@ -51,8 +50,15 @@ export const SETTING_SAY: Sayers<SettingDecision> = {
   applyRecipe: () => 'use a recipe',
 };
 
-/** What a file may hold of them. */
-export const settingDecisionSchemas = (): FieldsOf<SettingDecision> => ({
+/** What a file may hold of them; handed what checks, which the page does without until something is decided. */
+export const settingDecisionSchemas = ({
+  Joi,
+  text,
+  letter,
+  steps,
+  settingsChange,
+  recipeSchema,
+}: SchemaFields): FieldsOf<SettingDecision> => ({
   setCleaning: { steps: steps.required(), what: Joi.string().allow('').max(LONGEST.remark).required() },
   setConcepts: { change: settingsChange('concepts') },
   setWindows: { change: settingsChange('windows') },

@@ -4,8 +4,7 @@ import type { Subset } from '../subset.ts';
 import type { SourceSettings, SpeakerSettings, StudySource } from '../study.ts';
 import { ownValue, withoutWords } from '../../base/records.ts';
 import { LONGEST } from '../limits.ts';
-import { Joi, key, id, pieces, attributeType, subset, source, settingsChange } from '../schema-fields.ts';
-import { changeSettings, type Appliers, type FieldsOf, type Sayers } from './kinds.ts';
+import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about which texts there are and which of them are read. */
 export type SourceDecision =
@@ -87,8 +86,17 @@ export const SOURCE_SAY: Sayers<SourceDecision> = {
   setSpeakers: (decision) => (decision.change.leftOut ? 'change who is left out' : 'give speakers roles'),
 };
 
-/** What a file may hold of them. */
-export const sourceDecisionSchemas = (): FieldsOf<SourceDecision> => ({
+/** What a file may hold of them; handed what checks, which the page does without until something is decided. */
+export const sourceDecisionSchemas = ({
+  Joi,
+  key,
+  id,
+  pieces,
+  attributeType,
+  subset,
+  source,
+  settingsChange,
+}: SchemaFields): FieldsOf<SourceDecision> => ({
   renameStudy: { title: key.required() },
   addSources: {
     // None are left where a study file was opened without those that were damaged.

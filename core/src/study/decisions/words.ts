@@ -1,6 +1,5 @@
 import type { WordKind } from '../../text/parts-of-speech.ts';
-import { Joi, text, keys, concept, wordKind } from '../schema-fields.ts';
-import { few, type FieldsOf, type Sayers } from './kinds.ts';
+import { few, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions that only change a list of words: the many of a long record. */
 export type WordDecision =
@@ -56,8 +55,14 @@ export const WORD_SAY: Sayers<WordDecision> = {
   renameConcept: (decision) => `call ${decision.key} ${decision.label}`,
 };
 
-/** What a file may hold of them. */
-export const wordDecisionSchemas = (): FieldsOf<WordDecision> => ({
+/** What a file may hold of them; handed what checks, which the page does without until something is decided. */
+export const wordDecisionSchemas = ({
+  Joi,
+  text,
+  keys,
+  concept,
+  wordKind,
+}: SchemaFields): FieldsOf<WordDecision> => ({
   keepConcepts: { keys: keys.required() },
   dropConcepts: { keys: keys.required() },
   leaveConcepts: { keys: keys.required() },
