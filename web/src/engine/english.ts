@@ -36,6 +36,16 @@ function there(): English {
 export const lexicon = (): Lexicon => there().lexicon();
 export const tagger = (): Tagger => there().tagger();
 
+/** Milliseconds after its start at which a worker that has nothing else to do brings English in. */
+const SOON = 200;
+
+/** Brings English in before anybody waits for it; where that fails, it is told when it is needed. */
+export function bringEnglishSoon(): void {
+  setTimeout(() => {
+    load().catch(console.warn);
+  }, SOON);
+}
+
 /** Does work that may turn out to need English; then it is begun again once that is there. What it made so far is kept. */
 export async function withEnglish<T>(work: () => Promise<T>): Promise<T> {
   try {

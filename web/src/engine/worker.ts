@@ -15,7 +15,7 @@ import { giveKey } from '../store/keys.ts';
 import { exportStudy, importStudy } from '../store/studies.ts';
 import { readOriginals } from '../store/texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
-import { lexicon, tagger, withEnglish } from './english.ts';
+import { bringEnglishSoon, lexicon, tagger, withEnglish } from './english.ts';
 import { fileReading } from './file-reading.ts';
 import { turns } from './turns.ts';
 import { type EngineWorker, type OnProgress, type ViewRequest } from './protocol.ts';
@@ -198,3 +198,4 @@ const api: EngineWorker = {
 };
 
 expose(api);
+bringEnglishSoon();
