@@ -15,7 +15,7 @@ export interface LoadedStudy {
 }
 
 /** Decisions read at a time, so that a long record does not hold the page. */
-const READ_AT_ONCE = 500;
+const READ_AT_ONCE = 250;
 
 /** The decisions of a study after one of them, in their order. */
 async function decisionsAfter(database: StudyDatabase, seq: number): Promise<DecisionRow[]> {
@@ -29,7 +29,7 @@ async function decisionsAfter(database: StudyDatabase, seq: number): Promise<Dec
 }
 
 /** Decisions folded at a time. */
-const FOLDED_AT_ONCE = 1000;
+const FOLDED_AT_ONCE = 500;
 
 /** The study its decisions amount to; the page answers while a long record is folded for the first time. */
 async function foldedInSlices(log: DecisionLog, folded: FoldedStates): Promise<StudyState> {
