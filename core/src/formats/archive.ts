@@ -1,3 +1,4 @@
+import { inFigures } from '../base/wording.ts';
 import { Inflate, strFromU8 } from 'fflate';
 import { crc32 } from './crc32.ts';
 
@@ -79,7 +80,7 @@ function readDirectory(bytes: Uint8Array, { mostEntries }: ArchiveLimits): Direc
   if (end < first) throw faulty(DAMAGED);
   const count = view.getUint16(end + 10, true);
   if (count > mostEntries) {
-    throw new ArchiveError(`The archive holds more than ${mostEntries.toLocaleString('en-GB')} files.`);
+    throw new ArchiveError(`The archive holds more than ${inFigures(mostEntries)} files.`);
   }
   const entries: DirectoryEntry[] = [];
   let at = view.getUint32(end + 16, true);

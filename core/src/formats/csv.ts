@@ -1,3 +1,4 @@
+import { inFigures } from '../base/wording.ts';
 import Papa from 'papaparse';
 import { MOST_COLUMNS, refused, type FileContent } from './read-result.ts';
 
@@ -56,7 +57,7 @@ export function readDelimited(text: string): FileContent {
   const width = data.reduce((most, row) => Math.max(most, row.length), 0);
   if (width > MOST_COLUMNS) {
     return refused(
-      `A row of it has ${width.toLocaleString('en-GB')} cells, and ${MOST_COLUMNS.toLocaleString('en-GB')} columns are the most. If it is no table, name it .txt and add it again.`,
+      `A row of it has ${inFigures(width)} cells, and ${inFigures(MOST_COLUMNS)} columns are the most. If it is no table, name it .txt and add it again.`,
     );
   }
   const ragged = data.filter((row) => row.length !== data[0].length).length;

@@ -1,3 +1,4 @@
+import { inFigures } from '../base/wording.ts';
 import { OfficeError, openOffice, refusingOffice } from './office.ts';
 import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';
@@ -23,7 +24,7 @@ async function wordsOf(name: string, bytes: Uint8Array): Promise<FileContent> {
     const paragraphs = countOf(part, '<w:p>') + countOf(part, '<w:p ');
     if (paragraphs > MOST_PARAGRAPHS) {
       throw new OfficeError(
-        `It has ${paragraphs.toLocaleString('en-GB')} paragraphs, more than can be read here (${MOST_PARAGRAPHS.toLocaleString('en-GB')}). Save its words as plain text (.txt) and add that.`,
+        `It has ${inFigures(paragraphs)} paragraphs, more than can be read here (${inFigures(MOST_PARAGRAPHS)}). Save its words as plain text (.txt) and add that.`,
       );
     }
   }

@@ -1,3 +1,4 @@
+import { inFigures } from '../base/wording.ts';
 import { OfficeError, openOffice, refusingOffice } from './office.ts';
 import { MOST_CELLS, MOST_COLUMNS, refused, type FileContent, type SheetRows } from './read-result.ts';
 
@@ -42,7 +43,7 @@ function checkExtent(sheet: string): void {
   }
   if (columns > MOST_COLUMNS || rows * columns > MOST_CELLS) {
     throw new OfficeError(
-      `A sheet reaches to cell ${furthest}: ${rows.toLocaleString('en-GB')} rows by ${columns.toLocaleString('en-GB')} columns, more than can be read. If most of it is empty, delete the rows and columns beyond your data; else save the part you need as .csv.`,
+      `A sheet reaches to cell ${furthest}: ${inFigures(rows)} rows by ${inFigures(columns)} columns, more than can be read. If most of it is empty, delete the rows and columns beyond your data; else save the part you need as .csv.`,
     );
   }
 }

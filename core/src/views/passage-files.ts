@@ -1,7 +1,7 @@
 import { strToU8 } from 'fflate';
 import { writeCsv } from '../formats/csv.ts';
 import { writeDocx, type DocxParagraph, type DocxRun } from '../formats/docx-write.ts';
-import { counted } from '../words/sentences.ts';
+import { counted } from '../base/wording.ts';
 import { attributeNames } from '../study/groups.ts';
 import type { StudySource } from '../study/study.ts';
 import type { PassageRow } from './view-types.ts';

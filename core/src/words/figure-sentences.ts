@@ -1,4 +1,4 @@
-import { counted } from './sentences.ts';
+import { counted, inFigures, percent } from '../base/wording.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
 
 /** The figures of a concept that can be shown, sorted by and laid out by. */
@@ -24,7 +24,8 @@ export interface FigureContext {
   readonly use?: GroupUse;
 }
 
-const percent = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+/** A small share with a digit behind the point. */
+const shareOf = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
 
 /** What a figure of a concept says, in one sentence with its own numbers. */
 export function figureSentence(
@@ -36,13 +37,13 @@ export function figureSentence(
     case 'mentions':
       return `It is mentioned ${counted(row.mentions, 'time')}${row.sources > 1 ? `, ${(row.mentions / row.sources).toFixed(1)} times in a source that mentions it` : ''}.`;
     case 'sources':
-      return `${row.sources.toLocaleString('en-GB')} of ${counted(sources, 'source')} mention it, ${percent(row.sources / Math.max(1, sources))}.`;
+      return `${inFigures(row.sources)} of ${counted(sources, 'source')} mention it, ${shareOf(row.sources / Math.max(1, sources))}.`;
     case 'windowShare':
       return row.windowShare === 0
         ? 'No window holds it.'
-        : `${percent(row.windowShare)} of the windows hold it, one in ${Math.max(1, Math.round(1 / row.windowShare)).toLocaleString('en-GB')}.`;
+        : `${shareOf(row.windowShare)} of the windows hold it, one in ${Math.max(1, Math.round(1 / row.windowShare)).toLocaleString('en-GB')}.`;
     case 'spread':
-      return `Spread ${row.spread.toFixed(2)} (1 − DP): ${percent(1 - row.spread)} of the unevenness there could be; at 1 every source would use it as much as its length would have it, at 0 one short source alone.`;
+      return `Spread ${row.spread.toFixed(2)} (1 − DP): ${shareOf(1 - row.spread)} of the unevenness there could be; at 1 every source would use it as much as its length would have it, at 0 one short source alone.`;
     case 'pull':
       return row.pull === 0
         ? 'Pull 0: the company it keeps is no more selective than chance would have it.'

@@ -1,3 +1,4 @@
+import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
@@ -68,24 +69,8 @@ function partsText(parts: readonly string[], language: LanguageCode | undefined)
   return listed([...words, ...parts.filter((part) => part === 'names' || part === 'numbers')]);
 }
 
-const WHOLE = new Intl.NumberFormat('en-GB');
-
-/** A number with commas at its thousands. */
-export const inFigures = (count: number): string => WHOLE.format(count);
-
-/** A count with its noun. */
-export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${inFigures(count)} ${count === 1 ? one : many}`;
-}
-
-const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
-
-/** Words as a list: a, b and c. */
-export function listed(words: readonly string[]): string {
-  return words.length < 2
-    ? (words[0] ?? '')
-    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-}
+/** A share in per cent as it was set: with a digit behind the point only where there is one. */
+const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
 const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
@@ -167,7 +152,7 @@ export function methodSentences(
       ' in at least ',
       control('minimumSources', counted(concepts.minimumSources, 'source')),
       ' and at most ',
-      control('maximumSourceShare', `${percent(concepts.maximumSourceShare)} of them`),
+      control('maximumSourceShare', `${setPercent(concepts.maximumSourceShare)} of them`),
       ' and ',
       control(
         'minimumPull',
@@ -187,7 +172,7 @@ export function methodSentences(
       ' is above ',
       control('cutOff', String(links.cutOff)),
       ' and chance would explain it in under ',
-      control('maximumQ', percent(links.maximumQ)),
+      control('maximumQ', setPercent(links.maximumQ)),
       ' of such finds (G², corrected for overlap and for testing many pairs).',
     ],
     themes: [

@@ -1,7 +1,7 @@
 import { Button, Popover } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import {
   allowCopyFolder,
   canKeepCopies,

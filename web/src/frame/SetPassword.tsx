@@ -1,6 +1,6 @@
 import { App, Checkbox, Input, Modal } from 'antd';
 import { useState, type RefObject } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { LONGEST_SHOWN, SHORTEST_PASSWORD, setPassword } from '../store/password.ts';
 import { SHOWN_AS } from '../store/studies.ts';
 import { PasswordField } from './PasswordField.tsx';

@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { isStopped } from '../pieces/stopped.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
@@ -43,8 +44,8 @@ export function StatusLine() {
     <footer className="status-line">
       {data && state.sources.length > 0 && (
         <>
-          <span>{data.words.toLocaleString('en-GB')} words</span>
-          <span>{data.windows.toLocaleString('en-GB')} windows</span>
+          <span>{inFigures(data.words)} words</span>
+          <span>{inFigures(data.windows)} windows</span>
           <span>
             Leiden γ {data.resolution} · {state.settings.themes.runs} runs · modularity{' '}
             {data.modularity.toFixed(2)}

@@ -2,7 +2,7 @@ import { App, Button, Drawer, Input, Select } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { findEntries, type NotebookEntry } from '@green-thicket/core/study/notebook';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '../store/notebook.ts';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';

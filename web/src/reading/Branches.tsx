@@ -1,6 +1,6 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { PlainSelection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
@@ -96,7 +96,7 @@ function Fork({
                 select({ kind: 'following', of: selection, direction, words: [...path, ...branch.words] })
               }
             >
-              {branch.count.toLocaleString('en-GB')}
+              {inFigures(branch.count)}
             </button>
             {isOpen && (
               <Fork

@@ -1,7 +1,7 @@
 import { Button, Slider } from 'antd';
 import { useState } from 'react';
 import type { LineOrder } from '@green-thicket/core/reading/concordance';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { ViewQuestions } from '@green-thicket/core/views/view-keys';
@@ -146,7 +146,7 @@ function Lines({
       </ol>
       {data.lines.length < data.total && (
         <Button block onClick={() => setLimit(limit * 4)}>
-          Show more of {data.total.toLocaleString('en-GB')} mentions
+          Show more of {inFigures(data.total)} mentions
         </Button>
       )}
     </section>

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
@@ -143,7 +143,7 @@ function BySource({ view }: { view: DispersionView }) {
                 </button>
               </th>
               {counts.map((count, i) => (
-                <td key={i}>{count === 0 ? '' : count.toLocaleString('en-GB')}</td>
+                <td key={i}>{count === 0 ? '' : inFigures(count)}</td>
               ))}
             </tr>
           ))}
@@ -151,7 +151,7 @@ function BySource({ view }: { view: DispersionView }) {
       </table>
       {rows.length > shown && (
         <Button block onClick={() => setShown(shown * 4)}>
-          Show more of {rows.length.toLocaleString('en-GB')} sources
+          Show more of {inFigures(rows.length)} sources
         </Button>
       )}
     </>

@@ -1,6 +1,6 @@
 import { App, Button } from 'antd';
 import { Fragment, useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { PassageOrder, PassagesView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
@@ -127,7 +127,7 @@ export function PassageList({ selection }: { selection: Selection }) {
       })}
       {data.rows.length < data.total && (
         <Button block onClick={() => setLimit(limit * 4)}>
-          Show more of {data.total.toLocaleString('en-GB')} passages
+          Show more of {inFigures(data.total)} passages
         </Button>
       )}
       <WhereItIsSaid perSource={data.perSource} />

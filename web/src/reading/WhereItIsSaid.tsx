@@ -1,5 +1,5 @@
 import { largest } from '@green-thicket/core/base/extent';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { comparedAttribute, groupsOf } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { PassagesView } from '@green-thicket/core/views/view-types';

@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { useState } from 'react';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { CLEANING_KINDS, newStep, REPEATABLE } from '@green-thicket/core/text/steps';
@@ -34,7 +35,7 @@ export function AddStep({ state, close }: ControlProps) {
               >
                 <span className="row-name">{STEP_KINDS[kind].name}</span>
                 <span className="row-figure">
-                  {REPEATABLE.has(kind) ? '' : report ? report.places.toLocaleString('en-GB') : '…'}
+                  {REPEATABLE.has(kind) ? '' : report ? inFigures(report.places) : '…'}
                 </span>
               </button>
             </li>

@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { MOSS } from '@green-thicket/core/map/palette';
@@ -45,8 +46,8 @@ export function CleanFigures({ onShow }: { onShow: (title: string, places: reado
           <section key={name} aria-label={name}>
             <h2 className="pane-title">{name}</h2>
             <p>
-              <strong>{figures.words.toLocaleString('en-GB')}</strong> words,{' '}
-              <strong>{figures.different.toLocaleString('en-GB')}</strong> different
+              <strong>{inFigures(figures.words)}</strong> words,{' '}
+              <strong>{inFigures(figures.different)}</strong> different
             </p>
             {face === 'bars' ? (
               <WordBars figures={figures} onPick={(word) => show(word, cleaned)} />
@@ -69,7 +70,7 @@ function WordBars({ figures, onPick }: { figures: WordFigures; onPick: (word: st
           <button type="button" title="Show it in the text" onClick={() => onPick(word)}>
             <span className="word-bar-name">{word}</span>
             <span className="word-bar" style={{ width: `${(100 * count) / most}px` }} />
-            <span className="row-figure">{count.toLocaleString('en-GB')}</span>
+            <span className="row-figure">{inFigures(count)}</span>
           </button>
         </li>
       ))}
@@ -106,7 +107,7 @@ function WordCloud({ figures, onPick }: { figures: WordFigures; onPick: (word: s
           }}
         >
           {text}
-          <title>{`${text}: ${figures.top[index].count.toLocaleString('en-GB')}`}</title>
+          <title>{`${text}: ${inFigures(figures.top[index].count)}`}</title>
         </text>
       ))}
     </svg>

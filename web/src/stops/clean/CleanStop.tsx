@@ -1,6 +1,6 @@
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { TextPlace } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';

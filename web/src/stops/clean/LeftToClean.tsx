@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import { stepText } from '@green-thicket/core/words/step-texts';
 import type { RemainRow, TextPlace } from '@green-thicket/core/views/view-types';
@@ -79,7 +80,7 @@ export function LeftToClean({ onShow }: { onShow: (title: string, places: readon
                     onClick={() => onShow(`“${shown(row.text)}”`, row.places)}
                   >
                     <span className="row-name">{shown(row.text)}</span>
-                    <span className="row-figure">{row.count.toLocaleString('en-GB')}</span>
+                    <span className="row-figure">{inFigures(row.count)}</span>
                   </button>
                   <Button
                     size="small"

@@ -2,7 +2,7 @@ import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
 import { readRecipe, writeRecipe } from '@green-thicket/core/study-files/recipe-file';
 import { recipeOf, type Recipe } from '@green-thicket/core/study/recipe';
-import { counted, listed } from '@green-thicket/core/words/sentences';
+import { counted, listed } from '@green-thicket/core/base/wording';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';

@@ -1,5 +1,5 @@
 import { Button, Switch } from 'antd';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import { useView } from '../../engine/use-view.ts';
 import { usePointedStep } from './pointed-step.tsx';
@@ -41,7 +41,7 @@ export function StepList() {
                 className={report?.fault === undefined ? 'row-figure' : 'control-fault'}
                 title={report && placesText(report, step.on)}
               >
-                {!report ? '…' : report.fault === undefined ? report.places.toLocaleString('en-GB') : '!'}
+                {!report ? '…' : report.fault === undefined ? inFigures(report.places) : '!'}
               </span>
               <Switch
                 size="small"

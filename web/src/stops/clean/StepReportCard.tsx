@@ -1,4 +1,4 @@
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import type { StepReport } from '@green-thicket/core/text/cleaning-report';
 import type { CleaningStep } from '@green-thicket/core/text/steps';
@@ -46,7 +46,7 @@ export function StepReportCard({ step, report }: { step: CleaningStep; report: S
                 {visible(piece)}
                 {replacement.trim() !== '' && <> → {visible(replacement)}</>}
               </span>
-              <span className="row-figure">{count.toLocaleString('en-GB')}</span>
+              <span className="row-figure">{inFigures(count)}</span>
             </li>
           ))}
         </ol>

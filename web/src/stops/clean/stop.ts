@@ -1,4 +1,4 @@
-import { inFigures } from '@green-thicket/core/words/sentences';
+import { inFigures } from '@green-thicket/core/base/wording';
 import { PointedStepDesk } from './pointed-step.tsx';
 import { StepParts } from './StepParts.tsx';
 import type { StopDescription } from '../stop.ts';

@@ -1,6 +1,7 @@
+import { percent } from '@green-thicket/core/base/wording';
 import { largest } from '@green-thicket/core/base/extent';
 import { inkOf } from '@green-thicket/core/map/palette';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -34,7 +35,6 @@ export function CompareStop() {
   const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
   const at = (share: number): number => 6 + (width - 12) * (share / most);
   const wilson = groups.filter((group) => group.interval === 'wilson');
-  const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
   return (
     <InTurn>
       <ThemeLedger />
@@ -90,7 +90,7 @@ export function CompareStop() {
                     <th scope="col" key={group.group}>
                       {group.group}
                       <span className="quiet">
-                        {counted(group.sources, 'source')}, {group.windows.toLocaleString('en-GB')} windows
+                        {counted(group.sources, 'source')}, {inFigures(group.windows)} windows
                       </span>
                     </th>
                   ))}
@@ -122,7 +122,7 @@ export function CompareStop() {
                               type="button"
                               className={picked ? 'compare-cell here' : 'compare-cell'}
                               aria-pressed={picked}
-                              aria-label={`${label} in ${group.group}: ${percent(strength.share)}, interval ${percent(strength.low)} to ${percent(strength.high)}`}
+                              aria-label={`${label} in ${group.group}: ${percent(strength.share, 1)}, interval ${percent(strength.low, 1)} to ${percent(strength.high, 1)}`}
                               onClick={() =>
                                 select({
                                   kind: 'cell',
@@ -139,13 +139,13 @@ export function CompareStop() {
                                 at={at}
                                 width={width}
                               />
-                              <span>{percent(strength.share)}</span>
+                              <span>{percent(strength.share, 1)}</span>
                             </button>
                           </td>
                         );
                       })}
                       <td className="difference-cell">
-                        {percent(data.comparison.range[t])}
+                        {percent(data.comparison.range[t], 1)}
                         <span className={data.comparison.q[t] < 0.05 ? 'sure' : 'quiet'}>
                           q {data.comparison.q[t] < 0.001 ? '< 0.001' : data.comparison.q[t].toFixed(3)}
                         </span>

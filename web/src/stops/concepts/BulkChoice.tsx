@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { useStudy } from '../../pieces/study-context.ts';
 import { neverShow } from '../../pieces/never-show.ts';
 

@@ -2,7 +2,7 @@ import { App, Button, Input } from 'antd';
 import { useRef, useState } from 'react';
 import { bareKey } from '@green-thicket/core/concepts/suggestions';
 import { writeSynonyms } from '@green-thicket/core/concepts/synonyms';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { wordsOf } from '@green-thicket/core/text/scan';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';

@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import { Fragment, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
@@ -18,7 +19,7 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
       {shown.map(({ key, mentions }, i) => (
         <Fragment key={key}>
           {i > 0 && ', '}
-          {key} ({mentions.toLocaleString('en-GB')})
+          {key} ({inFigures(mentions)})
           {key !== row.key && (
             <button
               type="button"
@@ -36,7 +37,7 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
         <>
           {' '}
           <button type="button" className="linklike" onClick={() => setAll(true)}>
-            and {others.toLocaleString('en-GB')} more
+            and {inFigures(others)} more
           </button>
         </>
       )}{' '}

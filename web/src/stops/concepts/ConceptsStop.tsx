@@ -2,7 +2,7 @@ import { Input, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/base/order';
 import { rowsAsDecided } from '@green-thicket/core/concepts/candidate-rows';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { GroupChoice } from '../../pieces/GroupChoice.tsx';

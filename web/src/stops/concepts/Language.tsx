@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { useView } from '../../engine/use-view.ts';
 

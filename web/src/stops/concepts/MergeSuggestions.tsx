@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import type { SuggestionReason } from '@green-thicket/core/concepts/suggestions';
 import { byCodeUnits } from '@green-thicket/core/base/order';
@@ -29,7 +30,7 @@ export function MergeSuggestions() {
       title="Read its passages"
       onClick={() => select({ kind: 'concept', key })}
     >
-      {key} <span className="quiet">{mentions.toLocaleString('en-GB')}</span>
+      {key} <span className="quiet">{inFigures(mentions)}</span>
     </button>
   );
   return (

@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { useState } from 'react';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -24,7 +25,7 @@ const COLUMNS: readonly FigureColumn<PlainCountsRow>[] = [
     hint,
     width: 80,
     value: (row) => row[key],
-    render: (row) => row[key].toLocaleString('en-GB'),
+    render: (row) => inFigures(row[key]),
   })),
 ];
 
@@ -50,10 +51,8 @@ export function PlainCounts() {
           onChange={(name: string) => setAttribute(name === '' ? null : name)}
         />
         <span className="quiet">
-          {FIGURES.map(
-            ([key, title]) => `${data.all[key].toLocaleString('en-GB')} ${title.toLowerCase()}`,
-          ).join(', ')}{' '}
-          in all
+          {FIGURES.map(([key, title]) => `${inFigures(data.all[key])} ${title.toLowerCase()}`).join(', ')} in
+          all
         </span>
       </div>
       <FigureTable label="Plain counts" columns={COLUMNS} rows={data.rows} rowKey={(row) => row.name} />

@@ -1,7 +1,7 @@
 import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
-import { listed } from '@green-thicket/core/words/sentences';
+import { listed, inFigures } from '@green-thicket/core/base/wording';
 import { LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
@@ -83,7 +83,7 @@ function WordTags({
       />
       {more > 0 && (
         <span className="quiet">
-          and {more.toLocaleString('en-GB')} more; look a word up below, or save the whole list at Lists
+          and {inFigures(more)} more; look a word up below, or save the whole list at Lists
         </span>
       )}
     </>

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Checkbox } from 'antd';
 import { useMemo, useRef, useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -93,7 +93,7 @@ export function WordKinds() {
                     {row.word}
                     {ownValue(state.wordKinds, row.word) && <span className="row-flag"> by you</span>}
                   </span>
-                  <span className="row-figure">{row.mentions.toLocaleString('en-GB')}</span>
+                  <span className="row-figure">{inFigures(row.mentions)}</span>
                   <Select<WordKind | 'found'>
                     size="small"
                     variant="borderless"

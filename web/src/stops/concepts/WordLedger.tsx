@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useRef } from 'react';
 import { byCodeUnits } from '@green-thicket/core/base/order';
-import { inFigures } from '@green-thicket/core/words/sentences';
+import { inFigures } from '@green-thicket/core/base/wording';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { WordPair } from '@green-thicket/core/concepts/word-pairs';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { useSelection } from '../../pieces/selection.ts';
@@ -71,10 +71,7 @@ export function WordPairs() {
     <>
       <p className="quiet face-help">
         {counted(data.total, 'pair')} met twice or more
-        {data.total > data.pairs.length
-          ? `; the first ${data.pairs.length.toLocaleString('en-GB')} are shown`
-          : ''}
-        .
+        {data.total > data.pairs.length ? `; the first ${inFigures(data.pairs.length)} are shown` : ''}.
       </p>
       <FigureTable label="Word pairs" columns={columns} rows={data.pairs} rowKey={keyOf} />
     </>

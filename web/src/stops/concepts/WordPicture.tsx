@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Button, Checkbox, Slider } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
@@ -148,7 +149,7 @@ export function WordPicture({
             <button type="button" className="linklike" onClick={() => onPick(row.key)}>
               {row.label}
             </button>{' '}
-            <span className="quiet">{row.mentions.toLocaleString('en-GB')}</span>
+            <span className="quiet">{inFigures(row.mentions)}</span>
           </li>
         ))}
       </ol>

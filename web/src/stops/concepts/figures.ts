@@ -1,6 +1,6 @@
 import { largest, least as leastOf } from '@green-thicket/core/base/extent';
 import type { FigureName, GroupUse } from '@green-thicket/core/words/figure-sentences';
-import { inFigures } from '@green-thicket/core/words/sentences';
+import { inFigures } from '@green-thicket/core/base/wording';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 
 /** A candidate with how a chosen group uses it. */

@@ -1,4 +1,4 @@
-import { inFigures } from '@green-thicket/core/words/sentences';
+import { inFigures } from '@green-thicket/core/base/wording';
 import { ConceptsLookDesk } from './concepts-look.tsx';
 import type { StopDescription } from '../stop.ts';
 import { ConceptsStop } from './ConceptsStop.tsx';

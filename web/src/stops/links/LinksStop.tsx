@@ -1,7 +1,7 @@
 import { MEASURES } from '@green-thicket/core/network/measures';
 import { useMemo } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { InTurn } from '../../pieces/InTurn.tsx';
@@ -105,13 +105,13 @@ export function LinksStop() {
         {data && (
           <ul className="plain-list figures-list">
             <li>
-              <strong>{data.standing.toLocaleString('en-GB')}</strong> links stand
+              <strong>{inFigures(data.standing)}</strong> links stand
             </li>
-            <li>of {data.pairs.toLocaleString('en-GB')} pairs that share a window</li>
+            <li>of {inFigures(data.pairs)} pairs that share a window</li>
             <li>
               <strong>{data.linkedConcepts}</strong> of {counted(data.concepts, 'concept')} have a link
             </li>
-            <li>{data.windows.toLocaleString('en-GB')} windows</li>
+            <li>{inFigures(data.windows)} windows</li>
           </ul>
         )}
       </section>

@@ -1,4 +1,4 @@
-import { inFigures } from '@green-thicket/core/words/sentences';
+import { inFigures } from '@green-thicket/core/base/wording';
 import type { StopDescription } from '../stop.ts';
 import { LinksStop } from './LinksStop.tsx';
 import { CONTROLS } from './controls.tsx';

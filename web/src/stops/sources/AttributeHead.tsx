@@ -1,7 +1,7 @@
 import { Button, Input, Popconfirm, Popover, Radio } from 'antd';
 import { useState } from 'react';
 import { ATTRIBUTE_TYPES, comparable, type AttributeType } from '@green-thicket/core/study/attributes';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { useStudy } from '../../pieces/study-context.ts';
 import type { RowOrder } from './row-order.ts';

@@ -1,6 +1,6 @@
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import { AddInput } from '../../pieces/AddInput.tsx';
 import { useStudy } from '../../pieces/study-context.ts';

@@ -1,6 +1,6 @@
 import { Input, Modal, Radio } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import type { DateOrder } from '@green-thicket/core/text/dates';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';

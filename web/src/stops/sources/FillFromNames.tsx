@@ -1,7 +1,7 @@
 import { Input, Modal } from 'antd';
 import { useMemo, useState } from 'react';
 import { NamePatternError, readNamePattern, type NamePattern } from '@green-thicket/core/intake/name-pattern';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';

@@ -1,7 +1,7 @@
 import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, percent } from '@green-thicket/core/base/wording';
 import { intakeWorker, readFilesInWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -103,7 +103,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
           key: 'intake',
           content: (
             <span>
-              Reading {counted(files.length, 'file')}: {Math.round(share * 100)} %{' '}
+              Reading {counted(files.length, 'file')}: {percent(share)}{' '}
               <button type="button" className="linklike" onClick={() => control.abort()}>
                 Stop
               </button>

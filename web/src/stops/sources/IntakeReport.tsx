@@ -1,5 +1,5 @@
 import type { RefusedFile } from '@green-thicket/core/formats/read-result';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 
 const LISTED = 100;
 

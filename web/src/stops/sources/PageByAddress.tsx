@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { Input, Modal } from 'antd';
 import { useRef, useState } from 'react';
 import { fetchPage, type FetchedPage } from '../../engine/fetch-page.ts';
@@ -82,7 +83,7 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
               {page.text.slice(0, SHOWN)}
               {page.text.length > SHOWN && ' …'}
             </p>
-            <p className="quiet">{page.text.length.toLocaleString('en-GB')} characters</p>
+            <p className="quiet">{inFigures(page.text.length)} characters</p>
           </section>
         )}
       </div>

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { App } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { writeClipboardTable } from '@green-thicket/core/formats/csv';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';

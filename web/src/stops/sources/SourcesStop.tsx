@@ -1,6 +1,6 @@
 import { App, Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
@@ -76,7 +76,7 @@ export function SourcesStop() {
                 {chosen.length > 0
                   ? `${chosen.length} ticked`
                   : data
-                    ? `${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${data.sentences.toLocaleString('en-GB')} sentences`
+                    ? `${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${inFigures(data.sentences)} sentences`
                     : 'counting words …'}
               </span>
               <span className="stage-bar-end">

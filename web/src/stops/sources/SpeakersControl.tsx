@@ -1,6 +1,6 @@
 import { App, AutoComplete, Button, Input, Switch } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { usualRole } from '@green-thicket/core/text/speakers';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
@@ -66,9 +66,9 @@ export function SpeakersControl({ state, decide, close }: ControlProps) {
             {found.slice(0, SHOWN).map((speaker) => (
               <tr key={speaker.label}>
                 <th scope="row">{nameOf(speaker.label)}</th>
-                <td>{speaker.turns.toLocaleString('en-GB')}</td>
-                <td>{speaker.words.toLocaleString('en-GB')}</td>
-                <td>{speaker.sources.toLocaleString('en-GB')}</td>
+                <td>{inFigures(speaker.turns)}</td>
+                <td>{inFigures(speaker.words)}</td>
+                <td>{inFigures(speaker.sources)}</td>
                 <td>
                   <RoleInput
                     label={nameOf(speaker.label)}

@@ -1,6 +1,6 @@
 import { Checkbox, Input, Modal, Radio, Select } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { SplitRule } from '@green-thicket/core/text/splitting';
 import { useAsk } from '../../engine/use-ask.ts';
@@ -104,7 +104,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
                 <strong>{counted(data.total, 'part')}</strong>
                 {data.total === 1 && ': nothing to split at was found'}
                 {data.droppedBefore > 0 &&
-                  `; ${data.droppedBefore.toLocaleString('en-GB')} characters before the first are dropped`}
+                  `; ${inFigures(data.droppedBefore)} characters before the first are dropped`}
               </p>
               <table className="preview-table">
                 <thead>
@@ -118,7 +118,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
                   {data.sections.slice(0, 200).map((section) => (
                     <tr key={section.start}>
                       <th scope="row">{section.name}</th>
-                      <td>{section.words.toLocaleString('en-GB')}</td>
+                      <td>{inFigures(section.words)}</td>
                       <td className="preview-text">{section.opening}</td>
                     </tr>
                   ))}

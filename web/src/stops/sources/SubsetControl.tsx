@@ -1,7 +1,7 @@
 import { Button, Checkbox, Input, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { comparable } from '@green-thicket/core/study/attributes';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import {
   conditionText,

@@ -2,7 +2,7 @@ import { Checkbox, Modal, Radio, Select, Switch } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ATTRIBUTE_TYPES, type AttributeType } from '@green-thicket/core/study/attributes';
 import type { Description } from '@green-thicket/core/intake/describing-table';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { TableChoice, TableColumn } from '@green-thicket/core/intake/table-sources';
 import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, SheetLook, TableOutcome, TablePreview } from '../../engine/protocol.ts';
@@ -301,7 +301,7 @@ function AttributeChoice({
               >
                 {name}{' '}
                 <span className="quiet">
-                  {filled.toLocaleString('en-GB')} given, {different.toLocaleString('en-GB')} different
+                  {inFigures(filled)} given, {inFigures(different)} different
                 </span>
               </Checkbox>
               {own && (

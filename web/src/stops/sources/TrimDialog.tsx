@@ -1,6 +1,6 @@
 import { Button, Checkbox, Input, Modal, Radio, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TrimRule } from '@green-thicket/core/text/trimming';
 import { useView } from '../../engine/use-view.ts';
@@ -86,7 +86,7 @@ export function TrimDialog({ sources, onClose }: { sources: readonly StudySource
                 {data.rows.slice(0, 60).map((row) => (
                   <tr key={row.id}>
                     <th scope="row">{nameOf.get(row.id)}</th>
-                    <td>{row.characters.toLocaleString('en-GB')}</td>
+                    <td>{inFigures(row.characters)}</td>
                     <td className="preview-text">
                       <del className="trace">{row.excerpt}</del>
                     </td>

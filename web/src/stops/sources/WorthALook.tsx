@@ -1,6 +1,6 @@
 import { Button, Modal } from 'antd';
 import { useState } from 'react';
-import { counted, listed } from '@green-thicket/core/words/sentences';
+import { counted, listed, percent } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { useView } from '../../engine/use-view.ts';
@@ -104,7 +104,7 @@ function Duplicates() {
           <tbody>
             {pairs.slice(0, LISTED_PAIRS).map(({ a, b, overlap }) => (
               <tr key={`${a}-${b}`}>
-                <td>{Math.round(overlap * 100)} %</td>
+                <td>{percent(overlap)}</td>
                 <td>{reader(a)}</td>
                 <td>{reader(b)}</td>
                 <td>

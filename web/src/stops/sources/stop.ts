@@ -1,4 +1,4 @@
-import { counted } from '@green-thicket/core/words/sentences';
+import { counted } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { IntakeDesk } from './IntakeDesk.tsx';
 import type { StudyState } from '@green-thicket/core/study/study';

@@ -1,0 +1,37 @@
+const FIGURES = new Intl.NumberFormat('en-GB');
+
+/**
+ * A number with commas at its thousands.
+ *
+ * @example inFigures(12345) // '12,345'
+ */
+export const inFigures = (count: number): string => FIGURES.format(count);
+
+/**
+ * A count with its noun.
+ *
+ * @example counted(1200, 'source') // '1,200 sources'
+ */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${inFigures(count)} ${count === 1 ? one : many}`;
+}
+
+/**
+ * A share in per cent.
+ *
+ * @param share - from 0 to 1
+ * @param digits - behind the point
+ * @example percent(0.256) // '26 %'
+ */
+export const percent = (share: number, digits = 0): string => `${(100 * share).toFixed(digits)} %`;
+
+/**
+ * Words as a list.
+ *
+ * @example listed(['a', 'b', 'c']) // 'a, b and c'
+ */
+export function listed(words: readonly string[]): string {
+  return words.length < 2
+    ? (words[0] ?? '')
+    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
+}
