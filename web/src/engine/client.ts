@@ -55,19 +55,19 @@ export interface AskedStudy {
 }
 
 /** A state crosses to the worker once, however many views are asked of it: that of thousands of sources is large. */
-const MOST_TOLD = 10;
-let told: { state: StudyState; register: readonly ThemeIdentity[]; number: number }[] = [];
+const MOST_POSTED = 10;
+let posted: { state: StudyState; register: readonly ThemeIdentity[]; number: number }[] = [];
 let states = 0;
 
 function numberOf({ state, register }: AskedStudy): number {
-  const found = told.find((each) => each.state === state && each.register === register);
+  const found = posted.find((each) => each.state === state && each.register === register);
   if (found) {
-    told = [found, ...told.filter((each) => each !== found)];
+    posted = [found, ...posted.filter((each) => each !== found)];
     return found.number;
   }
   const number = ++states;
-  remote.know(number, state, register).catch(reportError);
-  told = [{ state, register, number }, ...told].slice(0, MOST_TOLD);
+  remote.postState(number, state, register).catch(reportError);
+  posted = [{ state, register, number }, ...posted].slice(0, MOST_POSTED);
   return number;
 }
 

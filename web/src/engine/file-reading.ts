@@ -26,7 +26,7 @@ const OPENING = 160;
 const tables = new Map<number, IncomingTable>();
 let tableNumber = 0;
 
-function hold(table: IncomingTable): HeldTable {
+function keepTable(table: IncomingTable): HeldTable {
   tables.set(++tableNumber, table);
   return {
     table: tableNumber,
@@ -88,7 +88,7 @@ async function readAndKeep(
         portion.push(added);
         size += added.text.length;
       }
-      for (const table of intake.tables) held.push(hold(table));
+      for (const table of intake.tables) held.push(keepTable(table));
       for (const each of intake.refused) refused.push(each);
       for (const note of intake.notes) notes.push(note);
       if (size > PORTION) await keep();
@@ -110,7 +110,7 @@ export function fileReading(
   tell: (onProgress: OnProgress) => OnProgress,
   signalOf: (request: number) => AbortSignal,
   forget: (request: number) => void,
-): Omit<EngineWorker, 'know' | 'view' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
+): Omit<EngineWorker, 'postState' | 'view' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
   return {
     readFiles: (request, studyId, files, present, onProgress) =>
       readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)).finally(() =>

@@ -12,7 +12,7 @@ export interface ViewRequest<V extends ViewName> {
   /** Tells requests apart, to cancel one. */
   readonly request: number;
   readonly studyId: string;
-  /** Number of the study's state, which the worker was told before. */
+  /** Number of the study's state, which was posted to the worker before. */
   readonly study: number;
   readonly view: V;
   readonly question: ViewQuestions[V];
@@ -68,8 +68,8 @@ export interface TableOutcome {
 
 /** What the worker offers the page. */
 export interface EngineWorker {
-  /** Tells the worker a state of a study; views are asked of it by its number. */
-  know(study: number, state: StudyState, register: readonly ThemeIdentity[]): void;
+  /** Posts a state of a study to the worker; views are asked of it by its number. */
+  postState(study: number, state: StudyState, register: readonly ThemeIdentity[]): void;
   view<V extends ViewName>(request: ViewRequest<V>, onProgress: OnProgress): Promise<ViewAnswers[V]>;
   /** Stops a request at its next step; its promise is rejected. */
   cancel(request: number): void;

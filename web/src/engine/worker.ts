@@ -96,7 +96,7 @@ function forget(request: number): void {
 const channel = new MessageChannel();
 const waiting: (() => void)[] = [];
 channel.port1.onmessage = () => waiting.shift()?.();
-function breathe(): Promise<void> {
+function yieldToMessages(): Promise<void> {
   return new Promise((resolve) => {
     waiting.push(resolve);
     channel.port2.postMessage(null);
@@ -110,14 +110,20 @@ async function drive<T>(work: Stepwise<T>, request: number, onProgress: OnProgre
     if (step.done) return step.value;
     if (performance.now() < pause) continue;
     onProgress(step.value);
-    await breathe();
+    await yieldToMessages();
     if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
     pause = performance.now() + SLICE;
   }
 }
 
 /** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
-const APART: ReadonlySet<ViewName> = new Set(['cleaning', 'split', 'splitParts', 'trim', 'speakerParts']);
+const WITHOUT_STAGES: ReadonlySet<ViewName> = new Set([
+  'cleaning',
+  'split',
+  'splitParts',
+  'trim',
+  'speakerParts',
+]);
 
 const inTurn = turns();
 
@@ -130,7 +136,7 @@ async function answer<V extends ViewName>(
   input: StudyInput,
   onProgress: OnProgress,
 ): Promise<ViewAnswers[V]> {
-  await breathe();
+  await yieldToMessages();
   if (cancelled.has(request)) throw new Error(STOPPED_MESSAGE);
   const { engine, tags } = await engineFor(studyId);
   const { state } = input;
@@ -140,17 +146,17 @@ async function answer<V extends ViewName>(
   );
   const ownTexts = new Map(state.sources.map((source) => [source.id, source]));
   // What runs beside another request leaves that one's texts alone; the engine asks for none of its own.
-  if (!APART.has(view)) texts = ownTexts;
+  if (!WITHOUT_STAGES.has(view)) texts = ownTexts;
   const library = { engine, original: (id: string) => originalAmong(ownTexts, id), lexicon };
   const made = await withEnglish(() => drive(makeView(view, question, input, library), request, onProgress));
-  if (APART.has(view)) return made;
+  if (WITHOUT_STAGES.has(view)) return made;
   // Not waited for: the answer does not hang on it.
   keepTags(tags, studyId).catch(console.warn);
   return made;
 }
 
 const api: EngineWorker = {
-  know(study, state, register) {
+  postState(study, state, register) {
     known.set(study, { state, register });
     for (const number of known.keys()) if (known.size > KNOWN_STATES) known.delete(number);
   },
@@ -160,7 +166,7 @@ const api: EngineWorker = {
     // The one used last is let go of last, as on the other side.
     known.delete(request.study);
     known.set(request.study, input);
-    if (APART.has(request.view) && request.studyId === openStudy) {
+    if (WITHOUT_STAGES.has(request.view) && request.studyId === openStudy) {
       return answer(request, input, onProgress).finally(() => cancelled.delete(request.request));
     }
     return inTurn(request.view, () =>
