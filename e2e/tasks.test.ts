@@ -9,6 +9,10 @@ import { faultsOf, root, setStage, type Browser } from './browser.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
+/** What the map's strokes and words look like. */
+const STROKES = ['d', 'fill', 'stroke', 'opacity', 'stroke-dasharray', 'stroke-linecap'];
+const TYPE = ['font-weight', 'fill', 'stroke', 'stroke-width'];
+
 describe('a researcher', () => {
   const stage = setStage();
   const { openSample } = stage;
@@ -235,6 +239,16 @@ describe('a researcher', () => {
 
   it('picks a theme, a concept and a link on the map with the keyboard, and saves pictures', async () => {
     await openSample();
+    const onPage = await browser.driver.executeScript<string[]>(
+      `const told = (each, names) => names.map((name) => each.getAttribute(name) ?? '').join(' ');
+      return [
+        ...Array.from(document.querySelectorAll('.concept-map path:not([stroke=transparent])'),
+          (each) => told(each, arguments[0])),
+        ...Array.from(document.querySelectorAll('.concept-map text'), (each) => told(each, arguments[1])),
+      ];`,
+      STROKES,
+      TYPE,
+    );
     const press = async (css: string): Promise<void> => {
       await browser.driver.executeScript('document.querySelector(arguments[0]).focus()', css);
       await browser.driver.actions().sendKeys(Key.ENTER).perform();
@@ -251,6 +265,13 @@ describe('a researcher', () => {
       .to.match(/^<svg /)
       .and.include('data:font/woff2')
       .and.include('Night buses in Larkhaven');
+    // The page draws what the picture does, stroke by stroke, in the same order.
+    const told = (element: string, names: readonly string[]): string =>
+      names.map((name) => new RegExp(` ${name}="([^"]*)"`).exec(element)?.[1] ?? '').join(' ');
+    expect(onPage).to.deep.equal([
+      ...[...svg.matchAll(/<path [^>]*>/g)].map(([element]) => told(element, STROKES)),
+      ...[...svg.matchAll(/<text [^>]*>/g)].map(([element]) => told(element, TYPE)),
+    ]);
     await browser.press('Save PNG');
     expect([...readFileSync(await browser.download('.png')).subarray(1, 4)]).to.deep.equal([
       0x50, 0x4e, 0x47,

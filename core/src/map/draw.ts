@@ -1,43 +1,7 @@
-import { vectorLength, type Polygon } from './geometry.ts';
-import { hatchOf, inkOf, MOSS, NEUTRAL_INK, PAPER, tint } from './palette.ts';
-import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
 import { escapeXml } from '../base/xml.ts';
-
-const digit = (value: number): string => String(Math.round(value * 10) / 10);
-const CORNER = 16;
-
-/** A convex polygon as an SVG path with rounded corners. */
-export function roundedPath(polygon: Polygon, corner = CORNER): string {
-  const n = polygon.length;
-  if (n < 3) return '';
-  const towards = (from: readonly [number, number], to: readonly [number, number]): string => {
-    const length = vectorLength(to[0] - from[0], to[1] - from[1]);
-    const share = length === 0 ? 0 : Math.min(corner, length / 2) / length;
-    return `${digit(from[0] + (to[0] - from[0]) * share)} ${digit(from[1] + (to[1] - from[1]) * share)}`;
-  };
-  const parts = polygon.map((at, i) => {
-    const before = polygon[(i + n - 1) % n];
-    const after = polygon[(i + 1) % n];
-    return `${i === 0 ? 'M' : 'L'}${towards(at, before)}Q${digit(at[0])} ${digit(at[1])} ${towards(at, after)}`;
-  });
-  return `${parts.join('')}Z`;
-}
-
-/** A link's curve as an SVG path. */
-export function linkPath(link: MapScene['links'][number]): string {
-  const point = ([x, y]: readonly [number, number]): string => `${digit(x)} ${digit(y)}`;
-  return `M${point(link.from)}Q${point(link.bend)} ${point(link.to)}`;
-}
-
-/** Where a label's text and bar stand, from its box. */
-export function labelLines(label: MapScene['labels'][number]): { left: number; base: number; barY: number } {
-  const top = label.y - label.height / 2;
-  return {
-    left: label.x - label.width / 2 + 2 * (label.type / 14),
-    base: top + label.type * 0.92,
-    barY: top + label.type * 1.15 + 1.5 * (label.type / 14),
-  };
-}
+import { MOSS, PAPER } from './palette.ts';
+import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
+import { digit, shapesOf } from './shapes.ts';
 
 /**
  * The map as a standing SVG 1.1 file, on paper.
@@ -53,38 +17,36 @@ export function drawMap(scene: MapScene, title: string, fontFace = ''): string {
     `<style>${fontFace}text{font-family:'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif}</style>`,
     '<defs>',
   );
-  for (const parcel of scene.parcels) {
-    const { angle, distance } = hatchOf(parcel.letter);
+  const shapes = shapesOf(scene);
+  for (const [i, { hatch }] of shapes.parcels.entries()) {
+    const { angle, distance, ink, width, opacity } = hatch;
     out.push(
-      `<pattern id="hatch-${parcel.letter}" width="${distance}" height="${distance}" patternUnits="userSpaceOnUse" patternTransform="rotate(${angle})"><line x1="0" y1="0" x2="0" y2="${distance}" stroke="${parcel.ink}" stroke-width="1" opacity="0.13"/></pattern>`,
+      `<pattern id="hatch-${scene.parcels[i].letter}" width="${distance}" height="${distance}" patternUnits="userSpaceOnUse" patternTransform="rotate(${angle})"><line x1="0" y1="0" x2="0" y2="${distance}" stroke="${ink}" stroke-width="${width}" opacity="${opacity}"/></pattern>`,
     );
   }
   out.push('</defs>', `<rect width="${MAP_WIDTH}" height="${MAP_HEIGHT}" fill="${PAPER}"/>`);
-  for (const parcel of scene.parcels) {
-    const path = roundedPath(parcel.polygon);
+  for (const [i, { path, fill, stroke, width }] of shapes.parcels.entries()) {
     out.push(
-      `<path d="${path}" fill="${tint(parcel.ink, 0.1)}" stroke="${tint(parcel.ink, 0.5)}" stroke-width="1.2"/>`,
-      `<path d="${path}" fill="url(#hatch-${parcel.letter})"/>`,
+      `<path d="${path}" fill="${fill}" stroke="${stroke}" stroke-width="${width}"/>`,
+      `<path d="${path}" fill="url(#hatch-${scene.parcels[i].letter})"/>`,
     );
   }
-  for (const link of scene.links) {
-    const style = link.bridge
-      ? `stroke="${NEUTRAL_INK}" stroke-dasharray="1.5 4" stroke-linecap="round" opacity="0.55"`
-      : `stroke="${inkOf(scene.parcels[link.theme].letter)}" opacity="0.28"`;
-    out.push(`<path d="${linkPath(link)}" fill="none" stroke-width="${digit(link.width)}" ${style}/>`);
-  }
-  const halo = (theme: number): string => tint(scene.parcels[theme].ink, 0.08);
-  for (const parcel of scene.parcels) {
+  for (const { path, width, stroke, opacity, dash } of shapes.links) {
+    const dots = dash === undefined ? '' : ` stroke-dasharray="${dash}" stroke-linecap="round"`;
     out.push(
-      `<text x="${digit(parcel.nameX)}" y="${digit(parcel.nameY + parcel.nameType * 0.35)}" text-anchor="middle" font-size="${digit(parcel.nameType)}" font-style="italic" font-weight="600" fill="${parcel.ink}" stroke="${halo(parcel.theme)}" stroke-width="3" paint-order="stroke"><tspan font-style="normal" font-weight="800">${escapeXml(parcel.letter)}</tspan> ${escapeXml(parcel.name)}</text>`,
+      `<path d="${path}" fill="none" stroke-width="${digit(width)}" stroke="${stroke}"${dots} opacity="${opacity}"/>`,
     );
   }
-  for (const label of scene.labels) {
-    const { left, base, barY } = labelLines(label);
-    const ink = scene.parcels[label.theme].ink;
+  for (const [i, { x, y, type, weight, letterWeight, ink, halo, haloWidth }] of shapes.names.entries()) {
+    const { letter, name } = scene.parcels[i];
     out.push(
-      `<text x="${digit(left)}" y="${digit(base)}" font-size="${digit(label.type)}" font-weight="${label.bold ? 650 : 500}" fill="${ink}" stroke="${halo(label.theme)}" stroke-width="3.5" stroke-linejoin="round" paint-order="stroke">${escapeXml(label.text)}</text>`,
-      `<rect x="${digit(left)}" y="${digit(barY)}" width="${digit(label.bar)}" height="2.4" rx="1.2" fill="${ink}"/>`,
+      `<text x="${digit(x)}" y="${digit(y)}" text-anchor="middle" font-size="${digit(type)}" font-style="italic" font-weight="${weight}" fill="${ink}" stroke="${halo}" stroke-width="${haloWidth}" paint-order="stroke"><tspan font-style="normal" font-weight="${letterWeight}">${escapeXml(letter)}</tspan> ${escapeXml(name)}</text>`,
+    );
+  }
+  for (const [i, { x, y, type, weight, ink, halo, haloWidth, bar }] of shapes.words.entries()) {
+    out.push(
+      `<text x="${digit(x)}" y="${digit(y)}" font-size="${digit(type)}" font-weight="${weight}" fill="${ink}" stroke="${halo}" stroke-width="${haloWidth}" stroke-linejoin="round" paint-order="stroke">${escapeXml(scene.labels[i].text)}</text>`,
+      `<rect x="${digit(x)}" y="${digit(bar.y)}" width="${digit(bar.width)}" height="${bar.height}" rx="${bar.round}" fill="${ink}"/>`,
     );
   }
   if (scene.parcels.length === 0) {

@@ -1,6 +1,6 @@
-import { memo, useRef } from 'react';
-import { labelLines, linkPath, roundedPath } from '@green-thicket/core/map/draw';
-import { hatchOf, inkOf, NEUTRAL_INK, tint } from '@green-thicket/core/map/palette';
+import { memo, useMemo, useRef } from 'react';
+import { RUST } from '@green-thicket/core/map/palette';
+import { shapesOf } from '@green-thicket/core/map/shapes';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../pieces/selection.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
@@ -43,12 +43,13 @@ export const MapDrawing = memo(function MapDrawing({
   }
   const faint = pickedConcepts.size > 0;
   const drawing = useRef<SVGGElement>(null);
+  const shapes = useMemo(() => shapesOf(scene), [scene]);
   const toNext = useArrowWords(drawing, '.map-word');
   return (
     <g ref={drawing}>
       <defs>
-        {scene.parcels.map((parcel) => {
-          const { angle, distance } = hatchOf(parcel.letter);
+        {scene.parcels.map((parcel, i) => {
+          const { angle, distance, ink, width, opacity } = shapes.parcels[i].hatch;
           return (
             <pattern
               key={parcel.letter}
@@ -58,13 +59,13 @@ export const MapDrawing = memo(function MapDrawing({
               patternUnits="userSpaceOnUse"
               patternTransform={`rotate(${angle})`}
             >
-              <line x1={0} y1={0} x2={0} y2={distance} stroke={parcel.ink} strokeWidth={1} opacity={0.13} />
+              <line x1={0} y1={0} x2={0} y2={distance} stroke={ink} strokeWidth={width} opacity={opacity} />
             </pattern>
           );
         })}
       </defs>
-      {scene.parcels.map((parcel) => {
-        const path = roundedPath(parcel.polygon);
+      {scene.parcels.map((parcel, i) => {
+        const { path, fill, stroke, width } = shapes.parcels[i];
         const pick = (): void => select({ kind: 'theme', letter: parcel.letter });
         return (
           <g
@@ -79,22 +80,21 @@ export const MapDrawing = memo(function MapDrawing({
           >
             <path
               d={path}
-              fill={tint(parcel.ink, 0.1)}
-              stroke={pickedTheme === parcel.letter ? '#B5532B' : tint(parcel.ink, 0.5)}
-              strokeWidth={pickedTheme === parcel.letter ? 2.4 : 1.2}
+              fill={fill}
+              stroke={pickedTheme === parcel.letter ? RUST : stroke}
+              strokeWidth={pickedTheme === parcel.letter ? 2 * width : width}
             />
             <path d={path} fill={`url(#hatch-${parcel.letter})`} />
           </g>
         );
       })}
-      {scene.links.map((link) => {
+      {scene.links.map((link, i) => {
+        const { path, stroke, width, opacity, dash } = shapes.links[i];
         const a = keys[link.source];
         const b = keys[link.target];
         const picked = pickedConcepts.has(a) && pickedConcepts.has(b);
         const touched =
           picked || (selection?.kind === 'concept' && (pickedConcepts.has(a) || pickedConcepts.has(b)));
-        const path = linkPath(link);
-        const ink = link.bridge ? NEUTRAL_INK : inkOf(scene.parcels[link.theme].letter);
         return (
           <g
             key={`${link.source}-${link.target}`}
@@ -105,34 +105,41 @@ export const MapDrawing = memo(function MapDrawing({
             <path
               d={path}
               fill="none"
-              stroke={touched ? '#B5532B' : ink}
-              strokeWidth={link.width * (touched ? 1.3 : 1)}
-              strokeDasharray={link.bridge ? '1.5 4' : undefined}
-              strokeLinecap="round"
-              opacity={touched ? 0.85 : (link.bridge ? 0.55 : 0.28) * (faint ? 0.45 : 1)}
+              stroke={touched ? RUST : stroke}
+              strokeWidth={width * (touched ? 1.3 : 1)}
+              strokeDasharray={dash}
+              strokeLinecap={dash === undefined ? undefined : 'round'}
+              opacity={touched ? 0.85 : opacity * (faint ? 0.45 : 1)}
             >
               <title>{`${a} — ${b}`}</title>
             </path>
           </g>
         );
       })}
-      {scene.parcels.map((parcel) => (
-        <text
-          key={parcel.letter}
-          {...scaledType(parcel.nameX, parcel.nameY + parcel.nameType * 0.35, parcel.nameType)}
-          textAnchor="middle"
-          className="parcel-name"
-          fill={parcel.ink}
-          stroke={tint(parcel.ink, 0.08)}
-        >
-          <tspan className="parcel-letter">{parcel.letter}</tspan> {parcel.name}
-        </text>
-      ))}
-      {scene.labels.map((label) => {
-        const { left, base, barY } = labelLines(label);
+      {scene.parcels.map((parcel, i) => {
+        const { x, y, type, weight, letterWeight, ink, halo, haloWidth } = shapes.names[i];
+        return (
+          <text
+            key={parcel.letter}
+            {...scaledType(x, y, type)}
+            textAnchor="middle"
+            className="parcel-name"
+            fontWeight={weight}
+            fill={ink}
+            stroke={halo}
+            strokeWidth={haloWidth}
+          >
+            <tspan className="parcel-letter" fontWeight={letterWeight}>
+              {parcel.letter}
+            </tspan>{' '}
+            {parcel.name}
+          </text>
+        );
+      })}
+      {scene.labels.map((label, i) => {
+        const { x, y, type, weight, ink, halo, haloWidth, bar } = shapes.words[i];
         const key = keys[label.concept];
         const picked = pickedConcepts.has(key);
-        const ink = scene.parcels[label.theme].ink;
         const pick = (): void => select({ kind: 'concept', key });
         return (
           <g
@@ -152,14 +159,22 @@ export const MapDrawing = memo(function MapDrawing({
           >
             <title>{`${label.text}. Enter reads it, ${KEYS_SAID}, arrows go to the next word`}</title>
             <text
-              {...scaledType(left, base, label.type)}
-              fontWeight={label.bold ? 650 : 500}
+              {...scaledType(x, y, type)}
+              fontWeight={weight}
               fill={picked ? '#8f3f1d' : ink}
-              stroke={tint(ink, 0.08)}
+              stroke={halo}
+              strokeWidth={haloWidth}
             >
               {label.text}
             </text>
-            <rect x={left} y={barY} width={label.bar} height={2.4} rx={1.2} fill={picked ? '#B5532B' : ink} />
+            <rect
+              x={x}
+              y={bar.y}
+              width={bar.width}
+              height={bar.height}
+              rx={bar.round}
+              fill={picked ? RUST : ink}
+            />
           </g>
         );
       })}
