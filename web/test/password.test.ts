@@ -96,7 +96,7 @@ describe('a study with a password', function () {
     }
   });
 
-  it('goes on as any other: decisions, undo, reasons, letters and the Notebook, all sealed', async () => {
+  it('goes on as one without does: decisions, undo, reasons, letters and the Notebook, all sealed', async () => {
     const id = await markedStudy();
     await setPassword(id, WORD, 'Study one');
     await makeDecision(id, { kind: 'keepConcepts', keys: ['wombat'] });

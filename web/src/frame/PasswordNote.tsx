@@ -30,7 +30,7 @@ export function PasswordNote({ onSet }: { onSet: () => void }) {
         </Button>
         <Popconfirm
           title="Take the password away?"
-          description="The study is then kept as any other: readable for whoever can use this browser."
+          description="The study is then kept unencrypted: whoever can use this browser can read it."
           okText="Take it away"
           cancelText="Keep it"
           onConfirm={() => tellFault('The password was not taken away', () => removePassword(id))}

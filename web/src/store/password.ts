@@ -54,7 +54,7 @@ export function setPassword(id: string, password: string, shownAs: string): Prom
   });
 }
 
-/** Takes the password away: the study is written anew as any other. */
+/** Takes the password away: the study is written anew without encryption. */
 export const removePassword = (id: string): Promise<void> =>
   writeAnew(id, 'The study has no password any more', ({ file, saved }) => ({
     file,

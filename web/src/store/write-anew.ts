@@ -14,7 +14,7 @@ import { giveKey, type StudyKey } from './keys.ts';
 import { kept } from './store-error.ts';
 import { exportStudy, fillDatabase, swept } from './studies.ts';
 
-/** What a study holds beside its letters' use: all that is written anew. */
+/** A study whole, with the list of its copies: all that is written anew. */
 interface Whole {
   readonly file: StudyFile;
   readonly saved: readonly SavedCopy[];

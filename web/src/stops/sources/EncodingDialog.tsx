@@ -47,9 +47,7 @@ export function EncodingDialog({
   /** The encoding, or undefined where the files are left out. */
   onAnswer: (encoding: string | undefined) => void;
 }) {
-  useReturnFocus();
   const { files, encodings } = unsure;
-  const [chosen, setChosen] = useState<string>();
   const [openings, setOpenings] = useState<ReadonlyMap<string, string>>();
   useEffect(() => {
     const all = [...encodings.map((each) => each.toLowerCase()), ...OTHERS];
@@ -62,6 +60,21 @@ export function EncodingDialog({
       live = false;
     };
   }, [files, encodings, onAnswer]);
+  // The dialog opens with its lines, so that it begins in the first of them.
+  return openings && <EncodingChoice files={files} openings={openings} onAnswer={onAnswer} />;
+}
+
+function EncodingChoice({
+  files,
+  openings,
+  onAnswer,
+}: {
+  files: readonly FileToRead[];
+  openings: ReadonlyMap<string, string>;
+  onAnswer: (encoding: string | undefined) => void;
+}) {
+  useReturnFocus();
+  const [chosen, setChosen] = useState<string>();
   return (
     <Modal
       open
@@ -86,8 +99,8 @@ export function EncodingDialog({
           value={chosen}
           onChange={(event) => setChosen(String(event.target.value))}
         >
-          {[...(openings ?? [])].map(([name, words]) => (
-            <Radio key={name} value={name}>
+          {[...openings].map(([name, words], i) => (
+            <Radio key={name} value={name} autoFocus={i === 0}>
               <span className="words">{words}</span> <span className="quiet">{name}</span>
             </Radio>
           ))}
