@@ -28,7 +28,9 @@ export const SELECTION_STAGES = ['tokens', 'terms', 'languages', 'candidates', '
 export function readForSelections(state: StudyState, selections: readonly Selection[], within?: Within) {
   const sources = workingSources(state);
   const asked = [
-    ...selections.flatMap((selection) => (selection.kind === 'cell' ? [selection.attribute] : [])),
+    ...selections
+      .map((selection) => (selection.kind === 'following' ? selection.of : selection))
+      .flatMap((selection) => (selection.kind === 'cell' ? [selection.attribute] : [])),
     ...(within && 'groups' in within ? within.groups.map(({ attribute }) => attribute) : []),
   ];
   return {

@@ -99,6 +99,7 @@ const moves: readonly Decision[] = Object.values(MOVES).flat();
 
 const concept = { kind: 'concept', key: 'rain' } as const;
 const cell = { kind: 'cell', letter: 'A', attribute: 'role', group: 'driver' } as const;
+const afterCell = { kind: 'following', of: cell, direction: 'after', words: ['rose'] } as const;
 const drivers = { attribute: 'role', value: 'driver' };
 const ids = [first.id, second.id];
 /** Questions for every view: all there are of those that read attributes. */
@@ -137,6 +138,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   passages: [
     { selection: concept, limit: 50 },
     { selection: cell, limit: 50 },
+    { selection: afterCell, limit: 50 },
     { selection: concept, within: { groups: [drivers] }, limit: 50 },
     { selection: concept, within: { sourceId: second.id }, limit: 50 },
     { selection: { kind: 'search', query: 'leak*' }, limit: 50 },
@@ -224,6 +226,20 @@ describe('keys of stages and views', function () {
     for (const view of ['themes', 'map', 'passages', 'concordance', 'plainCounts', 'stage'])
       expect(changed, view).to.not.include(view);
     expect(changed).to.include('matrixFile');
+  });
+
+  it('of words that follow what a cell stands for go with its values too', () => {
+    const study = begun();
+    const [letter] = asking(study)('themes', null)
+      .themes.filter(({ concepts }) => concepts.some(({ key }) => key === 'fare'))
+      .map((theme) => theme.letter);
+    const question = { selection: { ...afterCell, of: { ...cell, letter } }, limit: 50 };
+    const before = asking(study)('passages', question).mentions;
+    expect(before).to.be.greaterThan(0);
+    const key = viewKey('passages', study.state, question);
+    study.decide({ kind: 'setAttribute', ids: [second.id], attribute: 'role', value: 'resident' });
+    expect(asking(study)('passages', question).mentions).to.be.lessThan(before);
+    expect(viewKey('passages', study.state, question)).to.not.equal(key);
   });
 
   it('of what is read by groups go with their values', () => {
