@@ -1,5 +1,6 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
-import { RANGES, type NumberRange } from '@green-thicket/core/study/limits';
+import type { NumberRange } from '@green-thicket/core/base/ranges';
+import { RANGES } from '@green-thicket/core/study/limits';
 import { analyse } from './analyse.ts';
 import { group } from './group.ts';
 import { UsageError } from './usage-error.ts';

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
-import { stepFault } from '../text/patterns.ts';
+import { stepFault } from '../text/step-faults.ts';
 import type { CleaningStep } from '../text/steps.ts';
 import { faultIn } from './decision-schemas.ts';
 import { keys, settingsChange } from '../study/schema-fields.ts';

@@ -1,3 +1,5 @@
+import type { NumberRange } from '../base/ranges.ts';
+
 /**
  * Most characters of whatever is typed or comes in, by what it is. The controls hold to them, a decision is checked
  * against them before it is recorded, and a study file against the same when it is read: so what can be decided can
@@ -10,10 +12,6 @@ export const LONGEST = {
   value: 10_000,
   /** A concept's key: a word, phrase or name as it is counted. */
   concept: 10_000,
-  /** A pattern or a text to find or to put in its place. */
-  pattern: 500,
-  /** Punctuation marks that are taken out. */
-  marks: 200,
   /** What a cleaning decision changed, or how sources came in, in a few words. */
   remark: 10_000,
   reason: 1000,
@@ -22,13 +20,6 @@ export const LONGEST = {
   /** The words of an excerpt. */
   quote: 1_000_000,
 } as const;
-
-/** A number a setting may be. */
-export interface NumberRange {
-  readonly min: number;
-  readonly max: number;
-  readonly whole: boolean;
-}
 
 const whole = (min: number, max: number): NumberRange => ({ min, max, whole: true });
 const between = (min: number, max: number): NumberRange => ({ min, max, whole: false });
@@ -52,14 +43,7 @@ export const RANGES = {
   seed: whole(0, 2 ** 31 - 1),
   shownLinks: whole(0, 100_000),
   shownBridges: whole(0, 100_000),
-  shortLetters: whole(1, 40),
 } as const satisfies Record<string, NumberRange>;
-
-/** The nearest number a setting may be. */
-export function within({ min, max, whole: isWhole }: NumberRange, value: number): number {
-  const held = Math.min(max, Math.max(min, value));
-  return isWhole ? Math.round(held) : held;
-}
 
 /** A text cut to what it may be, with an ellipsis where something was cut off; never in the middle of a character. */
 export function clipped(text: string, longest: number): string {

@@ -2,7 +2,10 @@ import { MEASURE_NAMES } from '../network/measures.ts';
 import { WINDOW_UNIT_NAMES } from '../network/windows.ts';
 import Joi from 'joi';
 import { ATTRIBUTE_TYPES } from './attributes.ts';
-import { LONGEST, RANGES, type NumberRange } from './limits.ts';
+import { LONGEST, RANGES } from './limits.ts';
+import type { NumberRange } from '../base/ranges.ts';
+import { STEPS } from '../text/steps.ts';
+import type { StepField, StepFields } from '../text/steps/describe.ts';
 import { WORD_KINDS } from '../text/parts-of-speech.ts';
 import { LANGUAGES } from '../text/language-names.ts';
 
@@ -15,7 +18,6 @@ export const concept = Joi.string().min(1).max(LONGEST.concept);
 export const keys = Joi.array().items(concept).max(100_000);
 export const whole = Joi.number().integer();
 export const value = Joi.string().allow('').max(LONGEST.value);
-const pattern = Joi.string().allow('').max(LONGEST.pattern);
 const ranged = ({ min, max, whole: isWhole }: NumberRange): Joi.NumberSchema =>
   (isWhole ? Joi.number().integer() : Joi.number()).min(min).max(max);
 export const letter = Joi.string().pattern(/^[A-Z]{1,4}$/);
@@ -41,33 +43,28 @@ const condition = Joi.alternatives().conditional('.kind', {
 });
 export const subset = Joi.array().items(condition).max(100);
 
-const ACTIONS: Record<string, Joi.PartialSchemaMap> = {
-  tags: {},
-  timestamps: {},
-  remarks: { round: Joi.boolean().required() },
-  lines: { pattern: pattern.required() },
-  hyphens: {},
-  lineBreaks: {},
-  addresses: {},
-  handles: { keepWord: Joi.boolean().required() },
-  hashtags: { keepWord: Joi.boolean().required() },
-  replace: {
-    find: pattern.required(),
-    isPattern: Joi.boolean().required(),
-    wholeWords: Joi.boolean().required(),
-    matchCase: Joi.boolean().required(),
-    replacement: pattern.required(),
-  },
-  typography: {},
-  symbols: { which: Joi.valid('emoji', 'symbols', 'both').required() },
-  numbers: { inWords: Joi.boolean().required() },
-  punctuation: { marks: Joi.string().allow('').max(LONGEST.marks).required() },
-  accents: {},
-  repeats: { keep: Joi.valid(1, 2).required() },
-  case: {},
-  short: { letters: ranged(RANGES.shortLetters).required() },
-  space: {},
-};
+/** What a file may hold of a field of a cleaning step. */
+function stepFieldSchema(field: StepField): Joi.Schema {
+  switch (field.ask) {
+    case 'switch':
+      return Joi.boolean();
+    case 'choice': {
+      const values = field.options.map((option) => option.value);
+      return values.every((each) => typeof each === 'boolean') ? Joi.boolean() : Joi.valid(...values);
+    }
+    case 'number':
+      return ranged(field.range);
+    case 'text':
+      return Joi.string().allow('').max(field.longest);
+  }
+}
+
+const mapEntries = <V, W>(record: Readonly<Record<string, V>>, of: (value: V) => W): Record<string, W> =>
+  Object.fromEntries(Object.entries(record).map(([name, each]) => [name, of(each)]));
+/** What is set of each kind of cleaning step. */
+const STEP_PARTS = mapEntries<{ fields: StepFields }, Joi.PartialSchemaMap>(STEPS, ({ fields }) =>
+  mapEntries(fields, (field) => stepFieldSchema(field).required()),
+);
 export const byKind = (
   parts: Record<string, Joi.PartialSchemaMap>,
   shared: Joi.PartialSchemaMap = {},
@@ -80,7 +77,7 @@ export const byKind = (
     otherwise: Joi.object({ kind: Joi.valid(...Object.keys(parts)).required() }),
   });
 export const steps = Joi.array()
-  .items(byKind(ACTIONS, { id: key.required(), on: Joi.boolean().required() }))
+  .items(byKind(STEP_PARTS, { id: key.required(), on: Joi.boolean().required() }))
   .unique('id')
   .max(100);
 const attributes = Joi.object().pattern(key, value);

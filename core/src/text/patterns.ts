@@ -1,7 +1,5 @@
 import { RE2JS } from 're2js';
-import type { CleaningStep } from './steps.ts';
-
-const MAXIMUM_PATTERN_LENGTH = 500;
+import { LONGEST_PATTERN } from './steps/describe.ts';
 
 /** Why an own pattern can't be used, as a sentence for the researcher. */
 export class PatternError extends Error {
@@ -13,10 +11,8 @@ export class PatternError extends Error {
  * no look-around and no back-references, and the error says so.
  */
 export function compilePattern(expression: string, matchCase = true): RE2JS {
-  if (expression.length > MAXIMUM_PATTERN_LENGTH) {
-    throw new PatternError(
-      `The pattern is longer than ${MAXIMUM_PATTERN_LENGTH} characters; make it shorter.`,
-    );
+  if (expression.length > LONGEST_PATTERN) {
+    throw new PatternError(`The pattern is longer than ${LONGEST_PATTERN} characters; make it shorter.`);
   }
   return compiled(expression, matchCase);
 }
@@ -54,10 +50,4 @@ export function patternFault(expression: string): string | undefined {
     if (error instanceof PatternError) return error.message;
     throw error;
   }
-}
-
-/** Why a cleaning step's pattern can't be used, or undefined where it can or the step has none. */
-export function stepFault(step: CleaningStep): string | undefined {
-  if (step.kind === 'lines') return patternFault(step.pattern);
-  return step.kind === 'replace' && step.isPattern ? patternFault(step.find) : undefined;
 }

@@ -1,105 +1,89 @@
+import type { StepDescription } from './steps/describe.ts';
+import { accents } from './steps/accents.ts';
+import { addresses } from './steps/addresses.ts';
+import { capitals } from './steps/capitals.ts';
+import { handles } from './steps/handles.ts';
+import { hashtags } from './steps/hashtags.ts';
+import { hyphens } from './steps/hyphens.ts';
+import { lineBreaks } from './steps/line-breaks.ts';
+import { lines } from './steps/lines.ts';
+import { numbers } from './steps/numbers.ts';
+import { punctuation } from './steps/punctuation.ts';
+import { remarks } from './steps/remarks.ts';
+import { repeats } from './steps/repeats.ts';
+import { replace } from './steps/replace.ts';
+import { shortWords } from './steps/short-words.ts';
+import { symbols } from './steps/symbols.ts';
+import { tags } from './steps/tags.ts';
+import { timestamps } from './steps/timestamps.ts';
+import { typography } from './steps/typography.ts';
+import { whiteSpace } from './steps/white-space.ts';
+
+/**
+ * Every kind of cleaning step by the name it has in a study file, in the order that suits most texts: what is markup
+ * first, what looks at whole words last. One more is one more file in steps/, and its name here and in cleaning.ts.
+ */
+export const STEPS = {
+  tags,
+  timestamps,
+  remarks,
+  lines,
+  hyphens,
+  lineBreaks,
+  addresses,
+  handles,
+  hashtags,
+  replace,
+  typography,
+  symbols,
+  numbers,
+  punctuation,
+  accents,
+  repeats,
+  case: capitals,
+  short: shortWords,
+  space: whiteSpace,
+} as const;
+
+export type CleaningKind = keyof typeof STEPS;
+
+export const CLEANING_KINDS = Object.keys(STEPS) as readonly CleaningKind[];
+
+/** What is set of a step of a kind. */
+export type SetOfKind<K extends CleaningKind> = Parameters<(typeof STEPS)[K]['say']>[0];
+
+/** What each kind of step is set to. */
+type Actions = { readonly [K in CleaningKind]: { readonly kind: K } & SetOfKind<K> };
+export type CleaningAction<K extends CleaningKind = CleaningKind> = Actions[K];
+
 /** One cleaning step with what can be set about it. `id` tells steps of one kind apart. */
 export type CleaningStep = { readonly id: string; readonly on: boolean } & CleaningAction;
 
-export type CleaningAction =
-  /** HTML tags go, entities such as &amp;amp; become the character they stand for. */
-  | { readonly kind: 'tags' }
-  | { readonly kind: 'timestamps' }
-  /** Remarks in square brackets; in round ones only the usual words of transcripts, or all where `round` is set. */
-  | { readonly kind: 'remarks'; readonly round: boolean }
-  /** Whole lines that match a pattern. */
-  | { readonly kind: 'lines'; readonly pattern: string }
-  /** Words parted by a hyphen at a line's end are joined. */
-  | { readonly kind: 'hyphens' }
-  | { readonly kind: 'lineBreaks' }
-  | { readonly kind: 'addresses' }
-  | { readonly kind: 'handles'; readonly keepWord: boolean }
-  | { readonly kind: 'hashtags'; readonly keepWord: boolean }
-  /** A fixed text or a pattern, and what takes its place (nothing, as a space, where that is empty). */
-  | {
-      readonly kind: 'replace';
-      readonly find: string;
-      readonly isPattern: boolean;
-      readonly wholeWords: boolean;
-      readonly matchCase: boolean;
-      readonly replacement: string;
-    }
-  /** Curly quotation marks, long dashes, ligatures and the like become plain ones. */
-  | { readonly kind: 'typography' }
-  | { readonly kind: 'symbols'; readonly which: 'emoji' | 'symbols' | 'both' }
-  /** Numbers that stand alone, or every digit where `inWords` is set. */
-  | { readonly kind: 'numbers'; readonly inWords: boolean }
-  /** The marks given, or all where that is empty; apostrophes and hyphens inside words stay. */
-  | { readonly kind: 'punctuation'; readonly marks: string }
-  | { readonly kind: 'accents' }
-  /** A letter three times or more in a row is written once or twice. */
-  | { readonly kind: 'repeats'; readonly keep: 1 | 2 }
-  | { readonly kind: 'case' }
-  /** Words of fewer letters than this. */
-  | { readonly kind: 'short'; readonly letters: number }
-  | { readonly kind: 'space' };
+/** What is known of a kind of step, whatever its fields. */
+export function stepDescription(kind: CleaningKind): Omit<StepDescription, 'say'> {
+  return STEPS[kind];
+}
 
-export type CleaningKind = CleaningAction['kind'];
+/** A step as a part of the method sentence. */
+export function stepText<K extends CleaningKind>(step: CleaningAction<K>): string {
+  return SAYERS[step.kind].say(step);
+}
 
-/** Every kind of step, in the order that suits most texts: what is markup first, what looks at whole words last. */
-export const CLEANING_KINDS: readonly CleaningKind[] = [
-  'tags',
-  'timestamps',
-  'remarks',
-  'lines',
-  'hyphens',
-  'lineBreaks',
-  'addresses',
-  'handles',
-  'hashtags',
-  'replace',
-  'typography',
-  'symbols',
-  'numbers',
-  'punctuation',
-  'accents',
-  'repeats',
-  'case',
-  'short',
-  'space',
-];
-
-/** Kinds a study may have several steps of. */
-export const REPEATABLE: ReadonlySet<CleaningKind> = new Set(['lines', 'replace']);
+/** The same descriptions, so that the compiler sees that a kind's step goes to that kind's words. */
+const SAYERS: { readonly [K in CleaningKind]: { say(set: CleaningAction<K>): string } } = STEPS;
 
 /** A step of a kind as it is when it is added. */
 export function newStep(kind: CleaningKind, present: readonly CleaningStep[]): CleaningStep {
   let number = 1;
   while (present.some((step) => step.id === `${kind}-${number}`)) number++;
-  const id = REPEATABLE.has(kind) ? `${kind}-${number}` : kind;
-  return { id, on: true, ...usualAction(kind) };
-}
-
-function usualAction(kind: CleaningKind): CleaningAction {
-  switch (kind) {
-    case 'remarks':
-      return { kind, round: false };
-    case 'lines':
-      return { kind, pattern: '' };
-    case 'handles':
-      return { kind, keepWord: false };
-    case 'hashtags':
-      return { kind, keepWord: true };
-    case 'replace':
-      return { kind, find: '', isPattern: false, wholeWords: false, matchCase: true, replacement: '' };
-    case 'symbols':
-      return { kind, which: 'both' };
-    case 'numbers':
-      return { kind, inWords: false };
-    case 'punctuation':
-      return { kind, marks: '' };
-    case 'repeats':
-      return { kind, keep: 1 };
-    case 'short':
-      return { kind, letters: 3 };
-    default:
-      return { kind };
-  }
+  const { fields, repeatable } = stepDescription(kind);
+  const usual = Object.entries(fields).map(([name, field]) => [name, field.usual]);
+  return {
+    id: repeatable ? `${kind}-${number}` : kind,
+    on: true,
+    kind,
+    ...Object.fromEntries(usual),
+  } as CleaningStep;
 }
 
 /** The steps with one more where it suits best: before the first that usually comes later. */
@@ -110,10 +94,6 @@ export function withStep(steps: readonly CleaningStep[], step: CleaningStep): Cl
 }
 
 /** The steps a study begins with. */
-export const FIRST_STEPS: readonly CleaningStep[] = [
-  { id: 'hyphens', on: true, kind: 'hyphens' },
-  { id: 'addresses', on: true, kind: 'addresses' },
-  { id: 'handles', on: true, kind: 'handles', keepWord: false },
-  { id: 'numbers', on: true, kind: 'numbers', inWords: false },
-  { id: 'case', on: true, kind: 'case' },
-];
+export const FIRST_STEPS: readonly CleaningStep[] = (
+  ['hyphens', 'addresses', 'handles', 'numbers', 'case'] as const
+).map((kind) => newStep(kind, []));

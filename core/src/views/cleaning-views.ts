@@ -9,9 +9,8 @@ import { cleanPlaces, type LayeredText } from '../text/offsets.ts';
 import { readPart, tidyPieces, unreadPieces, type Piece, type SourceText } from '../text/reading-part.ts';
 import { findRemains } from '../text/remains.ts';
 import { scanTokens } from '../text/scan.ts';
-import { CLEANING_KINDS, newStep, REPEATABLE, withStep, type CleaningStep } from '../text/steps.ts';
+import { CLEANING_KINDS, newStep, stepDescription, stepText, withStep, type CleaningStep } from '../text/steps.ts';
 import { partAround } from './part-around.ts';
-import { STEP_KINDS, stepText } from '../words/step-texts.ts';
 import { languageOf, textsOf } from '../engine/resources.ts';
 import { idsOf, knownTextsOf, type KnownText } from '../engine/stage-keys.ts';
 import { attributeNames } from '../study/groups.ts';
@@ -150,7 +149,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
   *cleaningSteps({ offers }, { take, own: { texts, steps, leftOut }, original }) {
     const tokens = yield* take('tokens');
     const offered = (offers ? CLEANING_KINDS : [])
-      .filter((kind) => !REPEATABLE.has(kind) && !steps.some((step) => step.kind === kind))
+      .filter((kind) => !stepDescription(kind).repeatable && !steps.some((step) => step.kind === kind))
       .map((kind) => newStep(kind, steps));
     // An offer is reported on where it would stand, switched off, so that it changes nothing for those after it.
     const all = offered.reduce<readonly CleaningStep[]>(
@@ -278,7 +277,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
     report.forEach(({ places, fault }, i) => {
       if (places === 0)
         idle.push(
-          `${STEP_KINDS[steps[i].kind].name}: ${fault ?? `“${stepText(steps[i])}” finds nothing here.`}`,
+          `${stepDescription(steps[i].kind).name}: ${fault ?? `“${stepText(steps[i])}” finds nothing here.`}`,
         );
     });
     const speakers = yield* take('speakers');

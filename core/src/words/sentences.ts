@@ -2,7 +2,7 @@ import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
-import { stepText } from './step-texts.ts';
+import { stepText } from '../text/steps.ts';
 import { comparedAttribute } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { subsetText } from '../study/subset.ts';

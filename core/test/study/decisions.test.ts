@@ -4,9 +4,8 @@ import { describeDecision } from '../../src/words/decisions.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { foldDecisions, foldOnto, type FoldedStates } from '../../src/study/record.ts';
 import { methodSentences, sentenceText, STOPS } from '../../src/words/sentences.ts';
-import { STEP_KINDS, stepText } from '../../src/words/step-texts.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
-import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';
+import { CLEANING_KINDS, newStep, stepDescription, stepText } from '../../src/text/steps.ts';
 import { EVERY, source } from './every-decision.ts';
 
 const after = (...decisions: Decision[]): StudyState => decisions.reduce(decide, EMPTY_STUDY);
@@ -142,7 +141,7 @@ describe('decisions about sources', () => {
 describe('the words for steps', () => {
   it('say what each kind does, as a part of the sentence too', () => {
     for (const kind of CLEANING_KINDS) {
-      expect(STEP_KINDS[kind].help).to.match(/\.$/);
+      expect(stepDescription(kind).help).to.match(/\.$/);
       expect(stepText(newStep(kind, [])), kind).to.match(/(?:are|is|become|lose|written)\b/);
     }
     const texts = CLEANING_KINDS.map((kind) => stepText(newStep(kind, [])));
@@ -155,11 +154,9 @@ describe('the words for steps', () => {
     expect(stepText({ ...step, find: 'x', replacement: 'y' })).to.equal('“x” becomes “y”');
     expect(stepText({ ...step, find: 'x+', isPattern: true })).to.equal('what matches “x+” is taken out');
     expect(stepText({ ...step, find: 'z'.repeat(99) })).to.match(/^“z{40}…” is taken out$/);
-    expect(stepText({ id: 'p', on: true, kind: 'punctuation', marks: '( )' })).to.equal(
-      'the marks ( ) are taken out',
-    );
-    expect(stepText({ id: 'h', on: true, kind: 'handles', keepWord: true })).to.equal('handles lose their @');
-    expect(stepText({ id: 's', on: true, kind: 'short', letters: 4 })).to.match(/fewer than 4 letters/);
+    expect(stepText({ kind: 'punctuation', marks: '( )' })).to.equal('the marks ( ) are taken out');
+    expect(stepText({ kind: 'handles', keepWord: true })).to.equal('handles lose their @');
+    expect(stepText({ kind: 'short', letters: 4 })).to.match(/fewer than 4 letters/);
   });
 
   it('stand in the method only while their step is on, and a study without steps says so', () => {

@@ -1,7 +1,7 @@
 import { InputNumber, Switch } from 'antd';
 import { useState } from 'react';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import { within, type NumberRange } from '@green-thicket/core/study/limits';
+import { within, type NumberRange } from '@green-thicket/core/base/ranges';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { ControlName } from '@green-thicket/core/words/sentences';
 

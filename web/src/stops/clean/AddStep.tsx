@@ -1,7 +1,6 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { useState } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
-import { CLEANING_KINDS, newStep, REPEATABLE } from '@green-thicket/core/text/steps';
+import { CLEANING_KINDS, newStep, stepDescription } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { StepReportCard } from './StepReportCard.tsx';
@@ -12,7 +11,7 @@ export function AddStep({ state, close }: ControlProps) {
   const { steps, add } = useStepChanges();
   const { data } = useView('cleaningSteps', { offers: true });
   const kinds = CLEANING_KINDS.filter(
-    (kind) => REPEATABLE.has(kind) || !steps.some((step) => step.kind === kind),
+    (kind) => stepDescription(kind).repeatable || !steps.some((step) => step.kind === kind),
   );
   const [pointed, setPointed] = useState(kinds[0]);
   const reportOf = (kind: (typeof kinds)[number]) => data?.offers.find((offer) => offer.step.kind === kind);
@@ -33,9 +32,9 @@ export function AddStep({ state, close }: ControlProps) {
                   add(newStep(kind, state.settings.cleaning.steps));
                 }}
               >
-                <span className="row-name">{STEP_KINDS[kind].name}</span>
+                <span className="row-name">{stepDescription(kind).name}</span>
                 <span className="row-figure">
-                  {REPEATABLE.has(kind) ? '' : report ? inFigures(report.places) : '…'}
+                  {stepDescription(kind).repeatable ? '' : report ? inFigures(report.places) : '…'}
                 </span>
               </button>
             </li>

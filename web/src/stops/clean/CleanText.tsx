@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
+import { stepDescription } from '@green-thicket/core/text/steps';
 import type { CleaningView, TextPlace } from '@green-thicket/core/views/view-types';
 import type { CleaningMark } from '@green-thicket/core/text/cleaning';
 import type { CleaningKind } from '@green-thicket/core/text/steps';
@@ -146,7 +146,7 @@ function Trace({
   children: string;
 }) {
   const place = isPlace ? ' found-place' : '';
-  const name = kind ? STEP_KINDS[kind].name : 'Not read: trimmed, or said by someone left out';
+  const name = kind ? stepDescription(kind).name : 'Not read: trimmed, or said by someone left out';
   if (kind === 'case') {
     return <span className={`trace-case${pointed ? ' strong' : ''}${place}`}>{children}</span>;
   }

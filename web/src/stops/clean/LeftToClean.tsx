@@ -1,9 +1,8 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
-import { stepText } from '@green-thicket/core/words/step-texts';
 import type { RemainRow, TextPlace } from '@green-thicket/core/views/view-types';
 import { REMAIN_KINDS, type RemainKind } from '@green-thicket/core/text/remains';
-import { newStep, type CleaningStep } from '@green-thicket/core/text/steps';
+import { newStep, stepDescription, stepText, type CleaningStep } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';
 import { useStepChanges, type StepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';
@@ -31,7 +30,7 @@ function shown(text: string): string {
 /** The step that is there for what is found, with its setting widened, or a new one. */
 function removing({ steps, add, change, switchStep }: StepChanges, row: RemainRow): void {
   const present = steps.find((step) => step.kind === row.step.kind);
-  if (row.step.kind === 'replace' || row.step.kind === 'lines' || !present) {
+  if (stepDescription(row.step.kind).repeatable || !present) {
     const fresh: CleaningStep = { ...newStep(row.step.kind, steps), ...row.step };
     add(fresh);
     return;
@@ -84,8 +83,8 @@ export function LeftToClean({ onShow }: { onShow: (title: string, places: readon
                   </button>
                   <Button
                     size="small"
-                    title={`Add the step: ${stepText({ id: '', on: true, ...row.step })}`}
-                    aria-label={`Clean ${shown(row.text)}: ${stepText({ id: '', on: true, ...row.step })}`}
+                    title={`Add the step: ${stepText(row.step)}`}
+                    aria-label={`Clean ${shown(row.text)}: ${stepText(row.step)}`}
                     onClick={() => removing(changes, row)}
                   >
                     {row.step.kind === 'replace' && row.step.replacement !== '' ? 'Repair' : 'Take out'}

@@ -1,6 +1,6 @@
 import { Button, Switch } from 'antd';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
+import { stepDescription } from '@green-thicket/core/text/steps';
 import { useView } from '../../engine/use-view.ts';
 import { usePointedStep } from './pointed-step.tsx';
 import { placesText, StepReportCard, visible } from './StepReportCard.tsx';
@@ -16,7 +16,7 @@ export function StepList() {
   const shown = steps.find((step) => step.id === pointed);
   const nameOf = (id: string): string => {
     const step = steps.find((each) => each.id === id);
-    return step ? STEP_KINDS[step.kind].name : '';
+    return step ? stepDescription(step.kind).name : '';
   };
   return (
     <>
@@ -36,7 +36,7 @@ export function StepList() {
               onFocus={() => point(step.id)}
               onBlur={() => point(undefined)}
             >
-              <span className="step-name">{STEP_KINDS[step.kind].name}</span>
+              <span className="step-name">{stepDescription(step.kind).name}</span>
               <span
                 className={report?.fault === undefined ? 'row-figure' : 'control-fault'}
                 title={report && placesText(report, step.on)}
@@ -46,7 +46,7 @@ export function StepList() {
               <Switch
                 size="small"
                 checked={step.on}
-                aria-label={STEP_KINDS[step.kind].name}
+                aria-label={stepDescription(step.kind).name}
                 onChange={(on) => switchStep(step, on)}
               />
             </li>

@@ -1,7 +1,6 @@
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
 import type { StepReport } from '@green-thicket/core/text/cleaning-report';
-import type { CleaningStep } from '@green-thicket/core/text/steps';
+import { stepDescription, type CleaningStep } from '@green-thicket/core/text/steps';
 
 /** White space that would not be seen, made visible. */
 export function visible(text: string): string {
@@ -24,7 +23,7 @@ export function placesText(report: StepReport, on: boolean): string {
 
 /** A step explained: what it does, how often, before and after in the study's own text, and what it takes most often. */
 export function StepReportCard({ step, report }: { step: CleaningStep; report: StepReport | undefined }) {
-  const { name, help } = STEP_KINDS[step.kind];
+  const { name, help } = stepDescription(step.kind);
   return (
     <section className="step-card" aria-label={`What ${name} does`}>
       <h3>{name}</h3>

@@ -1,6 +1,5 @@
 import { useCallback } from 'react';
-import { STEP_KINDS } from '@green-thicket/core/words/step-texts';
-import { withStep, type CleaningStep } from '@green-thicket/core/text/steps';
+import { stepDescription, withStep, type CleaningStep } from '@green-thicket/core/text/steps';
 import { useStudy } from '../../pieces/study-context.ts';
 
 /** What can be done to the list of steps; each is one decision. */
@@ -21,7 +20,7 @@ export function useStepChanges(): StepChanges {
     (next: readonly CleaningStep[], what: string) => decide({ kind: 'setCleaning', steps: next, what }),
     [decide],
   );
-  const nameOf = (step: CleaningStep): string => STEP_KINDS[step.kind].name.toLowerCase();
+  const nameOf = (step: CleaningStep): string => stepDescription(step.kind).name.toLowerCase();
   const withChanged = (step: CleaningStep): CleaningStep[] =>
     steps.map((each) => (each.id === step.id ? step : each));
   return {

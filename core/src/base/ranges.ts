@@ -1,0 +1,12 @@
+/** A number a setting may be. */
+export interface NumberRange {
+  readonly min: number;
+  readonly max: number;
+  readonly whole: boolean;
+}
+
+/** The nearest number a setting may be. */
+export function within({ min, max, whole: isWhole }: NumberRange, value: number): number {
+  const held = Math.min(max, Math.max(min, value));
+  return isWhole ? Math.round(held) : held;
+}
