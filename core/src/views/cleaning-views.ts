@@ -9,7 +9,14 @@ import { cleanPlaces, type LayeredText } from '../text/offsets.ts';
 import { readPart, tidyPieces, unreadPieces, type Piece, type SourceText } from '../text/reading-part.ts';
 import { findRemains } from '../text/remains.ts';
 import { scanTokens } from '../text/scan.ts';
-import { CLEANING_KINDS, newStep, stepDescription, stepText, withStep, type CleaningStep } from '../text/steps.ts';
+import {
+  CLEANING_KINDS,
+  newStep,
+  stepDescription,
+  stepText,
+  withStep,
+  type CleaningStep,
+} from '../text/steps.ts';
 import { partAround } from './part-around.ts';
 import { languageOf, textsOf } from '../engine/resources.ts';
 import { idsOf, knownTextsOf, type KnownText } from '../engine/stage-keys.ts';
