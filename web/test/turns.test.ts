@@ -24,6 +24,7 @@ describe('views in line', () => {
     const { make, end } = watched(log);
     const inTurn = turns();
     const map = inTurn('map', make('map'));
+    await new Promise(setImmediate);
     const compare = inTurn('compare', make('compare'));
     const concepts = inTurn('concepts', make('concepts'));
     const sources = inTurn('sources', make('sources'));
@@ -47,6 +48,7 @@ describe('views in line', () => {
     const { make, end } = watched([]);
     const inTurn = turns();
     const map = inTurn('map', make('map'));
+    await new Promise(setImmediate);
     const links = inTurn('links', make('links'));
     end('map', new Error('no'));
     let fault: unknown;
@@ -55,6 +57,19 @@ describe('views in line', () => {
     await new Promise(setImmediate);
     end('links');
     expect(await links).to.equal('made links');
+  });
+
+  it('are chosen among all that come together', async () => {
+    const log: string[] = [];
+    const { make, end } = watched(log);
+    const inTurn = turns();
+    const both = [inTurn('compare', make('compare')), inTurn('sources', make('sources'))];
+    for (const view of ['sources', 'compare'] as const) {
+      await new Promise(setImmediate);
+      end(view);
+    }
+    await Promise.all(both);
+    expect(log).to.deep.equal(['begin sources', 'end sources', 'begin compare', 'end compare']);
   });
 
   it('begin at once where nothing waits, again and again', async () => {

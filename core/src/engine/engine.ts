@@ -37,9 +37,9 @@ export class Engine {
 
   /** The result of a stage, computed in steps with whatever it hangs on. */
   *compute<S extends StageName>(stage: S, study: StudyInput): Stepwise<StageResults[S]> {
-    const hash = stageKey(stage, study.state);
-    const known = this.#look(stage, hash);
+    const known = this.known(stage, study.state);
     if (known !== undefined) return known;
+    const hash = stageKey(stage, study.state);
     const inputs = inputsOf(stage);
     const taken: Partial<StageResults> = {};
     for (const input of inputs) {
@@ -55,6 +55,11 @@ export class Engine {
     this.timings.push({ stage, milliseconds: this.#now() - started });
     this.#keep(stage, hash, result);
     return result;
+  }
+
+  /** The result of a stage, where it is at hand. */
+  known<S extends StageName>(stage: S, state: StudyState): StageResults[S] | undefined {
+    return this.#look(stage, stageKey(stage, state));
   }
 
   #look<S extends StageName>(stage: S, hash: string): StageResults[S] | undefined {

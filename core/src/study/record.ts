@@ -71,6 +71,12 @@ const HELD_STATES = 200;
  * @param folded states of the same log; the one returned is added
  */
 export function foldOnto(log: DecisionLog, folded: FoldedStates): StudyState {
+  const known = folded.get(log.head);
+  if (known) {
+    folded.delete(log.head);
+    folded.set(log.head, known);
+    return known;
+  }
   const line = recordsInForce(log);
   let from = line.length;
   while (from > 0 && !folded.has(line[from - 1].seq)) from--;

@@ -115,7 +115,6 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       modularity: themes.modularity,
       resolution: themes.resolution,
       sweep,
-      register: themes.register,
     };
   },
 

@@ -3,7 +3,6 @@ import type { CandidateRow } from '../concepts/candidate-rows.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { MapScene } from '../map/scene.ts';
 import type { PlainCounts } from '../text/plain-counts.ts';
-import type { ThemeIdentity } from '../themes/identity.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 
 export type * from './collection-view-types.ts';
@@ -91,7 +90,6 @@ export interface ThemesView {
   readonly modularity: number;
   readonly resolution: number;
   readonly sweep: readonly ResolutionPoint[];
-  readonly register: readonly ThemeIdentity[];
 }
 
 export interface MapView {

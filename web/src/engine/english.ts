@@ -1,18 +1,16 @@
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import type { Tagger } from '@green-thicket/core/text/sentence-tags';
+import type { English } from './answering.ts';
 
-/** What knows English: four fifths of the worker, so it comes when a first sentence is to be tagged. */
-interface English {
-  readonly lexicon: () => Lexicon;
-  readonly tagger: () => Tagger;
-}
+/** Four fifths of the worker, so it comes when a first sentence is to be tagged. */
+type Loaded = Omit<English, 'with'>;
 
 /** Said by work that cannot go on before English is there. */
 class EnglishMissing extends Error {
   override readonly name = 'EnglishMissing';
 }
 
-let english: English | undefined;
+let loaded: Loaded | undefined;
 
 async function load(): Promise<void> {
   const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
@@ -22,19 +20,16 @@ async function load(): Promise<void> {
   ]);
   let lexicon: Lexicon | undefined;
   let tagger: Tagger | undefined;
-  english ??= {
+  loaded ??= {
     lexicon: () => (lexicon ??= parseLexicon(text)),
     tagger: () => (tagger ??= createTagger()),
   };
 }
 
-function there(): English {
-  if (!english) throw new EnglishMissing('English is not loaded yet.');
-  return english;
+function there(): Loaded {
+  if (!loaded) throw new EnglishMissing('English is not loaded yet.');
+  return loaded;
 }
-
-export const lexicon = (): Lexicon => there().lexicon();
-export const tagger = (): Tagger => there().tagger();
 
 /** Milliseconds after its start at which a worker that has nothing else to do brings English in. */
 const SOON = 200;
@@ -46,13 +41,16 @@ export function bringEnglishSoon(): void {
   }, SOON);
 }
 
-/** Does work that may turn out to need English; then it is begun again once that is there. What it made so far is kept. */
-export async function withEnglish<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (!(error instanceof EnglishMissing)) throw error;
-    await load();
-    return work();
-  }
-}
+export const english: English = {
+  lexicon: () => there().lexicon(),
+  tagger: () => there().tagger(),
+  async with(work) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!(error instanceof EnglishMissing)) throw error;
+      await load();
+      return work();
+    }
+  },
+};

@@ -12,6 +12,9 @@ import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { dropOriginals } from '../store/studies.ts';
 import { keepOriginals, PORTION } from '../store/texts.ts';
 import { fileReader } from './file-reader.ts';
+import type { HeldTexts } from './held-texts.ts';
+import type { Requests } from './requests.ts';
+import { SLICE } from './yielding.ts';
 import {
   type EngineWorker,
   type FileToRead,
@@ -41,8 +44,19 @@ function sheetOf(table: number, sheet: number): { name: string; rows: SheetRows 
   return { name: held.name, rows: held.sheets[sheet] };
 }
 
+/** Says no oftener than the page draws how far it is. */
+function calmly(onProgress: OnProgress): OnProgress {
+  let told = 0;
+  return (share) => {
+    if (performance.now() - told < SLICE) return;
+    told = performance.now();
+    onProgress(share);
+  };
+}
+
 /** Reads files one after the other and keeps their texts in portions; whatever was kept goes again when it is stopped. */
 async function readAndKeep(
+  texts: HeldTexts,
   studyId: string,
   files: readonly FileToRead[],
   present: readonly string[],
@@ -58,6 +72,7 @@ async function readAndKeep(
   let size = 0;
   const keep = async (): Promise<void> => {
     await keepOriginals(studyId, portion);
+    texts.hold(studyId, portion);
     portion = [];
     size = 0;
   };
@@ -98,6 +113,10 @@ async function readAndKeep(
     return { sources, tables: held, refused, notes };
   } catch (error) {
     await dropOriginals(studyId, sources);
+    texts.letGo(
+      studyId,
+      sources.map(({ id }) => id),
+    );
     for (const { table } of held) tables.delete(table);
     throw error;
   } finally {
@@ -107,18 +126,21 @@ async function readAndKeep(
 
 /** The worker's part in bringing texts in. */
 export function fileReading(
-  tell: (onProgress: OnProgress) => OnProgress,
-  signalOf: (request: number) => AbortSignal,
-  forget: (request: number) => void,
-): Omit<EngineWorker, 'postState' | 'view' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
+  texts: HeldTexts,
+  requests: Requests,
+): Omit<EngineWorker, 'listen' | 'ask' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
+  const keep = async (studyId: string, added: readonly AddedSource[]): Promise<void> => {
+    await keepOriginals(studyId, added);
+    texts.hold(studyId, added);
+  };
   return {
     readFiles: (request, studyId, files, present, onProgress) =>
-      readAndKeep(studyId, files, present, tell(onProgress), signalOf(request)).finally(() =>
-        forget(request),
+      readAndKeep(texts, studyId, files, present, calmly(onProgress), requests.begin(request)).finally(() =>
+        requests.end(request),
       ),
     async readText(studyId, name, text) {
       const { added, refused, notes } = readPasted(name, text);
-      await keepOriginals(studyId, added);
+      await keep(studyId, added);
       return { sources: added.map(({ source }) => source), tables: [], refused, notes };
     },
     lookAtSheet(table, sheet, sources, hasHead) {
@@ -147,7 +169,7 @@ export function fileReading(
     },
     async takeTable(studyId, table, sheet, choice) {
       const { added, note, types } = makeOf(table, sheet, choice);
-      await keepOriginals(studyId, added);
+      await keep(studyId, added);
       return { sources: added.map(({ source }) => source), note, types };
     },
     describeByTable: (table, sheet, nameColumn, columns, sources) =>

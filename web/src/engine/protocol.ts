@@ -1,10 +1,9 @@
 import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Description } from '@green-thicket/core/intake/describing-table';
-import type { StudySource, StudyState } from '@green-thicket/core/study/study';
+import type { StudySource } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/intake/table-sources';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
-import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import type { StudyKey } from '../store/keys.ts';
 
 /** A view asked of the worker. */
@@ -12,13 +11,19 @@ export interface ViewRequest<V extends ViewName> {
   /** Tells requests apart, to cancel one. */
   readonly request: number;
   readonly studyId: string;
-  /** Number of the study's state, which was posted to the worker before. */
-  readonly study: number;
+  /** The decision in force: the worker folds the record up to it. */
+  readonly head: number;
   readonly view: V;
   readonly question: ViewQuestions[V];
 }
 
-/** Told while a request is worked on: the share that is done of its present stage. */
+/** What the worker tells of the views it was asked for. */
+export type ViewNews =
+  | { readonly kind: 'progress'; readonly request: number; readonly share: number }
+  | { readonly kind: 'answer'; readonly request: number; readonly answer: ViewAnswers[ViewName] }
+  | { readonly kind: 'fault'; readonly request: number; readonly message: string };
+
+/** Told while files are read: the share that is done. */
 export type OnProgress = (share: number) => void;
 
 /** A file that is to be read, with the folders it stands in. It is handed over unread. */
@@ -68,10 +73,11 @@ export interface TableOutcome {
 
 /** What the worker offers the page. */
 export interface EngineWorker {
-  /** Posts a state of a study to the worker; views are asked of it by its number. */
-  postState(study: number, state: StudyState, register: readonly ThemeIdentity[]): void;
-  view<V extends ViewName>(request: ViewRequest<V>, onProgress: OnProgress): Promise<ViewAnswers[V]>;
-  /** Stops a request at its next step; its promise is rejected. */
+  /** Has what becomes of views told from now on. */
+  listen(tell: (news: ViewNews) => void): void;
+  /** Asks for the views that are wanted at one moment; each is answered, or told to have failed, in its turn. */
+  ask(requests: readonly ViewRequest<ViewName>[]): void;
+  /** Stops a request at its next step; it fails then. */
   cancel(request: number): void;
   /** Reads files, off the page's thread, and keeps their texts; `cancel` stops it and keeps nothing. */
   readFiles(

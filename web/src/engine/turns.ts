@@ -18,6 +18,8 @@ export function turns(): <T>(view: ViewName, make: () => Promise<T>) => Promise<
   const work = async (): Promise<void> => {
     if (working) return;
     working = true;
+    // Those of one message are all in the line before the first is chosen.
+    await Promise.resolve();
     for (;;) {
       waiting.sort((a, b) => byNeed(a.view, b.view));
       const next = waiting.shift();

@@ -1,10 +1,11 @@
 import { isStopped } from '../pieces/stopped.ts';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useId } from 'react';
+import { useDeferredValue, useEffect, useId, useMemo } from 'react';
 import { viewKey } from '@green-thicket/core/views/view-keys';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
+import { useSame } from '../pieces/use-same.ts';
 import { useStudy } from '../pieces/study-context.ts';
-import { askView } from './client.ts';
+import { engine } from './client.ts';
 import { forgetViewFault, tellViewFault } from './faults.ts';
 
 /** A computed view as a component shows it. */
@@ -28,11 +29,14 @@ export function useView<V extends ViewName>(
   question: ViewQuestions[V],
   enabled = true,
 ): View<ViewAnswers[V]> {
-  const { id, state, register } = useStudy();
-  const key = viewKey(view, state, question);
+  const { id, state, log } = useStudy();
+  const { head } = log;
+  const asked = useSame({ question }).question;
+  // A part of the page is drawn far oftener than what it shows changes.
+  const key = useMemo(() => viewKey(view, state, asked), [view, state, asked]);
   const { data, error, isError, isFetching, isPlaceholderData, refetch } = useQuery<ViewAnswers[V]>({
     queryKey: ['view', id, view, key, question],
-    queryFn: ({ signal }) => askView({ studyId: id, state, register }, view, question, signal),
+    queryFn: ({ signal }) => engine.askView({ id, head }, view, question, signal),
     placeholderData: (previous) => previous,
     enabled: enabled && state.sources.length > 0,
   });

@@ -3,7 +3,7 @@ import { isStopped } from '../pieces/stopped.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { currentActivity, watchActivity } from '../engine/client.ts';
+import { engine } from '../engine/client.ts';
 import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -14,7 +14,7 @@ const PATIENCE = 350;
 /** The foot of the page: what the figures rest on, and what is being computed. */
 export function StatusLine() {
   const { state } = useStudy();
-  const { busy, share } = useSyncExternalStore(watchActivity, currentActivity);
+  const { busy, share } = useSyncExternalStore(engine.watchActivity, engine.currentActivity);
   const queries = useQueryClient();
   const [late, setLate] = useState(false);
   const [stopped, setStopped] = useState(false);

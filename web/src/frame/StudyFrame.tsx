@@ -19,7 +19,6 @@ import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { Notebook } from '../notebook/Notebook.tsx';
 import { Reader } from '../reading/Reader.tsx';
-import { RegisterKeeper } from './RegisterKeeper.tsx';
 import { useSelection } from '../pieces/selection.ts';
 import { SkipLink } from './SkipLink.tsx';
 import { StageFault } from './StageFault.tsx';
@@ -63,7 +62,6 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   return (
     <StudyContext.Provider value={study}>
       <AroundAll>
-        <RegisterKeeper />
         <div className="study-page">
           <SkipLink />
           <header className="title-bar">

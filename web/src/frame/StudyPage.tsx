@@ -44,9 +44,14 @@ function OpenedStudy({ shownAs }: { shownAs: string | undefined }) {
     },
     [id, tellFault],
   );
+  const { log, state, changed, saved } = loaded?.study ?? {};
   const study = useMemo(
-    (): OpenStudy | undefined => (loaded?.study ? { id, ...loaded.study, shownAs, decide } : undefined),
-    [id, loaded, shownAs, decide],
+    // Letters of themes are kept while nothing is decided: that draws nothing.
+    (): OpenStudy | undefined =>
+      log && state
+        ? { id, log, state, changed: changed ?? '', saved: saved ?? [], shownAs, decide }
+        : undefined,
+    [id, log, state, changed, saved, shownAs, decide],
   );
 
   useEffect(() => {

@@ -1,5 +1,5 @@
 import type { DecisionLog } from '@green-thicket/core/study/record';
-import { packStudy } from '../engine/client.ts';
+import { engine } from '../engine/client.ts';
 import { catalogue } from '../store/database.ts';
 import { lastDecision } from './save-study.ts';
 import { fileName } from '../pieces/download.ts';
@@ -74,7 +74,7 @@ export async function writeCopy(id: string, title: string, log: DecisionLog): Pr
   if (!folder) throw new StoreError('No folder for copies is chosen.');
   const time = new Date().toISOString();
   const name = fileName(title, ` ${time.slice(0, 10)}.thicket`);
-  const bytes = await packStudy(id);
+  const bytes = await engine.packStudy(id);
   const file = await (await folder.getFileHandle(name, { create: true })).createWritable();
   await file.write(bytes as Uint8Array<ArrayBuffer>);
   await file.close();

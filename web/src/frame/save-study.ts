@@ -1,5 +1,5 @@
 import type { DecisionLog } from '@green-thicket/core/study/record';
-import { packStudy } from '../engine/client.ts';
+import { engine } from '../engine/client.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { noteSaved } from '../store/studies.ts';
 
@@ -9,7 +9,7 @@ export const lastDecision = ({ records }: DecisionLog): number => records[record
 /** Saves a study with its texts to a .thicket file, once the file was read back and holds all of it. */
 export async function saveStudyFile(id: string, title: string, log: DecisionLog): Promise<void> {
   const name = fileName(title, '.thicket');
-  const bytes = await packStudy(id);
+  const bytes = await engine.packStudy(id);
   download(name, bytes as Uint8Array<ArrayBuffer>, 'application/zip');
   await noteSaved(id, { time: new Date().toISOString(), name, seq: lastDecision(log) });
 }

@@ -3,14 +3,12 @@ import { createContext, useContext } from 'react';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 
 /** The study that is open. */
 export interface OpenStudy {
   readonly id: string;
   readonly state: StudyState;
   readonly log: DecisionLog;
-  readonly register: readonly ThemeIdentity[];
   readonly changed: string;
   /** Copies saved to files, the last one last. */
   readonly saved: readonly SavedCopy[];

@@ -4,10 +4,10 @@ import type { StudyState } from '@green-thicket/core/study/study';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { databaseOf, THE_STUDY, type DecisionRow, type SavedCopy, type StudyDatabase } from './database.ts';
 
-/** A study's record with its markers. */
+/** A study's record with its markers. What is the same as in the reading before is the same object. */
 export interface LoadedStudy {
   readonly log: DecisionLog;
-  /** What its decisions in force amount to; the same object for the same decisions. */
+  /** What its decisions in force amount to. */
   readonly state: StudyState;
   readonly register: readonly ThemeIdentity[];
   readonly changed: string;
@@ -33,10 +33,10 @@ const FOLDED_AT_ONCE = 500;
 
 /** The study its decisions amount to; the page answers while a long record is folded for the first time. */
 async function foldedInSlices(log: DecisionLog, folded: FoldedStates): Promise<StudyState> {
+  if (folded.has(log.head)) return foldOnto(log, folded);
   const line = recordsInForce(log);
   for (let i = FOLDED_AT_ONCE; i < line.length; i += FOLDED_AT_ONCE) {
     const { seq } = line[i];
-    if (folded.size > 0 && folded.has(line[line.length - 1].seq)) break;
     if (folded.has(seq)) continue;
     foldOnto({ ...log, head: seq }, folded);
     await new Promise((resolve) => setTimeout(resolve));
@@ -44,20 +44,37 @@ async function foldedInSlices(log: DecisionLog, folded: FoldedStates): Promise<S
   return foldOnto(log, folded);
 }
 
+/** What was read, with the parts that are as they were before in place of their copies. */
+function keepSame(
+  before: Omit<LoadedStudy, 'state'> | undefined,
+  now: Omit<LoadedStudy, 'state'>,
+): Omit<LoadedStudy, 'state'> {
+  if (!before) return now;
+  const { log } = before;
+  const sameLog = log.records === now.log.records && log.head === now.log.head && log.tip === now.log.tip;
+  const sameSaved = JSON.stringify(before.saved) === JSON.stringify(now.saved);
+  return { ...now, log: sameLog ? log : now.log, saved: sameSaved ? before.saved : now.saved };
+}
+
+/** Whether a record holds a decision; those asked about are the latest nearly always. */
+const hasDecision = ({ records }: DecisionLog, seq: number): boolean =>
+  records.findLast((record) => record.seq <= seq)?.seq === seq;
+
 const lastSeq = (records: readonly DecisionRow[]): number => records[records.length - 1]?.seq ?? 0;
 
 /**
  * Reads a study again and again: records are only ever added, so each reading brings in those that came since. Only a
  * reason is written later, and the study's row counts those; a study that was written anew is read anew.
  *
- * @returns reads the study as it is, or undefined where there is no such study
+ * @returns reads the study as it is, or as it was at one of its decisions; undefined where there is no such study or decision
  */
-export function studyReader(id: string): () => Promise<LoadedStudy | undefined> {
+export function studyReader(id: string): (at?: number) => Promise<LoadedStudy | undefined> {
   let records: readonly DecisionRow[] = [];
   let reasons = 0;
   let from = '';
   let folded: FoldedStates = new Map();
-  return async () => {
+  let last: Omit<LoadedStudy, 'state'> | undefined;
+  return async (at) => {
     const database = await databaseOf(id);
     if (!database) return undefined;
     const read = await database.transaction('r', database.study, database.decisions, async () => {
@@ -72,9 +89,11 @@ export function studyReader(id: string): () => Promise<LoadedStudy | undefined> 
       const fresh = later.filter(({ seq }) => seq > lastSeq(records));
       if (fresh.length > 0) records = [...records, ...fresh];
       const { head, tip, register, changed, saved = [] } = study;
-      return { log: { records, head, tip }, register, changed, saved };
+      last = keepSame(last, { log: { records, head: at ?? head, tip }, register, changed, saved });
+      return last;
     });
-    return read && { ...read, state: await foldedInSlices(read.log, folded) };
+    if (!read || (at !== undefined && at !== 0 && !hasDecision(read.log, at))) return undefined;
+    return { ...read, state: await foldedInSlices(read.log, folded) };
   };
 }
 

@@ -2,7 +2,7 @@ import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { intakeWorker, readFilesInWorker } from '../../engine/client.ts';
+import { engine, intakeWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { whileBringingIn } from '../../store/bringing-in.ts';
@@ -114,7 +114,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
       tell(0);
       const work = async (): Promise<void> => {
         const ids = present.map((source) => source.id);
-        const read = await readFilesInWorker(id, files, ids, control.signal, tell);
+        const read = await engine.readFiles(id, files, ids, control.signal, tell);
         message.destroy('intake');
         const again = unsureOf(files, read);
         const encoding = again && (await askEncoding(again));
@@ -123,7 +123,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
           return;
         }
         const decoded = await Promise.all(again.files.map((file) => inUtf8(file, encoding)));
-        const more = await readFilesInWorker(
+        const more = await engine.readFiles(
           id,
           decoded,
           [...ids, ...read.sources.map((source) => source.id)],

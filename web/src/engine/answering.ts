@@ -1,0 +1,165 @@
+import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
+import { SLICE, yieldToMessages } from './yielding.ts';
+import { Engine } from '@green-thicket/core/engine/engine';
+import type { StudyInput } from '@green-thicket/core/engine/resources';
+import type { StudySource } from '@green-thicket/core/study/study';
+import { makeView } from '@green-thicket/core/views/views';
+import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
+import type { Lexicon } from '@green-thicket/core/text/lexicon';
+import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
+import type { Stepwise } from '@green-thicket/core/base/stepwise';
+import { databaseOf } from '../store/database.ts';
+import { keepRegister } from '../store/studies.ts';
+import { studyReader } from '../store/study-reader.ts';
+import type { HeldTexts } from './held-texts.ts';
+import { bringTags, keepTags } from './kept-tags.ts';
+import type { EngineWorker, ViewNews, ViewRequest } from './protocol.ts';
+import type { Requests } from './requests.ts';
+import { turns } from './turns.ts';
+
+/** What knows English. */
+export interface English {
+  readonly lexicon: () => Lexicon;
+  readonly tagger: () => Tagger;
+  /** Does work that may turn out to need it; then the work is begun again once it is there. What was made so far is kept. */
+  readonly with: <T>(work: () => Promise<T>) => Promise<T>;
+}
+
+/** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
+const WITHOUT_STAGES: ReadonlySet<ViewName> = new Set([
+  'cleaning',
+  'split',
+  'splitParts',
+  'trim',
+  'speakerParts',
+]);
+
+/** The study that is open, with what was computed of it. */
+interface OpenStudy {
+  readonly id: string;
+  /** Its database: one that was written anew is another study to the engine. */
+  readonly database: string | undefined;
+  readonly engine: Engine;
+  /** The parts of speech found in it. */
+  readonly tags: SentenceTags;
+  /** Reads its record on and folds it to any of its decisions. */
+  readonly read: ReturnType<typeof studyReader>;
+}
+
+/** Answers views of studies: folds their record, computes what is asked, and tells the page. */
+export function answering(
+  english: English,
+  texts: HeldTexts,
+  requests: Requests,
+): Pick<EngineWorker, 'listen' | 'ask'> {
+  let tell: (news: ViewNews) => void = () => undefined;
+  /** The sources of the request that computes stages. */
+  let sources: ReadonlyMap<string, StudySource> = new Map();
+  let opening: Promise<OpenStudy> | undefined;
+  let opened: Pick<OpenStudy, 'id' | 'database'> | undefined;
+
+  async function open(id: string, database: string | undefined): Promise<OpenStudy> {
+    const tags = new SentenceTags(english.lexicon, english.tagger);
+    await bringTags(tags, id);
+    const original = (source: string): string => texts.textIn(sources, source);
+    const engine = new Engine({ original, lexicon: english.lexicon, tags });
+    return { id, database, engine, tags, read: studyReader(id) };
+  }
+
+  async function studyOf(id: string): Promise<OpenStudy> {
+    const database = (await databaseOf(id))?.name;
+    if (!opening || opened?.id !== id || opened.database !== database) {
+      opened = { id, database };
+      opening = open(id, database).catch((error: unknown) => {
+        opened = undefined;
+        throw error;
+      });
+    }
+    return opening;
+  }
+
+  async function answer<V extends ViewName>(
+    { request, studyId, head, view, question }: ViewRequest<V>,
+    signal: AbortSignal,
+  ): Promise<() => Promise<void>> {
+    await yieldToMessages();
+    if (signal.aborted) throw new Error(STOPPED_MESSAGE);
+    const study = await studyOf(studyId);
+    const loaded = await study.read(head);
+    if (!loaded) throw new Error('The study moved on before this could be computed.');
+    const { state, register } = loaded;
+    await texts.bring(studyId, study.database, state.sources);
+    const own = new Map(state.sources.map((source) => [source.id, source]));
+    // What runs beside another request leaves that one's sources alone; it computes no stage.
+    const computes = !WITHOUT_STAGES.has(view);
+    if (computes) sources = own;
+    const input: StudyInput = { state, register };
+    const library = {
+      engine: study.engine,
+      original: (id: string) => texts.textIn(own, id),
+      lexicon: english.lexicon,
+    };
+    const made: ViewAnswers[V] = await english.with(() =>
+      drive(makeView(view, question, input, library), signal, (share) =>
+        tell({ kind: 'progress', request, share }),
+      ),
+    );
+    tell({ kind: 'answer', request, answer: made });
+    return computes ? () => afterwards(study, input) : () => Promise.resolve();
+  }
+
+  /** Keeps what a later opening or grouping goes on from: letters of themes, and parts of speech. */
+  async function afterwards({ id, engine, tags }: OpenStudy, input: StudyInput): Promise<void> {
+    const register = engine.known('themes', input.state)?.register;
+    // A letter that could not be kept now is kept with the next grouping; nothing the researcher did is lost.
+    if (register) await keepRegister(id, register).catch(console.warn);
+    // Not waited for: no answer hangs on it.
+    keepTags(tags, id).catch(console.warn);
+  }
+
+  const inTurn = turns();
+
+  async function begin(request: ViewRequest<ViewName>): Promise<void> {
+    const signal = requests.begin(request.request);
+    const make = async (): Promise<void> => {
+      try {
+        const after = await answer(request, signal);
+        await after();
+      } catch (error) {
+        const message = error instanceof Error ? error.message : String(error);
+        tell({ kind: 'fault', request: request.request, message });
+      } finally {
+        requests.end(request.request);
+      }
+    };
+    const atOnce = WITHOUT_STAGES.has(request.view) && request.studyId === opened?.id;
+    await (atOnce ? make() : inTurn(request.view, make));
+  }
+
+  return {
+    listen(listener) {
+      tell = listener;
+    },
+    ask(asked) {
+      for (const request of asked) begin(request).catch(console.error);
+    },
+  };
+}
+
+/** Works in steps; looks for messages every few milliseconds, and stops when it is told to. */
+async function drive<T>(
+  work: Stepwise<T>,
+  signal: AbortSignal,
+  onProgress: (share: number) => void,
+): Promise<T> {
+  let pause = performance.now() + SLICE;
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    if (performance.now() < pause) continue;
+    onProgress(step.value);
+    await yieldToMessages();
+    if (signal.aborted) throw new Error(STOPPED_MESSAGE);
+    pause = performance.now() + SLICE;
+  }
+}

@@ -1,0 +1,129 @@
+import { proxy, transfer, type Remote } from 'comlink';
+import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
+import { yieldToMessages } from './yielding.ts';
+import type { EngineWorker, FileToRead, OpenedStudy, ReadReport, ViewNews, ViewRequest } from './protocol.ts';
+
+/** What the engine is doing, for the status line. */
+export interface EngineActivity {
+  /** Requests under way. */
+  readonly busy: number;
+  /** Share done of the present stage. */
+  readonly share: number;
+}
+
+/** The page's side of the engine. */
+export interface EngineClient {
+  /** Asks for a view of a study at one of its decisions; the signal stops it. */
+  askView<V extends ViewName>(
+    study: { readonly id: string; readonly head: number },
+    view: V,
+    question: ViewQuestions[V],
+    signal: AbortSignal,
+  ): Promise<ViewAnswers[V]>;
+  watchActivity(listener: () => void): () => void;
+  currentActivity(): EngineActivity;
+  /** Reads files in the worker, which keeps their texts; the signal stops it, and then nothing is kept. */
+  readFiles(
+    studyId: string,
+    files: readonly FileToRead[],
+    present: readonly string[],
+    signal: AbortSignal,
+    onProgress: (share: number) => void,
+  ): Promise<ReadReport>;
+  /** A study as the bytes of its file. */
+  packStudy(studyId: string): Promise<Uint8Array>;
+  /** Keeps a study file as a study. Throws an Error that says why it can't be opened. */
+  openStudy(bytes: Uint8Array, password?: CryptoKey): Promise<OpenedStudy>;
+}
+
+interface Waiting {
+  readonly resolve: (answer: ViewAnswers[ViewName]) => void;
+  readonly reject: (reason: Error) => void;
+}
+
+/**
+ * The engine over whatever carries its messages.
+ *
+ * @param onFault told where what was only to be said could not be said
+ */
+export function engineClient(remote: Remote<EngineWorker>, onFault = reportError): EngineClient {
+  const waiting = new Map<number, Waiting>();
+  let requests = 0;
+  let activity: EngineActivity = { busy: 0, share: 0 };
+  const listeners = new Set<() => void>();
+  const setActivity = (next: EngineActivity): void => {
+    activity = next;
+    for (const listener of listeners) listener();
+  };
+  const hear = (news: ViewNews): void => {
+    if (news.kind === 'progress') setActivity({ ...activity, share: news.share });
+    else if (news.kind === 'answer') waiting.get(news.request)?.resolve(news.answer);
+    else waiting.get(news.request)?.reject(new Error(news.message));
+  };
+  remote.listen(proxy(hear)).catch(onFault);
+
+  /** Those asked for at the same moment go in one message, so that the worker sees all before it chooses the first. */
+  let together: ViewRequest<ViewName>[] = [];
+  const send = (asked: ViewRequest<ViewName>): void => {
+    together.push(asked);
+    if (together.length > 1) return;
+    yieldToMessages()
+      .then(async () => {
+        const now = together;
+        together = [];
+        if (now.length === 0) return;
+        await remote.ask(now).catch((error: unknown) => {
+          for (const { request } of now) waiting.get(request)?.reject(error as Error);
+        });
+      })
+      .catch(onFault);
+  };
+  const stopView = (request: number): void => {
+    const unsent = together.some((each) => each.request === request);
+    if (unsent) {
+      together = together.filter((each) => each.request !== request);
+      waiting.get(request)?.reject(new Error(STOPPED_MESSAGE));
+    } else remote.cancel(request).catch(onFault);
+  };
+
+  return {
+    async askView(study, view, question, signal) {
+      const request = ++requests;
+      const stop = (): void => stopView(request);
+      signal.addEventListener('abort', stop);
+      setActivity({ busy: activity.busy + 1, share: 0 });
+      try {
+        const answer = await new Promise<ViewAnswers[ViewName]>((resolve, reject) => {
+          waiting.set(request, { resolve, reject });
+          send({ request, studyId: study.id, head: study.head, view, question });
+        });
+        return answer as ViewAnswers[typeof view];
+      } finally {
+        waiting.delete(request);
+        signal.removeEventListener('abort', stop);
+        setActivity({ busy: activity.busy - 1, share: 0 });
+      }
+    },
+    watchActivity(listener) {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    currentActivity: () => activity,
+    async readFiles(studyId, files, present, signal, onProgress) {
+      const request = ++requests;
+      const stop = (): void => {
+        remote.cancel(request).catch(onFault);
+      };
+      signal.addEventListener('abort', stop);
+      if (signal.aborted) throw new Error(STOPPED_MESSAGE);
+      try {
+        return await remote.readFiles(request, studyId, files, present, proxy(onProgress));
+      } finally {
+        signal.removeEventListener('abort', stop);
+      }
+    },
+    packStudy: (studyId) => remote.packStudy(studyId),
+    openStudy: (bytes, password) => remote.openStudy(transfer(bytes, [bytes.buffer]), password),
+  };
+}
