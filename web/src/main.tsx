@@ -15,8 +15,9 @@ import { StartPage } from './frame/StartPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { UnheardFaults } from './frame/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
-import { antTheme } from './theme.ts';
-import './styles.css';
+import { antTheme, giveTheme } from './theme.ts';
+import './styles/base.css';
+import './styles/shared.css';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -51,6 +52,7 @@ const notCarried = await carriedOver().then(
   () => undefined,
   (error: unknown) => (error instanceof Error ? error.message : String(error)),
 );
+giveTheme(document.documentElement.style);
 createRoot(root).render(
   <StrictMode>
     <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>

@@ -41,15 +41,23 @@ export interface CandidateSettings extends PhraseSettings {
 const FEWEST_MENTIONS = 2;
 
 /** Finds candidates and their occurrences; a token counts once, in the longest kept phrase. */
-export function* findCandidates(
-  tokens: Tokens,
-  terms: Terms,
-  runs: Runs,
-  names: Names,
-  blocks: Int32Array,
-  stopped: Uint8Array,
-  settings: CandidateSettings,
-): Stepwise<Candidates> {
+export function* findCandidates({
+  tokens,
+  terms,
+  runs,
+  names,
+  blocks,
+  stopped,
+  settings,
+}: {
+  readonly tokens: Tokens;
+  readonly terms: Terms;
+  readonly runs: Runs;
+  readonly names: Names;
+  readonly blocks: Int32Array;
+  readonly stopped: Uint8Array;
+  readonly settings: CandidateSettings;
+}): Stepwise<Candidates> {
   const phrases = settings.phrases ? keepPhrases(runs, tokens, terms, stopped, settings) : undefined;
   yield 0.3;
 
@@ -62,7 +70,15 @@ export function* findCandidates(
     }
     return at;
   };
-  const met = findOccurrences(tokens, terms, stopped, phrases, names, settings.parts, settings.merges);
+  const met = findOccurrences({
+    tokens,
+    terms,
+    stopped,
+    phrases,
+    names,
+    parts: settings.parts,
+    merges: settings.merges,
+  });
   const { labels, numberOf } = met;
   yield 0.5;
 
@@ -138,7 +154,7 @@ export function spreadOfCandidates(
     const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
     const from = next;
     next = countTo(occurrence, occurrenceFirst, from, limit, here);
-    addDistances(occurrence, from, next, here, share, mentions, sources, distance);
+    addDistances({ occurrence, from, to: next, counts: here, share, mentions, sources, distance });
   }
   const scale = smallest < 1 ? 1 - smallest : 1;
   const spread = distance.map((sum) => Math.max(0, Math.min(1, 1 - sum / 2 / scale)));
@@ -159,16 +175,25 @@ function countTo(
 }
 
 /** Adds what each candidate of one source is away from the source's share, and takes its count back to 0. */
-function addDistances(
-  occurrence: Int32Array,
-  from: number,
-  to: number,
-  counts: Int32Array,
-  share: number,
-  mentions: Int32Array,
-  sources: Int32Array,
-  distance: Float64Array,
-): void {
+function addDistances({
+  occurrence,
+  from,
+  to,
+  counts,
+  share,
+  mentions,
+  sources,
+  distance,
+}: {
+  readonly occurrence: Int32Array;
+  readonly from: number;
+  readonly to: number;
+  readonly counts: Int32Array;
+  readonly share: number;
+  readonly mentions: Int32Array;
+  readonly sources: Int32Array;
+  readonly distance: Float64Array;
+}): void {
   for (let i = from; i < to; i++) {
     const candidate = occurrence[i];
     const count = counts[candidate];

@@ -90,15 +90,23 @@ const OWN_PHRASE_BEGINS = 16;
 const STRETCH = 4096;
 
 /** What the tokens of each type may be. */
-function mayBe(
-  tokens: Tokens,
-  terms: Terms,
-  stopped: Uint8Array,
-  parts: WantedParts,
-  inPhrases: Uint8Array | undefined,
-  own: ReadonlyMap<number, unknown>,
-  ownKeys: ReadonlySet<string>,
-): Uint8Array {
+function mayBe({
+  tokens,
+  terms,
+  stopped,
+  parts,
+  inPhrases,
+  own,
+  ownKeys,
+}: {
+  readonly tokens: Tokens;
+  readonly terms: Terms;
+  readonly stopped: Uint8Array;
+  readonly parts: WantedParts;
+  readonly inPhrases: Uint8Array | undefined;
+  readonly own: ReadonlyMap<number, unknown>;
+  readonly ownKeys: ReadonlySet<string>;
+}): Uint8Array {
   const ofTerm = new Uint8Array(terms.labels.length);
   const wanted = PARTS_OF_SPEECH.map((part) => part !== 'other' && parts[part]);
   for (let term = 0; term < ofTerm.length; term++) {
@@ -132,15 +140,23 @@ function goesOn(terms: Terms, stopped: Uint8Array, phrases: Phrases | undefined)
 }
 
 /** Finds everything that may be a concept; a token counts once, in the longest of what it may be part of. */
-export function findOccurrences(
-  tokens: Tokens,
-  terms: Terms,
-  stopped: Uint8Array,
-  phrases: Phrases | undefined,
-  names: Names,
-  parts: WantedParts,
-  merges: Readonly<Record<string, string>>,
-): Occurrences {
+export function findOccurrences({
+  tokens,
+  terms,
+  stopped,
+  phrases,
+  names,
+  parts,
+  merges,
+}: {
+  readonly tokens: Tokens;
+  readonly terms: Terms;
+  readonly stopped: Uint8Array;
+  readonly phrases: Phrases | undefined;
+  readonly names: Names;
+  readonly parts: WantedParts;
+  readonly merges: Readonly<Record<string, string>>;
+}): Occurrences {
   const labels: string[] = [];
   const idOf = new Map<string, number>();
   const numberOf = (key: string): number => {
@@ -159,7 +175,7 @@ export function findOccurrences(
   const numberIds = new Set<number>();
   const ownKeys = new Set(Object.entries(merges).flat());
   const own = ownPhrases(tokens, terms, [...ownKeys]);
-  const may = mayBe(tokens, terms, stopped, parts, phrases?.inPhrases, own, ownKeys);
+  const may = mayBe({ tokens, terms, stopped, parts, inPhrases: phrases?.inPhrases, own, ownKeys });
 
   const termOfId = new Map<number, number>();
   const idOfTerm = new Int32Array(terms.labels.length).fill(-1);
@@ -198,7 +214,15 @@ export function findOccurrences(
   };
   return {
     labels,
-    ...scan(tokens.type, may, goesOn(terms, stopped, phrases), idOfType, names.first, most, longestAt),
+    ...scan({
+      typeOf: tokens.type,
+      may,
+      next: goesOn(terms, stopped, phrases),
+      idOfType,
+      nameFirst: names.first,
+      most,
+      longestAt,
+    }),
     numberOf,
     isPhrase: (id) => id < phraseCount,
     isNumber: (id) => numberIds.has(id),
@@ -215,22 +239,30 @@ export function findOccurrences(
  * @param most no more can be found
  * @param longestAt what begins at a token where a name begins, or that may be more than a word; with the name, or −1
  */
-function scan(
-  typeOf: Int32Array,
-  may: Uint8Array,
-  next: Uint8Array,
-  idOfType: Int32Array,
-  nameFirst: Int32Array,
-  most: number,
-  longestAt: (token: number, name: number) => readonly [id: number, end: number],
-): Occurring {
+function scan({
+  typeOf,
+  may,
+  next,
+  idOfType,
+  nameFirst,
+  most,
+  longestAt,
+}: {
+  readonly typeOf: Int32Array;
+  readonly may: Uint8Array;
+  readonly next: Uint8Array;
+  readonly idOfType: Int32Array;
+  readonly nameFirst: Int32Array;
+  readonly most: number;
+  readonly longestAt: (token: number, name: number) => readonly [id: number, end: number];
+}): Occurring {
   const list = occurrenceList(most);
   let name = 0;
   for (let t = 0; t < typeOf.length;) {
     while (name < nameFirst.length && nameFirst[name] < t) name++;
     const nameAt = name < nameFirst.length ? nameFirst[name] : typeOf.length;
     const stretch = Math.min(nameAt, t + STRETCH);
-    t = addWords(list, typeOf, may, next, idOfType, t, stretch);
+    t = addWords({ list, typeOf, may, next, idOfType, from: t, limit: stretch });
     if (t === typeOf.length) break;
     // At the end of a stretch may stand a plain word, for the next one.
     if (t === stretch && t !== nameAt) continue;
@@ -242,15 +274,23 @@ function scan(
 }
 
 /** Adds the words up to the next token that may be more than a word, or to the limit; returns where it stopped. */
-function addWords(
-  list: OccurrenceList,
-  typeOf: Int32Array,
-  may: Uint8Array,
-  next: Uint8Array,
-  idOfType: Int32Array,
-  from: number,
-  limit: number,
-): number {
+function addWords({
+  list,
+  typeOf,
+  may,
+  next,
+  idOfType,
+  from,
+  limit,
+}: {
+  readonly list: OccurrenceList;
+  readonly typeOf: Int32Array;
+  readonly may: Uint8Array;
+  readonly next: Uint8Array;
+  readonly idOfType: Int32Array;
+  readonly from: number;
+  readonly limit: number;
+}): number {
   for (let t = from; t < limit; t++) {
     const can = may[typeOf[t]];
     if (can === 0) continue;

@@ -71,22 +71,30 @@ function placesOfReferences(
   const end = first.slice(0, references);
   let next = 0;
   for (let b = 0; b < blocks; b++) {
-    next = placeBlock(places, end, b, occurrence, occurrenceFirst, next, blockFirst[b + 1]);
+    next = placeBlock({ places, end, b, occurrence, occurrenceFirst, from: next, limit: blockFirst[b + 1] });
     places.occurrenceOfBlock[b + 1] = next;
   }
   return places;
 }
 
 /** Places the references of one block; returns the first occurrence after it. */
-function placeBlock(
-  { first, block, times }: ReferencePlaces,
-  end: Int32Array,
-  b: number,
-  occurrence: Int32Array,
-  occurrenceFirst: Int32Array,
-  from: number,
-  limit: number,
-): number {
+function placeBlock({
+  places: { first, block, times },
+  end,
+  b,
+  occurrence,
+  occurrenceFirst,
+  from,
+  limit,
+}: {
+  readonly places: ReferencePlaces;
+  readonly end: Int32Array;
+  readonly b: number;
+  readonly occurrence: Int32Array;
+  readonly occurrenceFirst: Int32Array;
+  readonly from: number;
+  readonly limit: number;
+}): number {
   let i = from;
   for (; i < occurrence.length && occurrenceFirst[i] < limit; i++) {
     const reference = occurrence[i];

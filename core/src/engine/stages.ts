@@ -128,15 +128,15 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
     }),
   candidates: (take, choices) =>
-    findCandidates(
-      take('tokens'),
-      take('terms'),
-      take('runs'),
-      take('names'),
-      take('blocks'),
-      take('stopped'),
-      choices,
-    ),
+    findCandidates({
+      tokens: take('tokens'),
+      terms: take('terms'),
+      runs: take('runs'),
+      names: take('names'),
+      blocks: take('blocks'),
+      stopped: take('stopped'),
+      settings: choices,
+    }),
   concepts: (take, { sources, ...limits }) =>
     atOnce(() => selectConcepts(take('candidates'), sources, limits)),
   windows: (take, { windows }) => atOnce(() => layWindows(take('tokens'), windows)),
@@ -161,29 +161,29 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   themes: (take, { labels, names, fewest }, { register }) =>
     atOnce(() => {
       const { keys } = take('concepts');
-      return nameThemes(
+      return nameThemes({
         keys,
-        conceptLabels(labels, keys),
-        take('graph'),
-        take('counts'),
-        take('grouping'),
-        register,
+        labels: conceptLabels(labels, keys),
+        graph: take('graph'),
+        counts: take('counts'),
+        grouping: take('grouping'),
+        known: register,
         names,
         fewest,
-      );
+      });
     }),
   map: (take, { labels, seed, map }) =>
     atOnce(() => {
       const { keys, mentions } = take('concepts');
-      return layOutMap(
-        conceptLabels(labels, keys),
+      return layOutMap({
+        labels: conceptLabels(labels, keys),
         mentions,
-        take('graph'),
-        take('links'),
-        take('themes'),
+        graph: take('graph'),
+        links: take('links'),
+        themes: take('themes'),
         seed,
-        map,
-      );
+        settings: map,
+      });
     }),
   strength: (take, { fewest, sources }) =>
     atOnce(() => {

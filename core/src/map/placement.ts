@@ -197,7 +197,7 @@ function legalise(
     const height = labels[label].height * scale;
     const room = roomForBox(planes, width, height);
     const [wishX, wishY] = wishes[label];
-    const place = nearestFree(room, boxes, width, height, wishX, wishY, parcel);
+    const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
     if (!place) continue;
     boxes.push({ x: place[0], y: place[1], width, height });
     found.set(label, { x: place[0], y: place[1], scale });
@@ -206,15 +206,23 @@ function legalise(
 }
 
 /** Tries the wish itself, then places on a grid over the parcel by rising distance from it. */
-function nearestFree(
-  room: ReturnType<typeof roomForBox>,
-  boxes: readonly Box[],
-  width: number,
-  height: number,
-  wishX: number,
-  wishY: number,
-  parcel: Polygon,
-): Point | undefined {
+function nearestFree({
+  room,
+  boxes,
+  width,
+  height,
+  wishX,
+  wishY,
+  parcel,
+}: {
+  readonly room: ReturnType<typeof roomForBox>;
+  readonly boxes: readonly Box[];
+  readonly width: number;
+  readonly height: number;
+  readonly wishX: number;
+  readonly wishY: number;
+  readonly parcel: Polygon;
+}): Point | undefined {
   const free = (x: number, y: number): boolean =>
     isInside(room, x, y) && !boxes.some((box) => overlaps(box, { x, y, width, height }, GAP * 0.6));
   if (free(wishX, wishY)) return [wishX, wishY];

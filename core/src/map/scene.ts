@@ -88,15 +88,23 @@ export interface MapScene {
 }
 
 /** Lays out the map. The same network gives the same map; a letter starts in the same quarter each time. */
-export function layOutMap(
-  labels: readonly string[],
-  mentions: ArrayLike<number>,
-  graph: Graph,
-  links: Links,
-  themes: Themes,
-  seed: number,
-  settings: MapSettings,
-): MapScene {
+export function layOutMap({
+  labels,
+  mentions,
+  graph,
+  links,
+  themes,
+  seed,
+  settings,
+}: {
+  readonly labels: readonly string[];
+  readonly mentions: ArrayLike<number>;
+  readonly graph: Graph;
+  readonly links: Links;
+  readonly themes: Themes;
+  readonly seed: number;
+  readonly settings: MapSettings;
+}): MapScene {
   const { themeOf } = themes;
   const loose = labels.map((_, i) => i).filter((i) => themeOf[i] < 0);
   if (themes.themes.length === 0) return { parcels: [], labels: [], links: [], loose, hidden: [] };

@@ -96,16 +96,25 @@ export function degreeInside(graph: Graph, community: ArrayLike<number>): Float6
 }
 
 /** Makes themes of a grouping: letters by match with the known ones, names, shares; by falling share. */
-export function nameThemes(
-  keys: readonly string[],
-  labels: readonly string[],
-  graph: Graph,
-  counts: Counts,
-  grouping: ResolvedGrouping,
-  known: readonly ThemeIdentity[],
-  names: Readonly<Record<string, string>>,
-  fewest: number,
-): Themes {
+export function nameThemes({
+  keys,
+  labels,
+  graph,
+  counts,
+  grouping,
+  known,
+  names,
+  fewest,
+}: {
+  readonly keys: readonly string[];
+  readonly labels: readonly string[];
+  readonly graph: Graph;
+  readonly counts: Counts;
+  readonly grouping: ResolvedGrouping;
+  readonly known: readonly ThemeIdentity[];
+  readonly names: Readonly<Record<string, string>>;
+  readonly fewest: number;
+}): Themes {
   const inside = degreeInside(graph, grouping.community);
   const groups: number[][] = [];
   for (const concept of ranked(keys.length, (i) => inside[i])) {

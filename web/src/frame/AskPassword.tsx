@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { PasswordField } from './PasswordField.tsx';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
+import styles from './AskPassword.module.css';
 
 interface AskPasswordProps {
   /** Opens what is locked; rejects with a sentence where it does not open. */
@@ -25,7 +26,7 @@ export function AskPassword({ open, children }: AskPasswordProps) {
   };
   return (
     <form
-      className="ask-password"
+      className={styles.askPassword}
       onSubmit={(event) => {
         event.preventDefault();
         attempt();
@@ -43,7 +44,7 @@ export function AskPassword({ open, children }: AskPasswordProps) {
           {fault}
         </p>
       )}
-      <div className="ask-actions">
+      <div className={styles.askActions}>
         <Button type="primary" htmlType="submit" loading={busy} disabled={password === ''}>
           {busy ? 'Opening …' : 'Open'}
         </Button>

@@ -3,6 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { allowCopyFolder, copyFolder, listCopies, type FoundCopy } from './copies.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
+import shared from './frame.module.css';
 
 /** Copies listed; the latest come first. */
 const LISTED = 8;
@@ -27,7 +28,7 @@ export function CopiesOnStart({ onOpen, busy }: { onOpen: (file: Blob) => void; 
       )}
       {copies?.length === 0 && <p className="quiet">There is no copy in it yet.</p>}
       {copies && copies.length > 0 && (
-        <ul className="start-list">
+        <ul className={shared.startList}>
           {copies.slice(0, LISTED).map((copy) => (
             <li key={copy.name}>
               <span>{copy.name}</span>

@@ -6,6 +6,7 @@ import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { LONGEST } from '@green-thicket/core/study/limits';
+import styles from './DecisionList.module.css';
 
 /** Decisions shown of a long record; the latest come first. */
 const SHOWN = 300;
@@ -68,8 +69,12 @@ function DecisionRow({
     setReason(undefined);
   };
   return (
-    <li className={isHead ? 'decision here' : isAhead ? 'decision ahead' : 'decision'}>
-      <span className="decision-what">{what}</span>
+    <li
+      className={
+        isHead ? `${styles.decision} here` : isAhead ? `${styles.decision} ${styles.ahead}` : styles.decision
+      }
+    >
+      <span className={styles.decisionWhat}>{what}</span>
       <span className="quiet">
         {new Date(record.time).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
         {isHead && ' · where the study is'}

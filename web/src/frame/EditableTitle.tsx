@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useStudy } from '../pieces/study-context.ts';
+import styles from './EditableTitle.module.css';
 
 /** The study's title, edited where it stands. */
 export function EditableTitle() {
@@ -12,7 +13,7 @@ export function EditableTitle() {
   };
   return (
     <input
-      className="study-title"
+      className={styles.studyTitle}
       aria-label="Title of the study"
       value={draft ?? state.title}
       maxLength={200}

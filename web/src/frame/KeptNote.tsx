@@ -16,6 +16,7 @@ import { PasswordNote } from './PasswordNote.tsx';
 import { SetPassword } from './SetPassword.tsx';
 import { outerTitle, useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
+import styles from './KeptNote.module.css';
 
 /** After so many decisions without a copy the note asks for one. */
 const MANY_DECISIONS = 30;
@@ -84,7 +85,7 @@ export function KeptNote() {
         content={
           <FocusBox
             label="Copies of this study"
-            className="control-box copies-box"
+            className={`control-box ${styles.copiesBox}`}
             onClose={() => setOpen(false)}
           >
             <p>
@@ -140,7 +141,7 @@ export function KeptNote() {
         <button
           ref={note}
           type="button"
-          className={asks ? 'kept-note asks' : 'kept-note'}
+          className={asks ? `${styles.keptNote} ${styles.asks}` : styles.keptNote}
           aria-expanded={open}
           aria-haspopup="dialog"
           title="How this study is kept, and its copies"

@@ -5,6 +5,7 @@ import { useView } from '../engine/use-view.ts';
 import { CONTROLS, STOPS_BY_NAME } from '../stops/stops.ts';
 import { FocusBox } from '../pieces/FocusBox.tsx';
 import { useStudy } from '../pieces/study-context.ts';
+import styles from './MethodSentence.module.css';
 
 /** The settings of a stop as one sentence; its underlined words are the controls. */
 export function MethodSentence({ stop }: { stop: Stop }) {
@@ -21,7 +22,7 @@ export function MethodSentence({ stop }: { stop: Stop }) {
   const { Sentence } = STOPS_BY_NAME[stop];
   return (
     <section aria-label="Method sentence">
-      <p className="method-sentence">
+      <p className={styles.methodSentence}>
         {Sentence ? (
           <Sentence parts={parts} renderControl={(name, text) => <Control name={name} text={text} />} />
         ) : (
@@ -53,7 +54,7 @@ function Control({ name, text }: { name: ControlName; text: string }) {
       content={
         <FocusBox
           label={label}
-          className={wide ? 'control-box wide-box' : 'control-box'}
+          className={wide ? `control-box ${styles.wideBox}` : 'control-box'}
           onClose={() => setOpen(false)}
         >
           <Input state={state} decide={decide} close={() => setOpen(false)} />
@@ -61,7 +62,13 @@ function Control({ name, text }: { name: ControlName; text: string }) {
         </FocusBox>
       }
     >
-      <button type="button" className="control" title={help} aria-expanded={open} aria-haspopup="dialog">
+      <button
+        type="button"
+        className={styles.control}
+        title={help}
+        aria-expanded={open}
+        aria-haspopup="dialog"
+      >
         {text}
       </button>
     </Popover>

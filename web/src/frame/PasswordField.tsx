@@ -1,5 +1,6 @@
 import { Input } from 'antd';
 import { LONGEST_PASSWORD } from '../store/password.ts';
+import shared from './frame.module.css';
 
 interface PasswordFieldProps {
   readonly label: string;
@@ -13,7 +14,7 @@ interface PasswordFieldProps {
 /** A password as it is typed; it can be looked at. */
 export function PasswordField({ label, value, onChange, kind, autoFocus = false }: PasswordFieldProps) {
   return (
-    <label className="password-field">
+    <label className={shared.passwordField}>
       <span>{label}</span>
       <Input.Password
         autoFocus={autoFocus}

@@ -6,6 +6,7 @@ import { SHOWN_AS } from '../store/studies.ts';
 import { PasswordField } from './PasswordField.tsx';
 import { useStudy } from '../pieces/study-context.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
+import shared from './frame.module.css';
 
 /** Gives the study a password, or another. */
 export function SetPassword({
@@ -45,7 +46,7 @@ export function SetPassword({
                 {files.length === 1 ? 'it' : 'they'} did. Save the study anew and delete{' '}
                 {files.length === 1 ? 'it' : 'them'}:
               </p>
-              <ul className="left-out-list">
+              <ul className={shared.leftOutList}>
                 {files.map((file) => (
                   <li key={file.name}>{file.name}</li>
                 ))}
@@ -83,7 +84,7 @@ export function SetPassword({
           onChange={setTyped}
         />
         <PasswordField label="The same again" kind="new-password" value={again} onChange={setAgain} />
-        <label className="password-field">
+        <label className={shared.passwordField}>
           <span>Called, while it is locked</span>
           <Input value={name} onChange={(event) => setName(event.target.value)} maxLength={LONGEST_SHOWN} />
         </label>

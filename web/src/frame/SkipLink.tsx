@@ -1,3 +1,5 @@
+import styles from './SkipLink.module.css';
+
 /** The first thing Tab reaches: past the title and the trail to what the stop shows. */
 export function SkipLink() {
   const skip = (): void => {
@@ -8,7 +10,7 @@ export function SkipLink() {
     stage.focus();
   };
   return (
-    <button type="button" className="skip-link" onClick={skip}>
+    <button type="button" className={styles.skipLink} onClick={skip}>
       Skip to the stage
     </button>
   );

@@ -7,6 +7,7 @@ import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { undo } from '../store/studies.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
+import styles from './StageFault.module.css';
 
 /** Says in place that a computation failed and why, with the decision that may have caused it and its undoing. */
 export function StageFault() {
@@ -19,7 +20,7 @@ export function StageFault() {
   const canUndo = last !== undefined && undone(log) !== 0;
   return (
     <Alert
-      className="stage-fault"
+      className={styles.stageFault}
       type="error"
       role="alert"
       title="This could not be computed, so what is shown may be missing or of before"

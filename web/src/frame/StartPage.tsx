@@ -11,6 +11,8 @@ import { AskPassword } from './AskPassword.tsx';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { Mark } from './Mark.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
+import styles from './StartPage.module.css';
+import shared from './frame.module.css';
 
 /** The address studies are usually kept at; each address keeps its own. */
 const USUAL_ADDRESS = 'http://127.0.0.1:4680';
@@ -64,7 +66,7 @@ export function StartPage() {
         modal.warning({
           title: 'Opened without what is damaged',
           content: (
-            <ul className="left-out-list">
+            <ul className={shared.leftOutList}>
               {leftOut.map((each) => (
                 <li key={each}>{each}</li>
               ))}
@@ -76,18 +78,18 @@ export function StartPage() {
     }, 'map');
 
   return (
-    <main className="start-page">
+    <main className={styles.startPage}>
       <div className="start-card">
-        <div className="start-title">
+        <div className={styles.startTitle}>
           <Mark size={44} />
           <h1>Green Thicket</h1>
         </div>
-        <p className="start-lead">
+        <p className={styles.startLead}>
           Find the concepts a collection of texts turns on, the themes they form, and who speaks to which –
           always one click from the words people said.
         </p>
         <p className="quiet">Everything stays in this browser. No text leaves this machine.</p>
-        <div className="start-actions">
+        <div className={styles.startActions}>
           <Button
             type="primary"
             size="large"
@@ -143,7 +145,7 @@ function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
   return (
     <section aria-labelledby="kept-studies">
       <h2 id="kept-studies">Kept in this browser</h2>
-      <ul className="start-list">
+      <ul className={shared.startList}>
         {studies.map((study) => (
           <li key={study.id}>
             <Link to={`/study/${study.id}/map`}>{study.title}</Link>
@@ -155,7 +157,7 @@ function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
             <Popconfirm
               title="Delete this study for good?"
               description={
-                <span className="popconfirm-text">
+                <span className={styles.popconfirmText}>
                   Its texts, decisions and Notebook are deleted from this browser’s files. Files you saved or
                   copied keep them, and so may a backup of this machine; what a disk itself keeps of deleted
                   files is beyond a browser. Save it to a file first if you may want it back.

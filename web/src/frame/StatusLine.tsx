@@ -7,6 +7,7 @@ import { engine } from '../engine/client.ts';
 import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import styles from './StatusLine.module.css';
 
 /** Progress is shown, and can be stopped, once work takes longer than this, in milliseconds. */
 const PATIENCE = 350;
@@ -41,7 +42,7 @@ export function StatusLine() {
   const failed = useSyncExternalStore(watchFaults, presentFaults).length > 0;
   const fault = error && !isStopped(error) ? error.message : failed ? 'Not all could be computed' : undefined;
   return (
-    <footer className="status-line">
+    <footer className={styles.statusLine}>
       {data && state.sources.length > 0 && (
         <>
           <span>{inFigures(data.words)} words</span>
@@ -52,9 +53,9 @@ export function StatusLine() {
           </span>
         </>
       )}
-      <span className="status-now" role="status">
+      <span className={styles.statusNow} role="status">
         {fault ? (
-          <span className="status-fault">{fault}</span>
+          <span className={styles.statusFault}>{fault}</span>
         ) : working && late ? (
           <>
             <progress value={share} max={1} aria-label="Share done" /> computing …{' '}

@@ -26,6 +26,7 @@ import { StatusLine } from './StatusLine.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { outerTitle, StudyContext, type OpenStudy } from '../pieces/study-context.ts';
 import { Trail } from './Trail.tsx';
+import styles from './StudyFrame.module.css';
 
 /** What the stops stand round the page for what must outlive a visit to another. */
 function AroundAll({ children }: { children: ReactNode }) {
@@ -62,20 +63,20 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   return (
     <StudyContext.Provider value={study}>
       <AroundAll>
-        <div className="study-page">
+        <div className={styles.studyPage}>
           <SkipLink />
-          <header className="title-bar">
-            <Link to="/" className="brand" aria-label="Green Thicket, first page">
+          <header className={styles.titleBar}>
+            <Link to="/" className={styles.brand} aria-label="Green Thicket, first page">
               <Mark size={26} />
               <span>Green Thicket</span>
             </Link>
-            <span className="title-rule" aria-hidden="true" />
+            <span className={styles.titleRule} aria-hidden="true" />
             <h1 className="visually-hidden">
               {name} of {study.state.title}
             </h1>
             <EditableTitle />
             <SearchBox />
-            <div className="title-actions">
+            <div className={styles.titleActions}>
               <KeptNote />
               <Button
                 ghost
@@ -117,7 +118,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <Trail stop={stop} />
           <MethodSentence stop={stop} />
           <StageFault />
-          <div className="columns">
+          <div className={styles.columns}>
             <InTurn key={reading ? 'look' : stop}>
               {reading ? <ReadingStage back={name} /> : <Stage />}
             </InTurn>

@@ -5,6 +5,7 @@ import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { useView } from '../engine/use-view.ts';
 import { useArrowWords } from '../pieces/use-arrow-words.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import styles from './Trail.module.css';
 
 type StopState = 'ready' | 'computing' | 'waiting' | 'failed';
 
@@ -30,8 +31,8 @@ export function Trail({ stop }: { stop: Stop }) {
     return isFetching || isPlaceholderData || !data ? 'computing' : 'ready';
   };
   return (
-    <nav className="trail" aria-label="Trail; arrow keys go from stop to stop">
-      <svg className="trail-path" viewBox="0 0 700 24" preserveAspectRatio="none" aria-hidden="true">
+    <nav className={styles.trail} aria-label="Trail; arrow keys go from stop to stop">
+      <svg className={styles.trailPath} viewBox="0 0 700 24" preserveAspectRatio="none" aria-hidden="true">
         <path d="M50 12 C80 4 120 20 150 12 S220 4 250 12 S320 20 350 12 S420 4 450 12 S520 20 550 12 S620 4 650 12" />
       </svg>
       <ol ref={stops} onKeyDown={toNext}>
@@ -55,9 +56,9 @@ export function Trail({ stop }: { stop: Stop }) {
                 aria-current={each === stop ? 'page' : undefined}
                 tabIndex={each === stop ? 0 : -1}
               >
-                <span className="trail-dot" title={STATE_WORDS[now]} />
-                <span className="trail-name">{name}</span>
-                <span className="trail-figure">
+                <span className={styles.trailDot} title={STATE_WORDS[now]} />
+                <span className={styles.trailName}>{name}</span>
+                <span className={styles.trailFigure}>
                   {figure}
                   <span className="visually-hidden">, {STATE_WORDS[now]}</span>
                 </span>

@@ -8,6 +8,7 @@ import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { LONGEST } from '@green-thicket/core/study/limits';
+import styles from './Notebook.module.css';
 
 /** The Notebook: excerpts and memos with notes and tags, to find again and to jump back from; the analysis leaves them alone. */
 export function Notebook({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -30,7 +31,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
         <Input.TextArea
           aria-label="New memo"
           placeholder="A thought to keep"
-          className="growing"
+          className={styles.growing}
           rows={2}
           value={memo}
           maxLength={LONGEST.note}
@@ -90,7 +91,10 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
       );
     });
   return (
-    <article className="notebook-entry" aria-label={excerpt ? `Excerpt of ${excerpt.sourceName}` : 'Memo'}>
+    <article
+      className={styles.notebookEntry}
+      aria-label={excerpt ? `Excerpt of ${excerpt.sourceName}` : 'Memo'}
+    >
       {excerpt && (
         <>
           <blockquote>{excerpt.quote}</blockquote>
@@ -111,7 +115,7 @@ function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly st
         aria-label={excerpt ? `Note on ${excerpt.sourceName}` : 'Memo'}
         placeholder="Note"
         variant="borderless"
-        className="growing"
+        className={styles.growing}
         rows={1}
         value={note ?? entry.note}
         maxLength={LONGEST.note}

@@ -1,6 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { useBegun } from './use-begun.ts';
+import styles from './FigureTable.module.css';
 
 /** Height of a row, in pixels. */
 const ROW = 31;
@@ -69,7 +70,7 @@ export function FigureTable<Row>({
     .join(' ')}`;
   // Figures stand under each other by their last digits.
   const classOf = ({ value }: FigureColumn<Row>): string | undefined =>
-    rows.length > 0 && typeof value(rows[0]) === 'number' ? 'is-figure' : undefined;
+    rows.length > 0 && typeof value(rows[0]) === 'number' ? styles.isFigure : undefined;
   const least = columns.reduce((sum, { width }) => sum + width, ticks ? 30 : 0);
   // The order that comes first is the useful one: largest figures, or words from a; then the other way, then as given.
   const sortBy = ({ key, value }: FigureColumn<Row>): void => {
@@ -88,7 +89,7 @@ export function FigureTable<Row>({
   return (
     <div
       ref={scroller}
-      className="source-grid figure-table"
+      className={`source-grid ${styles.figureTable}`}
       role="table"
       aria-label={label}
       aria-rowcount={rows.length + 1}

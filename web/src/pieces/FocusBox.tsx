@@ -1,4 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
+import styles from './FocusBox.module.css';
 
 /** What can be reached by Tab. */
 const REACHABLE =
@@ -73,7 +74,7 @@ export function FocusBox({
   return (
     <div ref={box} className={className} role="dialog" aria-label={label} tabIndex={-1} onKeyDown={onKeyDown}>
       <span tabIndex={0} onFocus={() => goTo('last')} />
-      <div className="focus-inside">{children}</div>
+      <div className={styles.focusInside}>{children}</div>
       <span tabIndex={0} onFocus={() => goTo('first')} />
     </div>
   );

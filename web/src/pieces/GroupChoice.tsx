@@ -1,6 +1,7 @@
 import type { Group } from '@green-thicket/core/views/view-types';
 import { useGroups } from './use-groups.ts';
 import { Select } from './Select.tsx';
+import styles from './GroupChoice.module.css';
 
 interface ChoiceWords {
   readonly label: string;
@@ -49,7 +50,7 @@ export function GroupsChoice({
       mode="multiple"
       size="small"
       allowClear
-      className="groups-choice"
+      className={styles.groupsChoice}
       aria-label={label}
       placeholder={placeholder}
       title={title}

@@ -10,7 +10,7 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
-import { QUIET, SANS } from '../theme.ts';
+import { COLOURS, FONTS } from '../theme.ts';
 
 Chart.register(
   BarController,
@@ -23,9 +23,9 @@ Chart.register(
   PointElement,
   Tooltip,
 );
-Chart.defaults.font.family = SANS;
+Chart.defaults.font.family = FONTS.sans;
 Chart.defaults.font.size = 12;
-Chart.defaults.color = QUIET;
+Chart.defaults.color = COLOURS.quiet;
 Chart.defaults.animation = false;
 Chart.defaults.maintainAspectRatio = false;
 

@@ -4,6 +4,7 @@ import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { PlainSelection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
+import styles from './Branches.module.css';
 
 type Direction = 'after' | 'before';
 /** Branches shown of a fork before the rest is asked for. */
@@ -34,8 +35,8 @@ export function Branches({ selection }: { selection: PlainSelection }) {
       </div>
       <div className="stage-body">
         {data && (
-          <div className={`branch-root ${direction}`}>
-            <strong className="branch-word">{data.title}</strong>
+          <div className={`${styles.branchRoot} ${direction}`}>
+            <strong className={styles.branchWord}>{data.title}</strong>
             <Fork key={direction} selection={selection} direction={direction} path={[]} most={data.count} />
           </div>
         )}
@@ -61,7 +62,7 @@ function Fork({
   const [shown, setShown] = useState(FIRST_BRANCHES);
   if (!data) return null;
   return (
-    <ul className="branch-fork">
+    <ul className={styles.branchFork}>
       {data.branches.slice(0, shown).map((branch) => {
         const key = branch.words.join(' ');
         const isOpen = open.has(key);
@@ -69,12 +70,12 @@ function Fork({
         return (
           <li key={key}>
             <span
-              className="branch-line"
+              className={styles.branchLine}
               style={{ height: `${Math.max(1.5, THICKEST * Math.sqrt(branch.count / most))}px` }}
             />
             <button
               type="button"
-              className="branch-word"
+              className={styles.branchWord}
               aria-expanded={branch.next > 0 ? isOpen : undefined}
               disabled={branch.next === 0}
               style={{ fontSize: `${Math.round(13 + 8 * Math.sqrt(branch.count / most))}px` }}
@@ -90,7 +91,7 @@ function Fork({
             </button>
             <button
               type="button"
-              className="branch-count"
+              className={styles.branchCount}
               title="Read these passages"
               onClick={() =>
                 select({ kind: 'following', of: selection, direction, words: [...path, ...branch.words] })
@@ -109,7 +110,9 @@ function Fork({
           </li>
         );
       })}
-      {data.ending > 0 && <li className="quiet branch-end">{counted(data.ending, 'sentence')} end here</li>}
+      {data.ending > 0 && (
+        <li className={`quiet ${styles.branchEnd}`}>{counted(data.ending, 'sentence')} end here</li>
+      )}
       {data.branches.length > shown && (
         <li>
           <button type="button" className="linklike" onClick={() => setShown(shown * 4)}>

@@ -1,5 +1,6 @@
 import { useStudy } from '../pieces/study-context.ts';
 import { isNeverShown, neverShow, showAgain } from '../pieces/never-show.ts';
+import shared from './reading.module.css';
 
 /** What is decided about the concept that is read: kept, dropped or never shown, from where its words stand. */
 export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
@@ -9,7 +10,7 @@ export function ConceptVerdict({ conceptKey: key }: { conceptKey: string }) {
   const stopped = isNeverShown(state, key);
   const keys = [key];
   return (
-    <p className="look-links" role="group" aria-label={`What becomes of ${key}`}>
+    <p className={shared.lookLinks} role="group" aria-label={`What becomes of ${key}`}>
       <button
         type="button"
         className="linklike"

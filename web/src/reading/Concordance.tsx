@@ -10,6 +10,7 @@ import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { Select } from '../pieces/Select.tsx';
+import styles from './Concordance.module.css';
 
 const FIRST_LINES = 200;
 const ORDERS: readonly { readonly value: LineOrder; readonly label: string }[] = [
@@ -84,7 +85,7 @@ export function Concordance({ selection }: { selection: Selection }) {
             />
           ))}
       </div>
-      <div className="stage-body concordances">
+      <div className={`stage-body ${styles.concordances}`}>
         {groups.map((group) => (
           <Lines
             key={group?.value ?? ''}
@@ -131,15 +132,15 @@ function Lines({
           <li key={`${line.sourceId}-${line.start}-${line.end}`}>
             <button
               type="button"
-              className="concordance-line"
+              className={styles.concordanceLine}
               title={`Read it in ${nameOf.get(line.sourceId) ?? ''}`}
               onClick={() => openSource({ sourceId: line.sourceId, at: line.start })}
             >
-              <span className="line-left">
+              <span className={styles.lineLeft}>
                 <bdi>{line.left}</bdi>
               </span>
               <mark>{line.hit}</mark>
-              <span className="line-right">{line.right}</span>
+              <span className={styles.lineRight}>{line.right}</span>
             </button>
           </li>
         ))}

@@ -8,6 +8,7 @@ import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { Select } from '../pieces/Select.tsx';
+import styles from './Dispersion.module.css';
 
 const MOST_ROWS = 10;
 const WIDTH = 800;
@@ -29,7 +30,7 @@ export function Dispersion({ selection }: { selection: Selection }) {
           Beside it
           <Select
             mode="multiple"
-            className="dispersion-choice"
+            className={styles.dispersionChoice}
             showSearch={{ optionFilterProp: 'label' }}
             maxCount={MOST_ROWS - 1}
             aria-label="Concepts to show beside it"
@@ -66,7 +67,7 @@ function Strip({
   const { openSource } = useSelection();
   const ink = row.letter === '' ? NEUTRAL_INK : inkOf(row.letter);
   return (
-    <figure className="dispersion-row">
+    <figure className={styles.dispersionRow}>
       <figcaption>
         {row.letter !== '' && <strong style={{ color: ink }}>{row.letter} </strong>}
         {row.title} <span className="quiet">{counted(row.total, 'mention')}</span>
@@ -94,7 +95,7 @@ function Strip({
               x2={start * WIDTH}
               y1={0}
               y2={STRIP}
-              className="dispersion-source"
+              className={styles.dispersionSource}
             />
           ))}
         <path

@@ -13,6 +13,7 @@ import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { Select } from '../pieces/Select.tsx';
+import styles from './PassageChoices.module.css';
 
 const HOW_TEXTS: Readonly<Record<SeveralHow, { label: string; title: string }>> = {
   all: { label: 'All', title: 'Windows with all of them' },
@@ -66,7 +67,7 @@ export function PassageChoices({
   const only =
     within && 'sourceId' in within ? state.sources.find(({ id }) => id === within.sourceId) : undefined;
   return (
-    <div className="passage-choices">
+    <div className={styles.passageChoices}>
       {keys && (
         <Select
           mode="multiple"

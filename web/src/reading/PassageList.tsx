@@ -15,6 +15,8 @@ import { LOOK_NAMES } from './look-names.ts';
 import { PassageChoices } from './PassageChoices.tsx';
 import { SourceHead } from './SourceHead.tsx';
 import { WhereItIsSaid } from './WhereItIsSaid.tsx';
+import styles from './PassageList.module.css';
+import shared from './reading.module.css';
 
 const FIRST_PASSAGES = 30;
 
@@ -33,7 +35,7 @@ export function PassageList({ selection }: { selection: Selection }) {
   });
   const { message } = App.useApp();
   const tellFault = useTellFault();
-  if (!data) return <p className="reader-empty">Finding passages …</p>;
+  if (!data) return <p className={shared.readerEmpty}>Finding passages …</p>;
   const keepPassage = (
     { start, end, text, marks }: PassagesView['rows'][number],
     source: StudySource,
@@ -53,18 +55,18 @@ export function PassageList({ selection }: { selection: Selection }) {
   for (const row of data.rows) windowsIn.set(row.sourceId, (windowsIn.get(row.sourceId) ?? 0) + 1);
   return (
     <div className={isPlaceholderData ? 'dimmed' : undefined}>
-      <div className="reader-head">
+      <div className={shared.readerHead}>
         <h2 className="pane-title">{data.title}</h2>
         <Button size="small" type="text" aria-label="Close the passages" onClick={() => select(null)}>
           ✕
         </Button>
       </div>
-      <p className="reader-count">
+      <p className={styles.readerCount}>
         {(selection.kind === 'concept' && data.windows === 0 && whyNowhere(state, selection.key)) ||
           countText(data)}
       </p>
       {selection.kind === 'concept' && <ConceptVerdict conceptKey={selection.key} />}
-      <p className="look-links">
+      <p className={shared.lookLinks}>
         {LOOKS.map((each) => (
           <button
             key={each}
@@ -93,15 +95,15 @@ export function PassageList({ selection }: { selection: Selection }) {
         return (
           <Fragment key={`${passage.sourceId}-${passage.start}`}>
             {begins && (
-              <h3 className="passage-group">
+              <h3 className={styles.passageGroup}>
                 <SourceHead source={source} />
               </h3>
             )}
-            <article className="passage" data-letter={letter}>
+            <article className={styles.passage} data-letter={letter}>
               <header>
                 <button
                   type="button"
-                  className="passage-source"
+                  className={styles.passageSource}
                   title="Open the source at this place"
                   onClick={() => openSource({ sourceId: passage.sourceId, at: passage.start })}
                 >
@@ -110,14 +112,14 @@ export function PassageList({ selection }: { selection: Selection }) {
                 </button>
                 <button
                   type="button"
-                  className="passage-keep linklike"
+                  className={`${styles.passageKeep} linklike`}
                   title="Keep this passage in the Notebook"
                   onClick={() => keepPassage(passage, source)}
                 >
                   Keep
                 </button>
               </header>
-              <p className="passage-text">
+              <p className={shared.passageText}>
                 <MarkedText text={passage.text} start={passage.start} marks={passage.marks} />
                 {passage.shortened && <span className="quiet"> … (part of a longer passage)</span>}
               </p>

@@ -7,19 +7,21 @@ import { MarkedText } from './MarkedText.tsx';
 import { PassageList } from './PassageList.tsx';
 import { SourceHead } from './SourceHead.tsx';
 import { useSelection, type OpenSource } from '../pieces/selection.ts';
+import styles from './Reader.module.css';
+import shared from './reading.module.css';
 
 /** The Reader: the passages behind whatever is selected, in the original words. */
 export function Reader() {
   const { selection, open, openSource } = useSelection();
   const { state } = useStudy();
   return (
-    <aside className="reader" aria-label="Reader">
+    <aside className={styles.reader} aria-label="Reader">
       {open ? (
         <SourceInReader open={open} selection={selection} onClose={() => openSource(null)} />
       ) : selection ? (
         <PassageList key={JSON.stringify(selection)} selection={selection} />
       ) : (
-        <div className="reader-empty">
+        <div className={shared.readerEmpty}>
           <h2 className="pane-title">Reader</h2>
           <p>
             {state.sources.length === 0
@@ -48,7 +50,7 @@ function SourceInReader({
   const { openSource } = useSelection();
   if (!source) {
     return (
-      <div className="reader-empty">
+      <div className={shared.readerEmpty}>
         <p>This source is no longer in the study.</p>
         <Button onClick={onClose}>Back</Button>
       </div>
@@ -56,8 +58,8 @@ function SourceInReader({
   }
   return (
     <div>
-      <div className="reader-head">
-        <h2 className="pane-title reader-source">
+      <div className={shared.readerHead}>
+        <h2 className={`pane-title ${styles.readerSource}`}>
           <SourceHead source={source} />
         </h2>
         <Button size="small" onClick={onClose}>
@@ -86,7 +88,7 @@ function WholeText({ view, at, goTo }: { view: SourceView; at: number; goTo: (at
   const shown = paragraphs.findLastIndex((paragraph) => paragraph.start <= at);
   let next = 0;
   return (
-    <div className="whole-text">
+    <div className={styles.wholeText}>
       {start > 0 && (
         <Button block onClick={() => goTo(Math.max(0, start - 1000))}>
           Earlier in this source
@@ -99,7 +101,7 @@ function WholeText({ view, at, goTo }: { view: SourceView; at: number; goTo: (at
           <p
             key={paragraph.start}
             ref={i === shown ? here : undefined}
-            className={i === shown ? 'passage-text here' : 'passage-text'}
+            className={i === shown ? `${shared.passageText} here` : shared.passageText}
           >
             <MarkedText text={paragraph.text} start={paragraph.start} marks={marks.slice(from, next)} />
           </p>

@@ -4,6 +4,7 @@ import { Branches } from './Branches.tsx';
 import { Concordance } from './Concordance.tsx';
 import { Dispersion } from './Dispersion.tsx';
 import { LOOK_NAMES } from './look-names.ts';
+import styles from './ReadingStage.module.css';
 
 /** The words behind a selection on the whole stage: in lines, where they stand, or what follows them. */
 export function ReadingStage({ back }: { back: string }) {
@@ -11,7 +12,7 @@ export function ReadingStage({ back }: { back: string }) {
   // Reading the passages of a branch leaves the branches as they are.
   const root = selection?.kind === 'following' ? selection.of : selection;
   return (
-    <main className="stage reading-stage" aria-label="Reading">
+    <main className={`stage ${styles.readingStage}`} aria-label="Reading">
       <div className="stage-bar">
         <Segmented
           aria-label="How to look at the words"

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useSelection } from '../pieces/selection.ts';
+import styles from './SearchBox.module.css';
 
 const HELP =
   'Finds every form of a word. "In quotation marks" for the exact words, wait* for beginnings, rain near5 shelter for words near each other. Press / to come here.';
@@ -31,7 +32,7 @@ export function SearchBox() {
     <input
       ref={input}
       type="search"
-      className="search-box"
+      className={styles.searchBox}
       aria-label="Search the texts"
       placeholder="Search the texts"
       title={HELP}

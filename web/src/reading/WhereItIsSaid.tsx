@@ -5,6 +5,7 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import type { PassagesView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import styles from './WhereItIsSaid.module.css';
 
 /** Windows in each source, sources in the order of their groups; a bar opens its source. */
 export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
@@ -29,7 +30,7 @@ export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
       <h3 className="pane-title">Where it is said</h3>
       {groups.map(({ name, indices }) => (
         <div key={name} className="where-group">
-          <div className="where-bars">
+          <div className={styles.whereBars}>
             {indices.slice(0, 400).map((i) => (
               <button
                 type="button"
@@ -43,7 +44,7 @@ export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
               </button>
             ))}
           </div>
-          <span className="where-name">{name}</span>
+          <span className={styles.whereName}>{name}</span>
         </div>
       ))}
     </section>

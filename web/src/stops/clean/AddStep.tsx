@@ -5,6 +5,7 @@ import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { StepReportCard } from './StepReportCard.tsx';
 import { useStepChanges } from './step-changes.ts';
+import styles from './AddStep.module.css';
 
 /** The steps that could be added, each with what it would do in this study's text. */
 export function AddStep({ state, close }: ControlProps) {
@@ -16,7 +17,7 @@ export function AddStep({ state, close }: ControlProps) {
   const [pointed, setPointed] = useState(kinds[0]);
   const reportOf = (kind: (typeof kinds)[number]) => data?.offers.find((offer) => offer.step.kind === kind);
   return (
-    <div className="add-step">
+    <div className={styles.addStep}>
       <ul className="plain-list" aria-label="Steps to add">
         {kinds.map((kind) => {
           const report = reportOf(kind);
@@ -41,7 +42,7 @@ export function AddStep({ state, close }: ControlProps) {
           );
         })}
       </ul>
-      <div className="add-step-card">
+      <div className={styles.addStepCard}>
         {kinds.length === 0 ? (
           <p>All steps are in use.</p>
         ) : (

@@ -1,14 +1,14 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { MOSS } from '@green-thicket/core/map/palette';
 import { packCloud } from '@green-thicket/core/map/cloud';
 import type { TextPlace, WordFigures } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
-import { SANS } from '../../theme.ts';
+import { COLOURS, FONTS } from '../../theme.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
+import styles from './CleanFigures.module.css';
 
 const BARS = 20;
 const CLOUD = { width: 360, height: 330 };
@@ -41,7 +41,7 @@ export function CleanFigures({ onShow }: { onShow: (title: string, places: reado
         ]}
         onChange={setFace}
       />
-      <div className="figures-sides">
+      <div className={styles.figuresSides}>
         {sides.map(({ name, figures, cleaned }) => (
           <section key={name} aria-label={name}>
             <h2 className="pane-title">{name}</h2>
@@ -64,12 +64,12 @@ export function CleanFigures({ onShow }: { onShow: (title: string, places: reado
 function WordBars({ figures, onPick }: { figures: WordFigures; onPick: (word: string) => void }) {
   const most = figures.top[0]?.count ?? 1;
   return (
-    <ol className="plain-list word-bars">
+    <ol className={`plain-list ${styles.wordBars}`}>
       {figures.top.slice(0, BARS).map(({ word, count }) => (
         <li key={word}>
           <button type="button" title="Show it in the text" onClick={() => onPick(word)}>
-            <span className="word-bar-name">{word}</span>
-            <span className="word-bar" style={{ width: `${(100 * count) / most}px` }} />
+            <span className={styles.wordBarName}>{word}</span>
+            <span className={styles.wordBar} style={{ width: `${(100 * count) / most}px` }} />
             <span className="row-figure">{inFigures(count)}</span>
           </button>
         </li>
@@ -85,7 +85,7 @@ function WordCloud({ figures, onPick }: { figures: WordFigures; onPick: (word: s
   );
   return (
     <svg
-      className="word-cloud"
+      className={styles.wordCloud}
       viewBox={`0 0 ${CLOUD.width} ${CLOUD.height}`}
       role="group"
       aria-label="The most frequent words; the larger, the more frequent"
@@ -94,9 +94,9 @@ function WordCloud({ figures, onPick }: { figures: WordFigures; onPick: (word: s
         <text
           key={text}
           {...scaledType(x, y, size)}
-          fontFamily={SANS}
+          fontFamily={FONTS.sans}
           fontWeight={650}
-          fill={MOSS}
+          fill={COLOURS.moss}
           textAnchor="middle"
           dominantBaseline="central"
           role="button"

@@ -13,6 +13,7 @@ import { LeftToClean } from './LeftToClean.tsx';
 import { RecipeButtons } from './RecipeButtons.tsx';
 import { StepList } from './StepList.tsx';
 import { Select } from '../../pieces/Select.tsx';
+import styles from './CleanStop.module.css';
 
 /** Places that were asked for, gone through one by one. */
 export interface FoundPlaces {
@@ -113,7 +114,7 @@ export function CleanStop() {
                 showSearch={{ optionFilterProp: 'label' }}
                 size="small"
                 aria-label="Source"
-                className="source-choice"
+                className={styles.sourceChoice}
                 value={source.id}
                 options={sources.map((each) => ({ value: each.id, label: each.name }))}
                 onChange={open}
@@ -161,7 +162,7 @@ function FoundBar({
   const go = (by: number): void =>
     onChange({ ...found, index: (index + by + places.length) % places.length });
   return (
-    <span className="found-bar" role="status">
+    <span className={styles.foundBar} role="status">
       {places.length === 0 ? (
         `${title} stands in no text that is read.`
       ) : (

@@ -6,6 +6,7 @@ import type { CleaningKind } from '@green-thicket/core/text/steps';
 import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';
+import styles from './CleanText.module.css';
 
 export type TextFace = 'traces' | 'original' | 'clean' | 'both';
 
@@ -26,10 +27,10 @@ export function CleanText({
   const { text, start, total, lines } = view;
   const body = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    body.current?.querySelector('.found-place')?.scrollIntoView({ block: 'center' });
+    body.current?.querySelector(`.${styles.foundPlace}`)?.scrollIntoView({ block: 'center' });
   }, [place, view, face]);
   return (
-    <article className="clean-text" aria-label={`Text of ${name}`} ref={body} tabIndex={0}>
+    <article className={styles.cleanText} aria-label={`Text of ${name}`} ref={body} tabIndex={0}>
       {start > 0 && (
         <button type="button" className="linklike" onClick={() => goTo(Math.max(0, start - 1000))}>
           Earlier in this source
@@ -39,7 +40,7 @@ export function CleanText({
         <TracedText view={view} traces={face === 'traces'} place={place} />
       )}
       {face === 'clean' && (
-        <div className="clean-body">
+        <div className={styles.cleanBody}>
           {lines
             .map((line) => line.clean)
             .join('\n')
@@ -48,7 +49,7 @@ export function CleanText({
       )}
       {face === 'both' && (
         <div className="both-texts" role="table" aria-label="Original and cleaned, side by side">
-          <div role="row" className="both-head">
+          <div role="row" className={styles.bothHead}>
             <span role="columnheader">Original</span>
             <span role="columnheader">Cleaned</span>
           </div>
@@ -56,7 +57,7 @@ export function CleanText({
             const original = text.slice(line.start - start, line.end - start).replace(/\n$/, '');
             if (original.trim() === '' && line.clean.trim() === '') return null;
             return (
-              <div role="row" key={line.start} className="both-row">
+              <div role="row" key={line.start} className={styles.bothRow}>
                 <span role="cell">{original}</span>
                 <span role="cell">{line.clean}</span>
               </div>
@@ -109,7 +110,7 @@ function TracedText({
     at = to;
   }
   for (const part of plain(text, at, text.length, start, place)) parts.push(part);
-  return <div className="clean-body">{parts}</div>;
+  return <div className={styles.cleanBody}>{parts}</div>;
 }
 
 /** Untouched text, with the part of a place that falls in it marked. */
@@ -125,7 +126,7 @@ function plain(
   if (markTo <= markFrom) return [text.slice(from, to)];
   return [
     text.slice(from, markFrom),
-    <mark key={`p${markFrom}`} className="found-place">
+    <mark key={`p${markFrom}`} className={styles.foundPlace}>
       {text.slice(markFrom, markTo)}
     </mark>,
     text.slice(markTo, to),
@@ -145,21 +146,23 @@ function Trace({
   isPlace: boolean;
   children: string;
 }) {
-  const place = isPlace ? ' found-place' : '';
+  const place = isPlace ? ` ${styles.foundPlace}` : '';
   const name = kind ? stepDescription(kind).name : 'Not read: trimmed, or said by someone left out';
   if (kind === 'case') {
-    return <span className={`trace-case${pointed ? ' strong' : ''}${place}`}>{children}</span>;
+    return (
+      <span className={`${styles.traceCase}${pointed ? ` ${styles.strong}` : ''}${place}`}>{children}</span>
+    );
   }
   const isBreak = /^\s*\n\s*$/.test(children);
   const becomes = mark.replacement.trim() === '' ? '' : mark.replacement;
   return (
     <>
-      <del className={`trace${kind ? '' : ' trace-cut'}${place}`} title={name}>
-        {isBreak && <span className="trace-break">↵</span>}
+      <del className={`trace${kind ? '' : ` ${styles.traceCut}`}${place}`} title={name}>
+        {isBreak && <span className={styles.traceBreak}>↵</span>}
         {children}
       </del>
       {becomes !== '' && (
-        <ins className="trace-new" title={name}>
+        <ins className={styles.traceNew} title={name}>
           {visible(becomes)}
         </ins>
       )}

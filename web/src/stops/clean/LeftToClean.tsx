@@ -6,6 +6,7 @@ import { newStep, stepDescription, stepText, type CleaningStep } from '@green-th
 import { useView } from '../../engine/use-view.ts';
 import { useStepChanges, type StepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';
+import styles from './LeftToClean.module.css';
 
 const KIND_NAMES: Record<RemainKind, { readonly name: string; readonly help: string }> = {
   odd: { name: 'Odd characters', help: 'Characters that are no letters, figures or usual marks' },
@@ -71,7 +72,7 @@ export function LeftToClean({ onShow }: { onShow: (title: string, places: readon
             </h2>
             <ul className="plain-list">
               {rows.map((row) => (
-                <li key={row.text} className="remain-line">
+                <li key={row.text} className={styles.remainLine}>
                   <button
                     type="button"
                     className="row-button"

@@ -5,6 +5,7 @@ import { useView } from '../../engine/use-view.ts';
 import { usePointedStep } from './pointed-step.tsx';
 import { placesText, StepReportCard, visible } from './StepReportCard.tsx';
 import { useStepChanges } from './step-changes.ts';
+import styles from './StepList.module.css';
 
 /** The steps in their order with how often each finds something; the one pointed at is explained below them. */
 export function StepList() {
@@ -30,13 +31,13 @@ export function StepList() {
           return (
             <li
               key={step.id}
-              className={`step-line${pointed === step.id ? ' pointed' : ''}`}
+              className={`${styles.stepLine}${pointed === step.id ? ' pointed' : ''}`}
               onMouseEnter={() => point(step.id)}
               onMouseLeave={() => point(undefined)}
               onFocus={() => point(step.id)}
               onBlur={() => point(undefined)}
             >
-              <span className="step-name">{stepDescription(step.kind).name}</span>
+              <span className={styles.stepName}>{stepDescription(step.kind).name}</span>
               <span
                 className={report?.fault === undefined ? 'row-figure' : 'control-fault'}
                 title={report && placesText(report, step.on)}
@@ -54,7 +55,7 @@ export function StepList() {
         })}
       </ol>
       {order?.notes.map(({ first, second, words, now, swapped }) => (
-        <p key={`${first}-${second}`} className="order-note">
+        <p key={`${first}-${second}`} className={styles.orderNote}>
           The order of <strong>{nameOf(first).toLowerCase()}</strong> and{' '}
           <strong>{nameOf(second).toLowerCase()}</strong> matters here: the other way round{' '}
           {counted(words, 'word')} would differ

@@ -4,6 +4,7 @@ import type { ControlName, SentencePart } from '@green-thicket/core/words/senten
 import type { CleaningStep } from '@green-thicket/core/text/steps';
 import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
+import styles from './StepParts.module.css';
 
 /** What reads patterns is large and comes with the first step that is edited. */
 const StepEditor = lazy(async () => ({ default: (await import('./StepEditor.tsx')).StepEditor }));
@@ -84,7 +85,7 @@ function StepPart({
   const button = useRef<HTMLButtonElement>(null);
   const press = useRef<{ x: number; y: number; moved: boolean }>(undefined);
   const names = [
-    'control step-part',
+    `control ${styles.stepPart}`,
     step.on ? '' : 'is-off',
     pointed === step.id ? 'pointed' : '',
     dragged ? 'dragged' : '',

@@ -1,6 +1,7 @@
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { StepReport } from '@green-thicket/core/text/cleaning-report';
 import { stepDescription, type CleaningStep } from '@green-thicket/core/text/steps';
+import styles from './StepReportCard.module.css';
 
 /** White space that would not be seen, made visible. */
 export function visible(text: string): string {
@@ -25,12 +26,12 @@ export function placesText(report: StepReport, on: boolean): string {
 export function StepReportCard({ step, report }: { step: CleaningStep; report: StepReport | undefined }) {
   const { name, help } = stepDescription(step.kind);
   return (
-    <section className="step-card" aria-label={`What ${name} does`}>
+    <section className={styles.stepCard} aria-label={`What ${name} does`}>
       <h3>{name}</h3>
       <p className="quiet">{help}</p>
       {report && <p>{placesText(report, step.on)}</p>}
       {report?.example && (
-        <dl className="step-example">
+        <dl className={styles.stepExample}>
           <dt>Before</dt>
           <dd>{inOneLine(report.example.before)}</dd>
           <dt>After</dt>
@@ -38,10 +39,10 @@ export function StepReportCard({ step, report }: { step: CleaningStep; report: S
         </dl>
       )}
       {report && report.top.length > 0 && (
-        <ol className="step-top" aria-label="Most frequent">
+        <ol className={styles.stepTop} aria-label="Most frequent">
           {report.top.map(({ piece, replacement, count }) => (
             <li key={`${piece}\u0000${replacement}`}>
-              <span className="step-piece">
+              <span className={styles.stepPiece}>
                 {visible(piece)}
                 {replacement.trim() !== '' && <> → {visible(replacement)}</>}
               </span>

@@ -11,6 +11,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Select } from '../../pieces/Select.tsx';
+import styles from './CompareStop.module.css';
 
 /** Room for the marks of all groups together, and the bounds of one, in pixels. */
 const ALL_CELLS = 264;
@@ -82,7 +83,10 @@ export function CompareStop() {
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-            <table className="compare-table" aria-label={`Strength of the themes by ${attribute ?? 'group'}`}>
+            <table
+              className={styles.compareTable}
+              aria-label={`Strength of the themes by ${attribute ?? 'group'}`}
+            >
               <thead>
                 <tr>
                   <th scope="col">Theme</th>
@@ -120,7 +124,7 @@ export function CompareStop() {
                           <td key={group.group}>
                             <button
                               type="button"
-                              className={picked ? 'compare-cell here' : 'compare-cell'}
+                              className={picked ? `${styles.compareCell} here` : styles.compareCell}
                               aria-pressed={picked}
                               aria-label={`${label} in ${group.group}: ${percent(strength.share, 1)}, interval ${percent(strength.low, 1)} to ${percent(strength.high, 1)}`}
                               onClick={() =>
@@ -144,9 +148,9 @@ export function CompareStop() {
                           </td>
                         );
                       })}
-                      <td className="difference-cell">
+                      <td className={styles.differenceCell}>
                         {percent(data.comparison.range[t], 1)}
-                        <span className={data.comparison.q[t] < 0.05 ? 'sure' : 'quiet'}>
+                        <span className={data.comparison.q[t] < 0.05 ? styles.sure : 'quiet'}>
                           q {data.comparison.q[t] < 0.001 ? '< 0.001' : data.comparison.q[t].toFixed(3)}
                         </span>
                       </td>

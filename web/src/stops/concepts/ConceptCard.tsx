@@ -6,6 +6,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { ConceptVariants } from './ConceptVariants.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { neverShow } from '../../pieces/never-show.ts';
+import styles from './ConceptCard.module.css';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
 export function ConceptCard({
@@ -58,8 +59,8 @@ export function ConceptCard({
     [merging],
   );
   return (
-    <section className="concept-card" aria-label={`Concept ${row.label}`}>
-      <div className="concept-figures">
+    <section className={styles.conceptCard} aria-label={`Concept ${row.label}`}>
+      <div className={styles.conceptFigures}>
         <strong>{row.label}</strong>
         {FIGURES.filter((figure) => figure !== 'distinct' || row.use).map((figure) => (
           <span key={figure} title={figureSentence(figure, row, context)}>
@@ -71,7 +72,7 @@ export function ConceptCard({
         )}
         {row.variants.length > 0 && <ConceptVariants row={row} />}
       </div>
-      <details className="figure-sentences">
+      <details className={styles.figureSentences}>
         <summary>What these figures say</summary>
         <ul>
           {FIGURES.map((figure) => (
@@ -79,7 +80,7 @@ export function ConceptCard({
           ))}
         </ul>
       </details>
-      <div className="concept-actions">
+      <div className={styles.conceptActions}>
         <Button
           size="small"
           type={row.status === 'kept' ? 'primary' : 'default'}

@@ -10,6 +10,7 @@ import { AddInput } from '../../pieces/AddInput.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
+import styles from './ConceptLists.module.css';
 
 /** Words of a report that are named; the rest is counted. */
 const NAMED = 12;
@@ -100,7 +101,7 @@ export function ConceptLists() {
     />
   );
   return (
-    <div className="stack concept-lists">
+    <div className={`stack ${styles.conceptLists}`}>
       <h2 className="pane-title">Synonyms</h2>
       <p className="quiet">
         A concept a line: the main word, then its variants, with commas. wait* stands for all words that begin

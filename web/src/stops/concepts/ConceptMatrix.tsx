@@ -8,6 +8,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
+import styles from './ConceptMatrix.module.css';
 
 const ROW = 28;
 const COLUMN = 92;
@@ -86,7 +87,7 @@ export function ConceptMatrix() {
       </div>
       <div
         ref={scroller}
-        className={`source-grid matrix${isPlaceholderData ? ' dimmed' : ''}`}
+        className={`source-grid ${styles.matrix}${isPlaceholderData ? ' dimmed' : ''}`}
         role="table"
         aria-label={`Sources by concepts: ${FIGURE_TEXTS[figure].label}`}
         aria-rowcount={data.sourceIds.length + 1}
@@ -94,11 +95,11 @@ export function ConceptMatrix() {
         tabIndex={0}
       >
         <div
-          className="grid-head matrix-head"
+          className={`grid-head ${styles.matrixHead}`}
           role="row"
           style={{ width: NAME_COLUMN + across.getTotalSize() }}
         >
-          <span role="columnheader" className="matrix-name">
+          <span role="columnheader" className={styles.matrixName}>
             Source
           </span>
           {across.getVirtualItems().map(({ index, start }) => (
@@ -106,7 +107,7 @@ export function ConceptMatrix() {
               key={data.keys[index]}
               role="columnheader"
               aria-colindex={index + 2}
-              className="matrix-cell"
+              className={styles.matrixCell}
               title={data.labels[index]}
               style={{ transform: `translateX(${start}px)` }}
             >
@@ -126,10 +127,10 @@ export function ConceptMatrix() {
                 key={sourceId}
                 role="row"
                 aria-rowindex={row.index + 2}
-                className="matrix-row"
+                className={styles.matrixRow}
                 style={{ transform: `translateY(${row.start}px)` }}
               >
-                <span role="rowheader" className="matrix-name" title={name}>
+                <span role="rowheader" className={styles.matrixName} title={name}>
                   {name}
                 </span>
                 {across.getVirtualItems().map(({ index, start }) => {
@@ -140,7 +141,7 @@ export function ConceptMatrix() {
                     <span
                       key={key}
                       role="cell"
-                      className="matrix-cell"
+                      className={styles.matrixCell}
                       style={{ transform: `translateX(${start}px)` }}
                     >
                       <button

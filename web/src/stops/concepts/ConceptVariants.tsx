@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { Fragment, useState } from 'react';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../pieces/study-context.ts';
+import styles from './ConceptVariants.module.css';
 
 /** So many variants are shown at once; a list of hundreds would hide all else. */
 const SHOWN = 8;
@@ -14,7 +15,7 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
   const shown = all ? row.variants : row.variants.slice(0, SHOWN);
   const others = row.variants.length - shown.length;
   return (
-    <span className="concept-variants">
+    <span className={styles.conceptVariants}>
       made of{' '}
       {shown.map(({ key, mentions }, i) => (
         <Fragment key={key}>
@@ -23,7 +24,7 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
           {key !== row.key && (
             <button
               type="button"
-              className="linklike take-out"
+              className={`linklike ${styles.takeOut}`}
               aria-label={`Take ${key} out of ${row.label}`}
               title={`${key} is a concept of its own again`}
               onClick={() => decide({ kind: 'splitConcept', key })}

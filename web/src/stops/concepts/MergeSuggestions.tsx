@@ -5,6 +5,8 @@ import { byCodeUnits } from '@green-thicket/core/base/order';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
+import styles from './MergeSuggestions.module.css';
+import shared from './concepts.module.css';
 
 const REASONS: Record<SuggestionReason, string> = {
   spelling: 'differ by a hyphen, a space or an accent',
@@ -35,11 +37,11 @@ export function MergeSuggestions() {
   );
   return (
     <ul
-      className={`plain-list scroll-list${isPlaceholderData ? ' dimmed' : ''}`}
+      className={`plain-list ${shared.scrollList}${isPlaceholderData ? ' dimmed' : ''}`}
       aria-label="Suggested merges"
     >
       {data.suggestions.map(({ into, key, reason, mentions, cosine }) => (
-        <li key={`${into}\t${key}`} className="suggestion">
+        <li key={`${into}\t${key}`} className={styles.suggestion}>
           <span>
             {word(into, mentions[0])} · {word(key, mentions[1])}
           </span>

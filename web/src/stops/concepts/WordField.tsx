@@ -6,6 +6,7 @@ import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { FIELD, heightOf, placeWords } from './place-words.ts';
+import styles from './WordField.module.css';
 
 const { width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM } = FIELD;
 /** How far the keeping line moves by an arrow key, as a share of the field's height. */
@@ -114,7 +115,7 @@ export function WordField({
   return (
     <svg
       ref={svg}
-      className="word-field"
+      className={styles.wordField}
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="group"
       aria-label="Field of words"
@@ -136,7 +137,7 @@ export function WordField({
       onPointerUp={letGo}
       onPointerLeave={() => setHold(undefined)}
     >
-      <g className="field-axes" aria-hidden="true">
+      <g className={styles.fieldAxes} aria-hidden="true">
         <line x1={LEFT} y1={HEIGHT - BOTTOM} x2={WIDTH} y2={HEIGHT - BOTTOM} />
         <line x1={LEFT} y1={0} x2={LEFT} y2={HEIGHT - BOTTOM} />
         <text x={WIDTH} y={HEIGHT - 8} textAnchor="end">
@@ -168,7 +169,7 @@ export function WordField({
       })}
       {up === 'pull' && (
         <g
-          className="keeping-line"
+          className={styles.keepingLine}
           role="slider"
           tabIndex={0}
           aria-label="Least pull of what is kept"
@@ -195,7 +196,7 @@ export function WordField({
       )}
       {frame && (
         <rect
-          className="field-frame"
+          className={styles.fieldFrame}
           x={Math.min(frame.fromX, frame.x)}
           y={Math.min(frame.fromY, frame.y)}
           width={Math.abs(frame.x - frame.fromX)}
@@ -244,7 +245,7 @@ const FieldWord = memo(function FieldWord({
       aria-label={row.label}
       aria-pressed={picked}
       data-concept={row.key}
-      className={`field-word is-${row.status}${picked ? ' here' : ''}${ticked ? ' is-ticked' : ''}${target ? ' target' : ''}`}
+      className={`${styles.fieldWord} is-${row.status}${picked ? ' here' : ''}${ticked ? ` ${styles.isTicked}` : ''}${target ? ' target' : ''}`}
       {...scaledType(x, y + type * 0.33, type)}
       textAnchor="middle"
     >

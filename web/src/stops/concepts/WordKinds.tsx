@@ -7,6 +7,8 @@ import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
+import styles from './WordKinds.module.css';
+import shared from './concepts.module.css';
 
 const ROW = 34;
 
@@ -43,7 +45,7 @@ export function WordKinds() {
   const { concepts } = state.settings;
   return (
     <>
-      <ul className={`plain-list kinds-list${isPlaceholderData ? ' dimmed' : ''}`}>
+      <ul className={`plain-list ${styles.kindsList}${isPlaceholderData ? ' dimmed' : ''}`}>
         {WORD_KINDS.map((kind) => {
           const { label, says, setting } = KIND_TEXTS[kind];
           return (
@@ -75,23 +77,23 @@ export function WordKinds() {
       {shown && (
         <div
           ref={scroller}
-          className="scroll-list"
+          className={shared.scrollList}
           role="group"
           aria-label={`Words taken for ${KIND_TEXTS[shown].label.toLowerCase()}`}
           tabIndex={-1}
         >
           {data && rows.length === 0 && <p className="quiet">No word was taken for this.</p>}
-          <ul className="plain-list ledger-rows" style={{ height: virtual.getTotalSize() }}>
+          <ul className={`plain-list ${shared.ledgerRows}`} style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start }) => {
               const row = rows[index];
               return (
-                <li key={row.word} className="kind-row" style={{ transform: `translateY(${start}px)` }}>
+                <li key={row.word} className={styles.kindRow} style={{ transform: `translateY(${start}px)` }}>
                   <span
                     className="row-name"
                     title={row.term === row.word ? undefined : `counts for ${row.term}`}
                   >
                     {row.word}
-                    {ownValue(state.wordKinds, row.word) && <span className="row-flag"> by you</span>}
+                    {ownValue(state.wordKinds, row.word) && <span className={shared.rowFlag}> by you</span>}
                   </span>
                   <span className="row-figure">{inFigures(row.mentions)}</span>
                   <Select<WordKind | 'found'>

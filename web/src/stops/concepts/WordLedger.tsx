@@ -6,6 +6,8 @@ import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { STATUS_WORDS } from './status-words.ts';
+import styles from './WordLedger.module.css';
+import shared from './concepts.module.css';
 
 const LEDGER_ROW = 36;
 
@@ -48,13 +50,13 @@ export function WordLedger({
   return (
     <div
       ref={scroller}
-      className={`scroll-list${dimmed ? ' dimmed' : ''}`}
+      className={`${shared.scrollList}${dimmed ? ' dimmed' : ''}`}
       data-testid="concept-ledger"
       tabIndex={-1}
     >
       {known && rows.length === 0 && <p className="quiet">No word is like that.</p>}
       <ul
-        className="plain-list ledger-rows"
+        className={`plain-list ${shared.ledgerRows}`}
         style={{ height: virtual.getTotalSize() }}
         onClick={(event) => {
           const key = keyUnder(event);
@@ -96,15 +98,15 @@ const LedgerRow = memo(function LedgerRow({
   return (
     <button
       type="button"
-      className={`row-button concept-row is-${row.status}${picked ? ' here' : ''}`}
+      className={`row-button ${styles.conceptRow} is-${row.status}${picked ? ' here' : ''}`}
       aria-pressed={picked}
       data-concept={row.key}
       title={`${STATUS_WORDS[row.status]}. ${KEYS_SAID}.`}
     >
       <span className="row-name">
         {row.label}
-        {row.status === 'kept' && <span className="row-flag"> kept</span>}
-        {row.status === 'dropped' && <span className="row-flag"> dropped</span>}
+        {row.status === 'kept' && <span className={shared.rowFlag}> kept</span>}
+        {row.status === 'dropped' && <span className={shared.rowFlag}> dropped</span>}
       </span>
       <span className="row-figure">{inFigures(row.mentions)}</span>
       <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />

@@ -4,6 +4,7 @@ import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { useSelection } from '../../pieces/selection.ts';
+import shared from './concepts.module.css';
 
 const MOST_PAIRS = 5000;
 
@@ -69,7 +70,7 @@ export function WordPairs() {
   if (data.total === 0) return <p className="quiet">No two words stand side by side twice.</p>;
   return (
     <>
-      <p className="quiet face-help">
+      <p className={`quiet ${shared.faceHelp}`}>
         {counted(data.total, 'pair')} met twice or more
         {data.total > data.pairs.length ? `; the first ${inFigures(data.pairs.length)} are shown` : ''}.
       </p>

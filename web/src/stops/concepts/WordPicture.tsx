@@ -10,6 +10,7 @@ import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
 import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
 import { Select } from '../../pieces/Select.tsx';
+import styles from './WordPicture.module.css';
 
 const MOST = 200;
 /** Type sizes of the cloud at first: the largest is as large as there is room for. */
@@ -137,13 +138,13 @@ export function WordPicture({
         </Button>
       </div>
       <img
-        className="word-picture"
+        className={styles.wordPicture}
         src={address}
         width={drawing.width}
         height={drawing.height}
         alt={`${kind === 'bars' ? 'Bars' : 'Cloud'} of ${shown.length} concepts`}
       />
-      <ol className="word-picture-list" aria-label="The same words, to read">
+      <ol className={styles.wordPictureList} aria-label="The same words, to read">
         {shown.map((row) => (
           <li key={row.key}>
             <button type="button" className="linklike" onClick={() => onPick(row.key)}>

@@ -1,4 +1,5 @@
 import { Radio } from 'antd';
+import { inPercent } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
 import { Language } from './Language.tsx';
@@ -99,7 +100,7 @@ export const CONTROLS: Controls<
     help: 'A word that nearly every source uses tells them apart too little.',
     Input: number(
       'Largest share of sources',
-      { min: 1, max: 100, whole: true },
+      inPercent(RANGES.maximumSourceShare, true),
       (state) => Math.round(state.settings.concepts.maximumSourceShare * 100),
       (value) => ({ kind: 'setConcepts', change: { maximumSourceShare: value / 100 } }),
     ),

@@ -10,6 +10,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
+import styles from './LinksStop.module.css';
 
 const MOST_ROWS = 5000;
 
@@ -103,7 +104,7 @@ export function LinksStop() {
             : 'Pick a concept to see what it keeps company with.'}
         </p>
         {data && (
-          <ul className="plain-list figures-list">
+          <ul className={`plain-list ${styles.figuresList}`}>
             <li>
               <strong>{inFigures(data.standing)}</strong> links stand
             </li>
@@ -135,7 +136,7 @@ export function LinksStop() {
                   rows={data.rows}
                   rowKey={keyOf}
                   rowClass={(row) =>
-                    `${row.stands ? '' : 'not-standing'} ${keyOf(row) === linkKey ? 'picked-row' : ''}`
+                    `${row.stands ? '' : styles.notStanding} ${keyOf(row) === linkKey ? styles.pickedRow : ''}`
                   }
                   columns={columns}
                 />

@@ -1,7 +1,7 @@
 import { largest, least } from '@green-thicket/core/base/extent';
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
-import { MOSS, RUST } from '../../theme.ts';
+import { COLOURS } from '../../theme.ts';
 import { useChart } from '../../pieces/chart.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 
@@ -32,7 +32,7 @@ export function StrengthChart({
         datasets: [
           {
             data: counts,
-            backgroundColor: middles.map((middle) => (middle > cutOff ? MOSS : '#cfc9b4')),
+            backgroundColor: middles.map((middle) => (middle > cutOff ? COLOURS.moss : COLOURS.barChart)),
             barPercentage: 1,
             categoryPercentage: 0.92,
           },
@@ -70,8 +70,8 @@ export function StrengthChart({
         />
       </div>
       <figcaption className="quiet">
-        <span style={{ color: RUST }}>{above}</span> of {strengths.length} pairs are above the cut-off. Click
-        to set it.
+        <span style={{ color: COLOURS.rust }}>{above}</span> of {strengths.length} pairs are above the
+        cut-off. Click to set it.
       </figcaption>
     </figure>
   );

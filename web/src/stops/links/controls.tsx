@@ -1,5 +1,6 @@
 import { Radio } from 'antd';
 import { MEASURE_NAMES, MEASURES, type Measure } from '@green-thicket/core/network/measures';
+import { inPercent } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { number, type Controls } from '../../controls/control-inputs.tsx';
 import { Window } from './Window.tsx';
@@ -51,7 +52,7 @@ export const CONTROLS: Controls<'window' | 'measure' | 'cutOff' | 'minimumTogeth
     help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg).',
     Input: number(
       'Chance in per cent',
-      { min: 0.1, max: 100, whole: false, step: 1 },
+      { ...inPercent(RANGES.maximumQ, false), step: 1 },
       (state) => state.settings.links.maximumQ * 100,
       (value) => ({ kind: 'setLinks', change: { maximumQ: value / 100 } }),
     ),

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef } from 'react';
-import { RUST } from '@green-thicket/core/map/palette';
+import { COLOURS } from '../../theme.ts';
 import { shapesOf } from '@green-thicket/core/map/shapes';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { useSelection } from '../../pieces/selection.ts';
@@ -7,6 +7,7 @@ import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
+import styles from './MapDrawing.module.css';
 
 function onKeys(act: () => void) {
   return (event: React.KeyboardEvent): void => {
@@ -72,7 +73,7 @@ export const MapDrawing = memo(function MapDrawing({
             key={parcel.letter}
             role="button"
             tabIndex={0}
-            className="parcel"
+            className={styles.parcel}
             aria-label={`Theme ${parcel.letter}: ${parcel.name}`}
             aria-pressed={pickedTheme === parcel.letter}
             onClick={pick}
@@ -81,7 +82,7 @@ export const MapDrawing = memo(function MapDrawing({
             <path
               d={path}
               fill={fill}
-              stroke={pickedTheme === parcel.letter ? RUST : stroke}
+              stroke={pickedTheme === parcel.letter ? COLOURS.rust : stroke}
               strokeWidth={pickedTheme === parcel.letter ? 2 * width : width}
             />
             <path d={path} fill={`url(#hatch-${parcel.letter})`} />
@@ -98,14 +99,14 @@ export const MapDrawing = memo(function MapDrawing({
         return (
           <g
             key={`${link.source}-${link.target}`}
-            className="map-link"
+            className={styles.mapLink}
             onClick={() => select({ kind: 'link', keys: [a, b] })}
           >
             <path d={path} fill="none" stroke="transparent" strokeWidth={9} />
             <path
               d={path}
               fill="none"
-              stroke={touched ? RUST : stroke}
+              stroke={touched ? COLOURS.rust : stroke}
               strokeWidth={width * (touched ? 1.3 : 1)}
               strokeDasharray={dash}
               strokeLinecap={dash === undefined ? undefined : 'round'}
@@ -123,13 +124,13 @@ export const MapDrawing = memo(function MapDrawing({
             key={parcel.letter}
             {...scaledType(x, y, type)}
             textAnchor="middle"
-            className="parcel-name"
+            className={styles.parcelName}
             fontWeight={weight}
             fill={ink}
             stroke={halo}
             strokeWidth={haloWidth}
           >
-            <tspan className="parcel-letter" fontWeight={letterWeight}>
+            <tspan className={styles.parcelLetter} fontWeight={letterWeight}>
               {parcel.letter}
             </tspan>{' '}
             {parcel.name}
@@ -147,7 +148,13 @@ export const MapDrawing = memo(function MapDrawing({
             role="button"
             tabIndex={-1}
             aria-label={label.text}
-            className={picked ? 'map-word here' : faint && !near.has(key) ? 'map-word faint' : 'map-word'}
+            className={
+              picked
+                ? `${styles.mapWord} here`
+                : faint && !near.has(key)
+                  ? `${styles.mapWord} ${styles.faint}`
+                  : styles.mapWord
+            }
             aria-pressed={picked}
             onClick={pick}
             onKeyDown={(event) => {
@@ -161,7 +168,7 @@ export const MapDrawing = memo(function MapDrawing({
             <text
               {...scaledType(x, y, type)}
               fontWeight={weight}
-              fill={picked ? '#8f3f1d' : ink}
+              fill={picked ? COLOURS.rustInk : ink}
               stroke={halo}
               strokeWidth={haloWidth}
             >
@@ -173,7 +180,7 @@ export const MapDrawing = memo(function MapDrawing({
               width={bar.width}
               height={bar.height}
               rx={bar.round}
-              fill={picked ? RUST : ink}
+              fill={picked ? COLOURS.rust : ink}
             />
           </g>
         );

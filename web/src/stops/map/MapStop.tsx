@@ -13,6 +13,7 @@ import { download, fileName } from '../../pieces/download.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
 import { MapDrawing } from './MapDrawing.tsx';
+import styles from './MapStop.module.css';
 
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
@@ -98,7 +99,7 @@ export function MapStop() {
                 <li key={keys.join('—')}>
                   <button
                     type="button"
-                    className="row-button bridge-row"
+                    className={`row-button ${styles.bridgeRow}`}
                     onClick={() => select({ kind: 'link', keys: [...keys] })}
                   >
                     <span>
@@ -122,7 +123,7 @@ export function MapStop() {
           <p className="quiet">{data.scene.hidden.length} labels found no room in their parcel.</p>
         )}
       </ThemeLedger>
-      <main className="stage map-stage" aria-label="Map">
+      <main className={`stage ${styles.mapStage}`} aria-label="Map">
         {data && !drawn && (
           <div className="empty-stage">
             <h2>{state.sources.length === 0 ? 'No map yet' : 'There is too little to draw'}</h2>
@@ -147,7 +148,7 @@ export function MapStop() {
         )}
         {data && drawn && (
           <>
-            <div className="map-tools">
+            <div className={styles.mapTools}>
               <Input
                 size="small"
                 className="short"
@@ -175,7 +176,7 @@ export function MapStop() {
             </div>
             <svg
               ref={setSheet}
-              className={isPlaceholderData ? 'concept-map dimmed' : 'concept-map'}
+              className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
               viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
               role="group"
               aria-label={`Concept map of ${state.title}`}

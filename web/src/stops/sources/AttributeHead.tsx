@@ -7,6 +7,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import type { RowOrder } from './row-order.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 import { FocusBox } from '../../pieces/FocusBox.tsx';
+import styles from './AttributeHead.module.css';
 
 /** An attribute's column head: a click opens its name, type, order and removal. */
 export function AttributeHead({
@@ -43,7 +44,7 @@ export function AttributeHead({
         {attribute}
         {ownValue(state.attributeTypes, attribute) &&
           ownValue(state.attributeTypes, attribute) !== 'text' && (
-            <span className="type-mark"> {ownValue(state.attributeTypes, attribute)}</span>
+            <span className={styles.typeMark}> {ownValue(state.attributeTypes, attribute)}</span>
           )}{' '}
         {isBy && (order.falling ? '↓' : '↑')}
       </button>

@@ -9,6 +9,7 @@ import { FillFromNames } from './FillFromNames.tsx';
 import { useIntake } from './intake-context.ts';
 import { chooseFiles } from './choose-files.ts';
 import { ownValue } from '@green-thicket/core/base/records';
+import styles from './AttributeList.module.css';
 
 /** The attributes with how many values each has, and the ways to get more. */
 export function AttributeList() {
@@ -22,7 +23,7 @@ export function AttributeList() {
       {attributes.length > 0 && (
         <ul className="plain-list" aria-label="Attributes">
           {attributes.map((each) => (
-            <li key={each} className="attribute-line">
+            <li key={each} className={styles.attributeLine}>
               {each}{' '}
               <span className="quiet">
                 {ownValue(state.attributeTypes, each) ?? 'text'} ·{' '}

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { dateOrderOf } from '@green-thicket/core/study/attributes';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
+import styles from './DateQuestion.module.css';
 
 /** Asks, once for the study, how dates are written whose day and month could be either way round. */
 export function DateQuestion() {
@@ -13,7 +14,7 @@ export function DateQuestion() {
   if (dateOrderOf(dates) !== 'open') return null;
   const example = dates.find((value) => dateOrderOf([value]) === 'open') ?? '';
   return (
-    <p className="stage-note" role="alert">
+    <p className={styles.stageNote} role="alert">
       Dates such as {example} can be read two ways. How are they written?{' '}
       <Button size="small" onClick={() => decide({ kind: 'setSources', change: { dateOrder: 'dmy' } })}>
         Day first

@@ -4,6 +4,7 @@ import { counted } from '@green-thicket/core/base/wording';
 import { aroundOddBytes } from '@green-thicket/core/formats/odd-bytes';
 import type { FileToRead } from '../../engine/protocol.ts';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
+import styles from './EncodingDialog.module.css';
 
 /** Encodings that are offered beside those a file may be in, since a guess from few letters is poor. */
 const OTHERS = [
@@ -94,7 +95,7 @@ function EncodingChoice({
           Choose the line whose letters are right.
         </p>
         <Radio.Group
-          className="encoding-choice"
+          className={styles.encodingChoice}
           aria-label="Encoding"
           value={chosen}
           onChange={(event) => setChosen(String(event.target.value))}

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { droppedFiles } from './dropped-files.ts';
 import { useIntake } from './intake-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
+import styles from './FileDrop.module.css';
 
 /** Files and folders dropped anywhere on the page become sources. */
 export function FileDrop() {
@@ -38,7 +39,7 @@ export function FileDrop() {
     };
   }, [addFiles, tellFault]);
   return over ? (
-    <div className="drop-veil" aria-hidden="true">
+    <div className={styles.dropVeil} aria-hidden="true">
       Let go to add these files as sources
     </div>
   ) : null;

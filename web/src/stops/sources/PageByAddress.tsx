@@ -5,6 +5,7 @@ import { fetchPage, type FetchedPage } from '../../engine/fetch-page.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { useIntake } from './intake-context.ts';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
+import styles from './PageByAddress.module.css';
 
 const SHOWN = 600;
 
@@ -79,7 +80,7 @@ export function PageByAddress({ onClose }: { onClose: () => void }) {
         {page && (
           <section aria-label="The page’s main text">
             <h3>{page.title === '' ? 'No title' : page.title}</h3>
-            <p className="fetched-text">
+            <p className={styles.fetchedText}>
               {page.text.slice(0, SHOWN)}
               {page.text.length > SHOWN && ' …'}
             </p>

@@ -7,6 +7,7 @@ import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { ownValue, withoutWords } from '@green-thicket/core/base/records';
+import styles from './SpeakersControl.module.css';
 
 /** Rows beyond this many are found by typing. */
 const SHOWN = 120;
@@ -50,7 +51,7 @@ export function SpeakersControl({ state, decide, close }: ControlProps) {
           onChange={(event) => setFilter(event.target.value)}
         />
       )}
-      <div className="speaker-list">
+      <div className={styles.speakerList}>
         <table>
           <thead>
             <tr>
@@ -127,7 +128,7 @@ function RoleInput({
   return (
     <AutoComplete
       size="small"
-      className="role-input"
+      className={styles.roleInput}
       aria-label={`Role of ${label}`}
       value={draft}
       placeholder={usual ? `${usual}?` : 'none'}

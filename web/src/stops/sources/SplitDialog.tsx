@@ -9,6 +9,8 @@ import { NumberBox } from '../../controls/control-inputs.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
+import styles from './SplitDialog.module.css';
+import shared from './sources.module.css';
 
 const RULES: readonly { readonly value: SplitRule['kind']; readonly label: string }[] = [
   { value: 'headings', label: 'at headings' },
@@ -100,7 +102,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
         ) : (
           data && (
             <div className={isPlaceholderData ? 'dimmed' : undefined}>
-              <p role="status" className="split-count">
+              <p role="status" className={styles.splitCount}>
                 <strong>{counted(data.total, 'part')}</strong>
                 {data.total === 1 && ': nothing to split at was found'}
                 {data.droppedBefore > 0 &&
@@ -119,7 +121,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
                     <tr key={section.start}>
                       <th scope="row">{section.name}</th>
                       <td>{inFigures(section.words)}</td>
-                      <td className="preview-text">{section.opening}</td>
+                      <td className={shared.previewText}>{section.opening}</td>
                     </tr>
                   ))}
                 </tbody>

@@ -14,6 +14,7 @@ import {
 import { AddInput } from '../../pieces/AddInput.tsx';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
+import styles from './SubsetControl.module.css';
 
 /** The subset the study works with, built by picking values; what remains is said at once. */
 export function SubsetControl({ state, decide }: ControlProps) {
@@ -38,7 +39,7 @@ export function SubsetControl({ state, decide }: ControlProps) {
         {remaining === 0 && ' Nothing is left to work with: take a condition out or widen it.'}
       </p>
       {subset.length > 0 && (
-        <ul className="plain-list condition-list" aria-label="Conditions">
+        <ul className={`plain-list ${styles.conditionList}`} aria-label="Conditions">
           {subset.map((condition) => (
             <li key={condition.attribute}>
               <button type="button" className="linklike" onClick={() => setEditing(condition.attribute)}>
@@ -138,7 +139,7 @@ function ConditionEditor({
             />
           )}
           <Checkbox.Group
-            className="value-list"
+            className={styles.valueList}
             aria-label={`Values of ${attribute}`}
             value={[...picked]}
             options={shown.slice(0, 200).map(({ value, sources }) => ({
@@ -177,7 +178,7 @@ function RangeEnd({
   };
   return (
     <Input
-      className="range-end"
+      className={styles.rangeEnd}
       aria-label={label}
       value={draft}
       status={isWrong ? 'error' : undefined}
@@ -197,7 +198,7 @@ function NamedSubsets({ state, decide }: Pick<ControlProps, 'state' | 'decide'>)
   return (
     <>
       {named.length > 0 && (
-        <ul className="plain-list condition-list" aria-label="Subsets kept by name">
+        <ul className={`plain-list ${styles.conditionList}`} aria-label="Subsets kept by name">
           {named.map(([each, kept]) => (
             <li key={each}>
               <button

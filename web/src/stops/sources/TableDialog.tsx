@@ -10,6 +10,8 @@ import { useTellFault } from '../../pieces/use-fault.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
+import styles from './TableDialog.module.css';
+import shared from './sources.module.css';
 
 /** What was decided about a table. */
 export type TableAnswer =
@@ -194,7 +196,7 @@ function TableSettings({
           onChange={(event) => onChange({ ...chosen, as: event.target.value as Chosen['as'] })}
         />
       )}
-      <div className="table-settings">
+      <div className={styles.tableSettings}>
         {table.sheets.length > 1 && (
           <label>
             Sheet
@@ -284,9 +286,9 @@ function AttributeChoice({
 }) {
   if (columns.length < 2) return null;
   return (
-    <fieldset className="attribute-choice">
+    <fieldset className={styles.attributeChoice}>
       <legend className="pane-title">Attributes</legend>
-      <div className="attribute-choice-list">
+      <div className={styles.attributeChoiceList}>
         {columns.map(({ name, type, filled, different }, column) => {
           if (column === hidden) return null;
           const own = choice.attributes.find((each) => each.column === column);
@@ -294,7 +296,7 @@ function AttributeChoice({
           const put = (attributeType: AttributeType): void =>
             onChange([...others, { column, name, type: attributeType }].sort((a, b) => a.column - b.column));
           return (
-            <div key={column} className="attribute-choice-line">
+            <div key={column} className={styles.attributeChoiceLine}>
               <Checkbox
                 checked={own !== undefined}
                 onChange={(event) => (event.target.checked ? put(type) : onChange(others))}
@@ -324,10 +326,10 @@ function AttributeChoice({
 function SourcesPreview({ preview, choice }: { preview: TablePreview; choice: TableChoice }) {
   return (
     <>
-      <p role="status" className="table-note">
+      <p role="status" className={styles.tableNote}>
         {preview.note}
       </p>
-      <div className="preview-scroll">
+      <div className={styles.previewScroll}>
         <table className="preview-table" aria-label="The first sources as they will be">
           <thead>
             <tr>
@@ -344,7 +346,7 @@ function SourcesPreview({ preview, choice }: { preview: TablePreview; choice: Ta
             {preview.rows.map((row) => (
               <tr key={row.name}>
                 <th scope="row">{row.name}</th>
-                <td className="preview-text">{row.opening}</td>
+                <td className={shared.previewText}>{row.opening}</td>
                 {choice.attributes.map(({ column, name }) => (
                   <td key={column}>{ownValue(row.attributes, name) ?? ''}</td>
                 ))}

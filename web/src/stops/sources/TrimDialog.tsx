@@ -7,6 +7,8 @@ import { useView } from '../../engine/use-view.ts';
 import { NumberBox } from '../../controls/control-inputs.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
+import styles from './TrimDialog.module.css';
+import shared from './sources.module.css';
 
 const RULES = [
   { value: 'mark', label: 'before or after a text' },
@@ -87,7 +89,7 @@ export function TrimDialog({ sources, onClose }: { sources: readonly StudySource
                   <tr key={row.id}>
                     <th scope="row">{nameOf.get(row.id)}</th>
                     <td>{inFigures(row.characters)}</td>
-                    <td className="preview-text">
+                    <td className={shared.previewText}>
                       <del className="trace">{row.excerpt}</del>
                     </td>
                   </tr>
@@ -242,14 +244,14 @@ function PlaceChoice({
         />
         the line marked here:
       </div>
-      <ul className="plain-list place-list" aria-label="Lines to mark">
+      <ul className={`plain-list ${styles.placeList}`} aria-label="Lines to mark">
         {shown.map((line) => {
           const isCut = rule.side === 'before' ? line.start < rule.at : line.start >= rule.at;
           return (
             <li key={line.start}>
               <button
                 type="button"
-                className={isCut ? 'row-button is-cut' : 'row-button'}
+                className={isCut ? `row-button ${styles.isCut}` : 'row-button'}
                 aria-pressed={line.start === rule.at}
                 onClick={() => onChange({ ...rule, at: line.start })}
               >
@@ -274,7 +276,7 @@ function RepeatedChoice({
   if (!data) return <p>Looking for lines that repeat …</p>;
   if (data.lines.length === 0) return <p>No line comes back in a third of the sources or more.</p>;
   return (
-    <ul className="plain-list place-list" aria-label="Lines that repeat">
+    <ul className={`plain-list ${styles.placeList}`} aria-label="Lines that repeat">
       {data.lines.map(({ line, sources, times }) => (
         <li key={line}>
           <Checkbox

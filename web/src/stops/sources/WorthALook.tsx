@@ -6,6 +6,7 @@ import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/cor
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
+import styles from './WorthALook.module.css';
 
 /** What may be wrong with the collection: languages that mix, and sources that say the same. */
 export function WorthALook() {
@@ -35,7 +36,7 @@ function Languages() {
     ...(unknown > 0 ? [`${unknown} too short to tell`] : []),
   ];
   return (
-    <p className={isMixed ? 'warning-note' : 'quiet'} role={isMixed ? 'alert' : undefined}>
+    <p className={isMixed ? styles.warningNote : 'quiet'} role={isMixed ? 'alert' : undefined}>
       Language: {said.length === 0 ? 'none found' : listed(said)}.
       {isMixed && (
         <>
@@ -85,7 +86,7 @@ function Duplicates() {
     </button>
   );
   return (
-    <p className="warning-note">
+    <p className={styles.warningNote}>
       {counted(pairs.length, 'pair')} of sources {pairs.length === 1 ? 'says' : 'say'} the same, or nearly.{' '}
       <Button size="small" onClick={() => setOpen(true)}>
         Look at them

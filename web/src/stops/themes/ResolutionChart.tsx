@@ -1,7 +1,7 @@
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
 import type { ResolutionPoint } from '@green-thicket/core/themes/resolution';
-import { MOSS, RUST } from '../../theme.ts';
+import { COLOURS } from '../../theme.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useChart } from '../../pieces/chart.ts';
 
@@ -24,8 +24,10 @@ export function ResolutionChart({
             yAxisID: 'y',
             stepped: 'middle',
             data: sweep.map((point) => ({ x: point.resolution, y: point.themes })),
-            borderColor: MOSS,
-            backgroundColor: sweep.map((point) => (point.resolution === resolution ? RUST : MOSS)),
+            borderColor: COLOURS.moss,
+            backgroundColor: sweep.map((point) =>
+              point.resolution === resolution ? COLOURS.rust : COLOURS.moss,
+            ),
             pointRadius: sweep.map((point) => (point.resolution === resolution ? 6 : 3)),
             borderWidth: 2,
           },
@@ -36,7 +38,7 @@ export function ResolutionChart({
               x: point.resolution,
               y: Math.round(1000 * point.steadiness) / 10,
             })),
-            borderColor: '#8a8f7a',
+            borderColor: COLOURS.lineChart,
             borderDash: [4, 4],
             pointRadius: 0,
             borderWidth: 1.5,

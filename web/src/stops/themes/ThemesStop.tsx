@@ -7,6 +7,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { ResolutionChart } from './ResolutionChart.tsx';
+import styles from './ThemesStop.module.css';
 
 /** Themes: a column each with its concepts and how steady they are; type to name; a curve of the resolutions. */
 export function ThemesStop() {
@@ -33,11 +34,11 @@ export function ThemesStop() {
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-            <div className="theme-columns">
+            <div className={styles.themeColumns}>
               {data?.themes.map((theme) => (
                 <section
                   key={theme.letter}
-                  className="theme-column"
+                  className={styles.themeColumn}
                   aria-label={`Theme ${theme.letter}`}
                   style={{ borderTopColor: inkOf(theme.letter), background: tint(inkOf(theme.letter), 0.05) }}
                 >
@@ -70,7 +71,7 @@ export function ThemesStop() {
               ))}
             </div>
             {data && data.loose.length > 0 && (
-              <p className="loose-line">
+              <p className={styles.looseLine}>
                 <span className="quiet">In no theme:</span>{' '}
                 {data.loose.map((concept) => (
                   <button
@@ -107,7 +108,7 @@ function ThemeName({ theme }: { theme: ThemeRow }) {
     setDraft(undefined);
   };
   return (
-    <div className="theme-name" style={{ color: inkOf(theme.letter) }}>
+    <div className={styles.themeName} style={{ color: inkOf(theme.letter) }}>
       <b>{theme.letter}</b>
       <input
         aria-label={`Name of theme ${theme.letter}`}
