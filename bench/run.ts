@@ -9,8 +9,10 @@ import { benchBrowser } from './browser.ts';
 import { benchCandidates } from './candidates.ts';
 import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
+import { benchIntervals } from './intervals.ts';
 import { benchPlanted } from './planted.ts';
 import { benchReading } from './reading.ts';
+import { benchThemes } from './themes.ts';
 import { median, REPEATS } from './timing.ts';
 import { benchWarm } from './warm.ts';
 
@@ -107,6 +109,8 @@ benchReading(small ? 100_000 : 1_000_000);
 benchCandidates(small ? 100_000 : 1_000_000, REPEATS);
 if (!small) benchCandidates(10_000_000, 1);
 benchPlanted();
+benchThemes();
+benchIntervals();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);
   await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);

@@ -112,8 +112,11 @@ describe('the pointer', () => {
     await browser.waitForText('.method-sentence', /a pull of at least 0\.\d+/);
     await browser.until('As many are kept', async () => (await kept()) < before);
     const fewer = await kept();
-    await (await browser.find('.keeping-line')).sendKeys(Key.ARROW_DOWN);
-    await browser.until('The line stays', async () => (await kept()) > fewer);
+    await browser.until('The line stays', async () => {
+      await (await browser.find('.keeping-line')).sendKeys(Key.ARROW_DOWN);
+      await browser.settled();
+      return (await kept()) > fewer;
+    });
 
     const camera = await middleOf(word('.field-word', 'camera'));
     await drag([camera[0] + 90, camera[1] - 18], [camera[0] - 90, camera[1] + 12]);

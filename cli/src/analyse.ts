@@ -209,6 +209,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const links = run('Finding links …', engine.compute('links', input));
   const windows = run('Laying windows …', engine.compute('windows', input));
   const themes = run('Finding themes …', engine.compute('themes', input));
+  const redrawn = run('Drawing sources anew …', engine.compute('redrawn', input));
   const map = run('Drawing the map …', engine.compute('map', input));
   const strength = run('Comparing groups …', engine.compute('strength', input));
   const comparison = run('Testing differences …', engine.compute('comparison', input));
@@ -256,7 +257,6 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     },
     resolution: themes.resolution,
     modularity: themes.modularity,
-    steadiness: themes.overallSteadiness,
     stages: [
       { stage: 'read', milliseconds: Math.round(readTime), count: sources.length },
       ...engine.timings.map(({ stage, milliseconds }) => ({
@@ -269,9 +269,9 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   };
   const file = writeStudyFile({ log, register: themes.register, originals: study.originals });
   const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
-    'concepts.csv': conceptsTable(labels, concepts, candidates, themes),
+    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),
-    'themes.csv': themesTable(labels, themes),
+    'themes.csv': themesTable(labels, themes, redrawn),
     'strength.csv': strengthTable(comparisons, themes),
     'map.svg': drawMap(map, state.title),
     'study.thicket': study.password ? await seal(file, study.password) : file,

@@ -65,8 +65,10 @@ describe('the command line', () => {
     ]);
     const head = (name: string): string => read('one', name).split('\n')[0];
     expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness');
-    expect(head('links.csv')).to.equal('source,target,windows_both,npmi,g2,p,q');
-    expect(head('themes.csv')).to.equal('theme,label,concepts,share');
+    expect(head('links.csv')).to.equal(
+      'source,target,windows_both,meetings,sources,npmi,g2,p,q,q_sources,beyond_chance',
+    );
+    expect(head('themes.csv')).to.equal('theme,label,concepts,share,overlap,comes_back,comes_back_in');
     expect(head('strength.csv')).to.equal('attribute,group,theme,share,low,high,windows');
     const run = JSON.parse(read('one', 'run.json')) as {
       seed: number;
@@ -296,7 +298,9 @@ describe('the command line', () => {
     const { status, stderr } = thicket('analyse', at('short.txt'), '--out', at('short'));
     expect(status).to.equal(0);
     expect(stderr).to.match(/too few to link anything\. More text/);
-    expect(read('short', 'links.csv').trim()).to.equal('source,target,windows_both,npmi,g2,p,q');
+    expect(read('short', 'links.csv').trim()).to.equal(
+      'source,target,windows_both,meetings,sources,npmi,g2,p,q,q_sources,beyond_chance',
+    );
   });
 
   it('reads documents and tables of every kind, and says what it guessed', () => {

@@ -26,10 +26,14 @@ import { englishLexicon, englishTagger } from '../../core/test/examples.ts';
 
 const english: English = { lexicon: englishLexicon, tagger: () => englishTagger(), with: (work) => work() };
 
-const TALK = [
-  'The shelter keeps the rain off the bench. A bench in the rain is no bench under its shelter.',
-  'The fare went up and the ticket with it. A ticket without its fare is a ticket nobody sells at the counter.',
-].map((text) => `${text}\n\n`.repeat(8));
+const SHELTER =
+  'The shelter keeps the rain off the bench. A bench in the rain is no bench under its shelter.';
+const FARE =
+  'The fare went up and the ticket with it. A ticket without its fare is a ticket nobody sells at the counter.';
+/** Two sources in which paragraphs of two kinds follow each other in no order that comes again. */
+const TALK = ['sffsfssfsfffssfsffssfs', 'ssfsffsffssfsfssffsfsf'].map((order) =>
+  Array.from(order, (kind) => (kind === 's' ? SHELTER : FARE)).join('\n\n'),
+);
 const added = (name: string, text: string) => ({ source: makeSource(name, text), text });
 const tell = (error: unknown): void => {
   throw error;

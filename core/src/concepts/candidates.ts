@@ -20,6 +20,11 @@ export interface Candidates extends Occurring {
   readonly mentions: Int32Array;
   /** How many sources mention it. */
   readonly sources: Int32Array;
+  /**
+   * How many sources it is spread over: (Σm)² / Σm² over its mentions in each, so that one that a single source says again
+   * and again has little more than 1. In a collection of one source, its mentions.
+   */
+  readonly effectiveSources: Float64Array;
   /** 1 − DP, from 0 (all in one short source) to 1 (as even as the sources are long). */
   readonly spread: Float64Array;
   /** How selective it is in its company, in nats; 0 where that is no more than chance. */
@@ -140,11 +145,12 @@ export function spreadOfCandidates(
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
   mentions: Int32Array,
-): { sources: Int32Array; spread: Float64Array } {
+): Pick<Candidates, 'sources' | 'effectiveSources' | 'spread'> {
   const words = wordsPerSource(tokens);
   const sources = new Int32Array(mentions.length);
   // Σ|s − v| = Σ over sources with it (|s − v| − s) + Σ s, so that sources without it need no visit.
   const distance = new Float64Array(mentions.length).fill(1);
+  const squares = new Float64Array(mentions.length);
   const here = new Int32Array(mentions.length);
   let next = 0;
   let smallest = 1;
@@ -154,11 +160,14 @@ export function spreadOfCandidates(
     const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
     const from = next;
     next = countTo(occurrence, occurrenceFirst, from, limit, here);
-    addDistances({ occurrence, from, to: next, counts: here, share, mentions, sources, distance });
+    addDistances({ occurrence, from, to: next, counts: here, share, mentions, sources, distance, squares });
   }
   const scale = smallest < 1 ? 1 - smallest : 1;
   const spread = distance.map((sum) => Math.max(0, Math.min(1, 1 - sum / 2 / scale)));
-  return { sources, spread };
+  const effectiveSources = Float64Array.from(mentions, (count, i) =>
+    words.length === 1 ? count : count ** 2 / Math.max(1, squares[i]),
+  );
+  return { sources, effectiveSources, spread };
 }
 
 /** Counts the occurrences that begin before a token; returns the first that does not. */
@@ -184,6 +193,7 @@ function addDistances({
   mentions,
   sources,
   distance,
+  squares,
 }: {
   readonly occurrence: Int32Array;
   readonly from: number;
@@ -193,6 +203,7 @@ function addDistances({
   readonly mentions: Int32Array;
   readonly sources: Int32Array;
   readonly distance: Float64Array;
+  readonly squares: Float64Array;
 }): void {
   for (let i = from; i < to; i++) {
     const candidate = occurrence[i];
@@ -200,6 +211,7 @@ function addDistances({
     if (count === 0) continue;
     counts[candidate] = 0;
     sources[candidate]++;
+    squares[candidate] += count * count;
     distance[candidate] += Math.abs(share - count / mentions[candidate]) - share;
   }
 }

@@ -7,9 +7,9 @@ import { STOPPED } from './terms.ts';
 
 /** The names of people, places and organisations in a collection, each with where it stands. */
 export interface Names {
-  /** As most often written, in full. */
+  /** The form each is most often met in, as most often written. */
   readonly labels: readonly string[];
-  /** The shorter forms each name was met in, with how often; empty where there are none. */
+  /** The other forms each name was met in, with how often; empty where there are none. */
   readonly shorter: readonly (readonly { readonly form: string; readonly mentions: number }[])[];
   /** Name of each occurrence, in the order of the text. */
   readonly name: Int32Array;
@@ -196,27 +196,51 @@ function isCommonNoun(lexicon: Lexicon | undefined, word: string): boolean {
   return (lexicon?.senses.get(word)?.[0] ?? 0) > 0;
 }
 
+/** A longer form has at least so many mentions to stand for a shorter one, … */
+const FEWEST_OF_LONGER = 2;
+/** … and this share of the shorter one's: Iran is not the Islamic Republic of Iran because that was said once. */
+const SHARE_OF_LONGER = 0.1;
+
+/** The one longer name each form can only mean; forms that may mean several, or none that is met enough, mean themselves. */
+function longerForms(
+  surfaces: ReadonlyMap<string, ReadonlyMap<string, number>>,
+  lexicon: Lexicon | undefined,
+): (key: string) => string {
+  const mentions = new Map([...surfaces].map(([key, writings]) => [key, sumOf(writings)]));
+  const longer = new Map<string, string[]>();
+  for (const key of surfaces.keys()) {
+    const words = key.split(' ');
+    // What is of something is another thing than it: the Friends of the Harbour are not the Harbour.
+    if (words.length < 2 || words.includes('of')) continue;
+    const last = words[words.length - 1];
+    const short = isCommonNoun(lexicon, last) ? [last] : [words[0], last];
+    for (const each of short) longer.set(each, [...(longer.get(each) ?? []), key]);
+  }
+  return (key) => {
+    const own = mentions.get(key) ?? 0;
+    const met = (longer.get(key) ?? []).filter((each) => {
+      const count = mentions.get(each) ?? 0;
+      return count >= FEWEST_OF_LONGER && count >= SHARE_OF_LONGER * own;
+    });
+    return met.length === 1 ? met[0] : key;
+  };
+}
+
+function sumOf(writings: ReadonlyMap<string, number>): number {
+  let sum = 0;
+  for (const count of writings.values()) sum += count;
+  return sum;
+}
+
 /** Counts shorter forms for the name they can only mean, and numbers the names in the order they are met. */
 function joined(
   found: readonly { key: string; first: number; end: number }[],
   surfaces: ReadonlyMap<string, ReadonlyMap<string, number>>,
   lexicon: Lexicon | undefined,
 ): Names {
-  const longer = new Map<string, string[]>();
-  for (const key of surfaces.keys()) {
-    const words = key.split(' ');
-    if (words.length < 2) continue;
-    const last = words[words.length - 1];
-    const short = isCommonNoun(lexicon, last) ? [last] : [words[0], last];
-    for (const each of short) longer.set(each, [...(longer.get(each) ?? []), key]);
-  }
-  const whole = (key: string): string => {
-    const candidates = longer.get(key);
-    return candidates?.length === 1 ? candidates[0] : key;
-  };
+  const whole = longerForms(surfaces, lexicon);
   const idOf = new Map<string, number>();
-  const labels: string[] = [];
-  const shorter: Map<string, number>[] = [];
+  const forms: Map<string, number>[] = [];
   const name = new Int32List();
   const first = new Int32List();
   const end = new Int32List();
@@ -224,21 +248,24 @@ function joined(
     const key = whole(each.key);
     let id = idOf.get(key);
     if (id === undefined) {
-      idOf.set(key, (id = labels.length));
-      labels.push(mostWritten(surfaces.get(key)));
-      shorter.push(new Map());
+      idOf.set(key, (id = forms.length));
+      forms.push(new Map([[mostWritten(surfaces.get(key)), 0]]));
     }
-    if (key !== each.key) {
-      const form = mostWritten(surfaces.get(each.key));
-      shorter[id].set(form, (shorter[id].get(form) ?? 0) + 1);
-    }
+    const form = mostWritten(surfaces.get(each.key));
+    forms[id].set(form, (forms[id].get(form) ?? 0) + 1);
     name.push(id);
     first.push(each.first);
     end.push(each.end);
   }
+  // The whole name stands first in each list, and is the label unless another form is commoner.
+  const labels = forms.map((list) => [...list].reduce((best, each) => (each[1] > best[1] ? each : best))[0]);
   return {
     labels,
-    shorter: shorter.map((forms) => [...forms].map(([form, mentions]) => ({ form, mentions }))),
+    shorter: forms.map((list, id) =>
+      [...list].flatMap(([form, mentions]) =>
+        form === labels[id] || mentions === 0 ? [] : [{ form, mentions }],
+      ),
+    ),
     name: name.done(),
     first: first.done(),
     end: end.done(),

@@ -242,7 +242,10 @@ export function keepPhrases(
   for (let run = 0; run < mentions.length; run++) {
     const fewest = settings.minimumMentions * (isLoose(run) ? LOOSE_FACTOR : 1);
     const nouns = firmNoun[run] + looseNoun[run];
-    if (mentions[run] > 0 && mentions[run] >= fewest && nouns * 2 >= mentions[run]) enough.push(run);
+    // A word said twice is no phrase.
+    const differ = new Set(runs.terms[run]).size === runs.terms[run].length;
+    if (differ && mentions[run] > 0 && mentions[run] >= fewest && nouns * 2 >= mentions[run])
+      enough.push(run);
   }
   const longer = meanOfLonger(runs, enough, mentions);
 

@@ -26,7 +26,7 @@ like know mean think thought guess suppose say says said saying tell tells told 
 goes going gone went come comes came coming make makes made making take takes took taken want wants wanted see seen
 saw look looks looked looking way much many less least enough now always sometimes often usually already almost away
 back else mind way ways place places people man men woman women lady lad lads girl boy fellow chap bloke please thanks thank sorry dunno gonna wanna gotta course fact point example instance stuff whatever
-put puts keep keeps kept give gives gave given use used try tried trying seem seems seemed happen happens happened
+put puts keep keeps kept give gives gave given use used try tried trying seem seems seemed happen happens happened mr mrs ms dr jr sr
 `;
 
 /** Numbers as words and times: off until asked for, as numerals are. Our own list. */
@@ -40,7 +40,8 @@ third couple dozen o'clock
 const TIME_WORDS = `
 second seconds minute minutes hour hours day days week weeks month months year years time times today tonight tomorrow
 yesterday monday tuesday wednesday thursday friday saturday sunday mondays tuesdays wednesdays thursdays fridays
-saturdays sundays january february march april june july august september october november december
+saturdays sundays january february march april june july august september october november december jan feb apr aug
+sept oct nov dec tue tues thu thur thurs fri
 `;
 
 const listed = (text: string): string[] => text.trim().split(/\s+/);

@@ -135,10 +135,11 @@ export const STAGE_KEYS = {
     sources: workingSources(state).length,
   })),
   counts: reads(['concepts', 'windows'], nothing),
-  links: reads(['counts', 'windows'], ({ settings }) => ({ links: settings.links })),
-  graph: reads(['concepts', 'links'], nothing),
+  evidence: reads(['counts', 'windows'], nothing),
+  links: reads(['counts', 'windows', 'evidence'], ({ settings }) => ({ links: settings.links })),
+  graph: reads(['concepts', 'links'], ({ settings }) => ({ links: settings.links })),
   sweep: reads(['graph'], ({ settings }) => ({ seed: settings.themes.seed })),
-  grouping: reads(['graph', 'sweep'], ({ settings }) => ({ themes: settings.themes })),
+  grouping: reads(['graph', 'sweep', 'evidence'], ({ settings }) => ({ themes: settings.themes })),
   themes: reads(['concepts', 'graph', 'counts', 'grouping'], (state) => ({
     labels: state.conceptLabels,
     names: state.themeNames,
@@ -162,6 +163,11 @@ export const STAGE_KEYS = {
       seed: state.settings.themes.seed,
     };
   }),
+  // Last of all: nothing waits for it.
+  redrawn: reads(['counts', 'windows', 'themes'], ({ settings }) => ({
+    links: settings.links,
+    seed: settings.themes.seed,
+  })),
 };
 
 export type StageName = keyof typeof STAGE_KEYS;

@@ -14,6 +14,7 @@ import {
 } from '../compare/strength.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
 import { countTogether, windowsWithEach, type Counts } from '../network/counts.ts';
+import { weighEvidence, type Evidence } from '../network/evidence.ts';
 import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links } from '../network/links.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
@@ -23,11 +24,12 @@ import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
+import { redrawThemes, type Redrawn } from '../themes/redraw.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
   groupConcepts,
-  linkGraph,
+  groupingNetwork,
   nameThemes,
   type ResolvedGrouping,
   type Themes,
@@ -59,6 +61,7 @@ export interface StageResults {
   windowsHeld: Int32Array;
   conceptRows: CandidateRow[];
   counts: Counts;
+  evidence: Evidence;
   links: Links;
   graph: Graph;
   sweep: ResolutionPoint[];
@@ -67,6 +70,7 @@ export interface StageResults {
   map: MapScene;
   strength: SourceStrength;
   comparison: Comparison;
+  redrawn: Redrawn;
 }
 
 /** Gives the results of stages, of those that are named. */
@@ -154,10 +158,16 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       ),
     ),
   counts: (take) => atOnce(() => countTogether(take('concepts'), take('windows'))),
-  links: (take, { links }) => atOnce(() => findLinks(take('counts'), take('windows'), links)),
-  graph: (take) => atOnce(() => linkGraph(take('concepts').keys.length, take('links'))),
+  evidence: (take) => atOnce(() => weighEvidence(take('counts'), take('windows'))),
+  links: (take, { links }) =>
+    atOnce(() =>
+      findLinks({ counts: take('counts'), windows: take('windows'), evidence: take('evidence') }, links),
+    ),
+  graph: (take, { links }) =>
+    atOnce(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
   sweep: (take, { seed }) => exploreResolutions(take('graph'), seed),
-  grouping: (take, { themes }) => groupConcepts(take('graph'), take('sweep'), themes),
+  grouping: (take, { themes }) =>
+    groupConcepts({ graph: take('graph'), points: take('sweep'), evidence: take('evidence') }, themes),
   themes: (take, { labels, names, fewest }, { register }) =>
     atOnce(() => {
       const { keys } = take('concepts');
@@ -194,5 +204,13 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     atOnce(() => {
       const { names, groupOf } = groupsByValue(values);
       return compareGroups(take('strength'), groupOf, names, seed);
+    }),
+  redrawn: (take, { links, seed }) =>
+    redrawThemes({
+      counts: take('counts'),
+      windows: take('windows'),
+      themes: take('themes'),
+      links,
+      seed,
     }),
 };

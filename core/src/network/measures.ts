@@ -4,7 +4,8 @@
  */
 export function npmi(both: number, withFirst: number, withSecond: number, windows: number): number {
   if (both === 0) return -1;
-  if (both === windows) return 1;
+  // In every window there is nothing to tell: the formula has 0 / 0.
+  if (both === windows) return 0;
   return Math.log((both * windows) / (withFirst * withSecond)) / -Math.log(both / windows);
 }
 

@@ -4,9 +4,9 @@ import { liftRecipe } from './recipe-versions.ts';
 /**
  * The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets.
  * Version 3: names and numbers as concepts, words let back in, what words are. Version 4: words and phrases that are never
- * shown, in one decision.
+ * shown, in one decision. Version 5: the number of concepts and the fewest sources may be left to the collection.
  */
-export const STUDY_VERSION = 4;
+export const STUDY_VERSION = 5;
 
 /** The first version whose recipes are those of now. */
 const RECIPES_AS_NOW = 3;

@@ -2,6 +2,7 @@ import type { Candidates } from '../concepts/candidates.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison } from '../compare/strength.ts';
 import type { Links } from '../network/links.ts';
+import { bandOf, type Redrawn } from '../themes/redraw.ts';
 import type { Themes } from '../themes/themes.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
 
@@ -11,6 +12,7 @@ export function conceptsTable(
   concepts: Concepts,
   candidates: Candidates,
   themes: Themes,
+  redrawn: Redrawn,
 ): string {
   return writeCsv(
     ['concept', 'mentions', 'sources', 'spread', 'pull', 'theme', 'steadiness'],
@@ -24,7 +26,7 @@ export function conceptsTable(
         tableNumber(candidates.spread[c]),
         tableNumber(candidates.pull[c]),
         theme < 0 ? '' : themes.themes[theme].letter,
-        theme < 0 ? '' : tableNumber(themes.steadiness[i]),
+        theme < 0 ? '' : tableNumber(redrawn.together[i]),
       ];
     }),
   );
@@ -33,28 +35,47 @@ export function conceptsTable(
 /** links.csv: the links that stand, strongest first. */
 export function linksTable(labels: readonly string[], links: Links): string {
   return writeCsv(
-    ['source', 'target', 'windows_both', 'npmi', 'g2', 'p', 'q'],
+    [
+      'source',
+      'target',
+      'windows_both',
+      'meetings',
+      'sources',
+      'npmi',
+      'g2',
+      'p',
+      'q',
+      'q_sources',
+      'beyond_chance',
+    ],
     Array.from({ length: links.standing }, (_, i) => [
       labels[links.source[i]],
       labels[links.target[i]],
       links.both[i],
+      links.meetings[i],
+      links.sources[i],
       tableNumber(links.npmi[i]),
       tableNumber(links.g2[i]),
       tableNumber(links.p[i]),
       tableNumber(links.q[i]),
+      tableNumber(links.qBetween[i]),
+      links.beyond[i] === 1 ? 'within sources' : 'by sources',
     ]),
   );
 }
 
 /** themes.csv: themes by falling share, their concepts with semicolons. */
-export function themesTable(labels: readonly string[], themes: Themes): string {
+export function themesTable(labels: readonly string[], themes: Themes, redrawn: Redrawn): string {
   return writeCsv(
-    ['theme', 'label', 'concepts', 'share'],
-    themes.themes.map((theme) => [
+    ['theme', 'label', 'concepts', 'share', 'overlap', 'comes_back', 'comes_back_in'],
+    themes.themes.map((theme, t) => [
       theme.letter,
       theme.label,
       theme.concepts.map((concept) => labels[concept]).join('; '),
       tableNumber(theme.share),
+      tableNumber(redrawn.overlap[t]),
+      bandOf(redrawn.overlap[t]),
+      tableNumber(redrawn.comesBack[t]),
     ]),
   );
 }

@@ -42,9 +42,9 @@ export interface ConceptSettings {
   readonly phraseNpmi: number;
   /** Whether the language's published stop list is in force beside the study's own. */
   readonly listedStopWords: boolean;
-  readonly size: number;
+  readonly size: number | 'auto';
   readonly minimumMentions: number;
-  readonly minimumSources: number;
+  readonly minimumSources: number | 'auto';
   readonly maximumSourceShare: number;
   /** Fewest letters of a concept. */
   readonly minimumLetters: number;
@@ -129,10 +129,10 @@ export const DEFAULT_SETTINGS: StudySettings = {
     phraseMentions: 3,
     phraseNpmi: 0.2,
     listedStopWords: true,
-    size: 80,
+    size: 'auto',
     minimumMentions: 4,
-    minimumSources: 2,
-    maximumSourceShare: 0.95,
+    minimumSources: 'auto',
+    maximumSourceShare: 1,
     minimumLetters: 2,
     minimumPull: 0,
   },

@@ -92,7 +92,8 @@ export function* partsOfTypes(
   const nounAtTimes = new Uint8Array(parts.length);
   const adjectiveAtTimes = new Uint8Array(parts.length);
   const wanted = new Int8Array(parts.length);
-  const idOf = new Map<string, number>();
+  /** Types that are written alike but for a possessive ending: what is found of a form is found of all of them. */
+  const typesOf = new Map<string, number[]>();
   for (let type = 0; type < parts.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
     const form = bareForm(tokens.forms[type]);
@@ -103,12 +104,13 @@ export function* partsOfTypes(
     parts[type] = part < 0 ? likeliestPart(senses) : part;
     if (part >= 0) continue;
     wanted[type] = LOOKS;
-    idOf.set(form, type);
+    const alike = typesOf.get(form);
+    if (alike) alike.push(type);
+    else typesOf.set(form, [type]);
   }
   const votes = new Int16Array(parts.length * 4);
   const vote = (word: string, part: number): void => {
-    const type = idOf.get(word);
-    if (type !== undefined) votes[type * 4 + part]++;
+    for (const type of typesOf.get(word) ?? []) votes[type * 4 + part]++;
   };
   let tagged = 0;
   const sentences = tokens.sentenceFirst.length - 1;
@@ -129,12 +131,9 @@ export function* partsOfTypes(
       yield s / sentences;
     }
   }
-  for (const type of idOf.values()) {
-    let best = -1;
-    for (let part = 0; part < 4; part++) {
-      if (votes[type * 4 + part] > (best < 0 ? 0 : votes[type * 4 + best])) best = part;
-    }
-    if (best >= 0) parts[type] = best;
+  for (const type of [...typesOf.values()].flat()) {
+    const part = partByVotes(votes.subarray(type * 4, type * 4 + 4));
+    if (part >= 0) parts[type] = part;
   }
   for (let type = 0; type < parts.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
@@ -142,6 +141,19 @@ export function* partsOfTypes(
     if (parts[type] === ADJECTIVE) adjectiveAtTimes[type] = 1;
   }
   return { part: parts, nounAtTimes, adjectiveAtTimes };
+}
+
+/** A word is a noun from this share of its uses on: as one it may be a concept, whatever else it is. */
+const NOUN_SHARE = 1 / 3;
+
+/** The part of speech by what was found in sentences: noun from a third on, else what most are; −1 where nothing was. */
+function partByVotes(votes: ArrayLike<number>): number {
+  let [best, all] = [-1, 0];
+  for (let part = 0; part < votes.length; part++) {
+    all += votes[part];
+    if (votes[part] > (best < 0 ? 0 : votes[best])) best = part;
+  }
+  return all > 0 && votes[NOUN] >= NOUN_SHARE * all ? NOUN : best;
 }
 
 /** A form in small letters without a possessive ending, as the lexicon has it. */

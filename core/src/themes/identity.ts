@@ -8,6 +8,9 @@ export interface ThemeIdentity {
   readonly present: boolean;
 }
 
+/** A theme goes on as another where they share so much (Jaccard): one concept of nine is no reason to keep a name. */
+const SAME_THEME = 0.3;
+
 /** The letter of the n-th theme ever seen: A … Z, AA, AB … */
 export function letterAt(index: number): string {
   const last = String.fromCharCode(65 + (index % 26));
@@ -16,7 +19,7 @@ export function letterAt(index: number): string {
 
 /**
  * Gives new themes the letters of the old: the best one-to-one match on shared members (Hungarian method; Jaccard
- * overlap), first with the themes of the last grouping, then with those that went before; what matches none gets a
+ * overlap of 0.3 or more), first with the themes of the last grouping, then with those that went before; what matches none gets a
  * letter never used.
  *
  * @param groups members of each new theme, by key
@@ -36,7 +39,7 @@ export function matchThemes(
       Array.from({ length: size }, (_, c) => 1 - (overlap[r]?.[c] ?? 0)),
     );
     for (const [row, column] of munkres(cost)) {
-      if ((overlap[row]?.[column] ?? 0) > 0) letters[open[row]] = old[column].letter;
+      if ((overlap[row]?.[column] ?? 0) >= SAME_THEME) letters[open[row]] = old[column].letter;
     }
   };
   match(known.filter((theme) => theme.present));

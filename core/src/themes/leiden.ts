@@ -4,7 +4,9 @@ import { modularity } from './modularity.ts';
 
 /** How freely the refinement picks among merges that do not lower the quality, in mean degrees (Traag et al.: θ). */
 const RANDOMNESS = 0.01;
+/** What is less is rounding: of the quality, and in mean degrees of a node’s gain, so that weights may be of any size. */
 const GAIN_MARGIN = 1e-12;
+const gainMargin = (graph: Graph): number => (GAIN_MARGIN * graph.totalDegree) / Math.max(1, graph.size);
 const MOST_ROUNDS = 20;
 
 /**
@@ -107,6 +109,7 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
   const waiting = new Uint8Array(n).fill(1);
   const weightTo = new Float64Array(n);
   const touched: number[] = [];
+  const margin = gainMargin(graph);
   let head = 0;
   let left = n;
   while (left > 0) {
@@ -126,13 +129,13 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
     let best = own;
     let bestGain = weightTo[own] - pull * degreeOf[own];
     // A community of its own gains nothing, which may still be more.
-    if (bestGain < -GAIN_MARGIN && members[own] > 0) {
+    if (bestGain < -margin && members[own] > 0) {
       best = empty[empty.length - 1];
       bestGain = 0;
     }
     for (const c of touched) {
       const gain = weightTo[c] - pull * degreeOf[c];
-      if (gain > bestGain + GAIN_MARGIN) {
+      if (gain > bestGain + margin) {
         bestGain = gain;
         best = c;
       }
@@ -177,8 +180,9 @@ function refine(graph: Graph, community: Int32Array, resolution: number, random:
   }
   const alone = new Uint8Array(n).fill(1);
   const scale = RANDOMNESS * (graph.totalDegree / n);
+  const margin = gainMargin(graph);
   const wellConnected = (weight: number, degree: number, whole: number): boolean =>
-    weight + GAIN_MARGIN >= (resolution * degree * (whole - degree)) / graph.totalDegree;
+    weight + margin >= (resolution * degree * (whole - degree)) / graph.totalDegree;
   const order = shuffle(
     Int32Array.from({ length: n }, (_, v) => v),
     random,

@@ -1,11 +1,13 @@
 import type { Counts } from '../network/counts.ts';
+import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
-import type { Links } from '../network/links.ts';
+import { meetsOftenEnough, type Links, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
 import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
+import { settleMembers } from './members.ts';
 import { ownValue } from '../base/records.ts';
 
 export interface ThemeSettings {
@@ -24,7 +26,6 @@ export interface Theme {
   readonly concepts: readonly number[];
   /** Share of all windows that speak to it. */
   readonly share: number;
-  readonly steadiness: number;
 }
 
 /** The grouping with names and letters. */
@@ -32,23 +33,45 @@ export interface Themes {
   readonly themes: readonly Theme[];
   /** Theme index of each concept, −1 where it is loose. */
   readonly themeOf: Int32Array;
-  /** Steadiness of each concept. */
-  readonly steadiness: Float64Array;
-  readonly overallSteadiness: number;
   readonly modularity: number;
   readonly resolution: number;
   readonly register: readonly ThemeIdentity[];
 }
 
-/** The network of the links that stand, weighted by their strength. */
-export function linkGraph(conceptCount: number, links: Links): Graph {
-  const end = links.standing;
+/**
+ * The grouping goes on so many times the false links a claim puts up with (q): what belongs together is told by many
+ * unsure links as well as by a few sure ones, while nothing is made of nothing (bench/themes.ts).
+ */
+const LENIENCE = 10;
+
+/** What is known only by which sources hold both counts so much in the grouping. */
+const BETWEEN_WEIGHT = 0.5;
+/** Fewest sources that hold both for that. */
+const BETWEEN_SOURCES = 3;
+
+/**
+ * The network that is grouped, weighted by strength: pairs that may be linked by their evidence within sources, and pairs
+ * that are claimed by which sources hold both.
+ */
+export function groupingNetwork(conceptCount: number, links: Links, settings: LinkSettings): Graph {
+  const largest = Math.min(1, LENIENCE * settings.maximumQ);
+  const fewest = Math.max(2, settings.minimumTogether - 1);
+  const taken: number[] = [];
+  const share: number[] = [];
+  for (let i = 0; i < links.source.length; i++) {
+    if (links.both[i] < fewest || links.strength[i] <= settings.cutOff) continue;
+    if (!meetsOftenEnough(links.sources[i], links.meetings[i])) continue;
+    const within = links.q[i] < largest && links.up[i] === 1;
+    if (!within && !(links.beyond[i] === 2 && links.sources[i] >= BETWEEN_SOURCES)) continue;
+    taken.push(i);
+    share.push(within ? 1 : BETWEEN_WEIGHT);
+  }
   return buildGraph(
     conceptCount,
-    links.source.subarray(0, end),
-    links.target.subarray(0, end),
+    taken.map((i) => links.source[i]),
+    taken.map((i) => links.target[i]),
     // A measure may be 0 or less under a low cut-off; such a link still holds, if only just.
-    links.strength.subarray(0, end).map((strength) => Math.max(strength, 1e-6)),
+    taken.map((i, at) => share[at] * Math.max(links.strength[i], 1e-6)),
   );
 }
 
@@ -67,16 +90,23 @@ export interface ResolvedGrouping extends Grouping {
   readonly resolution: number;
 }
 
+/** What concepts are grouped by. */
+export interface GroupingInput {
+  readonly graph: Graph;
+  readonly points: readonly ResolutionPoint[];
+  readonly evidence: Evidence;
+}
+
 /** Groups the network at the resolution asked for or found. */
 export function* groupConcepts(
-  graph: Graph,
-  points: readonly ResolutionPoint[],
+  { graph, points, evidence }: GroupingInput,
   settings: ThemeSettings,
 ): Stepwise<ResolvedGrouping> {
   const resolution =
     settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
   const grouping = yield* groupByConsensus(graph, resolution, settings.seed, settings.runs);
-  return { ...grouping, resolution };
+  const community = yield* settleMembers(grouping.community, evidence);
+  return { ...grouping, community, resolution };
 }
 
 /** How many of a theme's concepts a window must hold to speak to it: 2 where it is longer than a sentence. */
@@ -144,14 +174,11 @@ export function nameThemes({
           .join(', '),
       concepts,
       share: shares[theme],
-      steadiness: concepts.reduce((sum, concept) => sum + grouping.steadiness[concept], 0) / concepts.length,
     };
   });
   return {
     themes,
     themeOf: themeOf.map((theme) => (theme < 0 ? -1 : place[theme])),
-    steadiness: grouping.steadiness,
-    overallSteadiness: grouping.overallSteadiness,
     modularity: grouping.modularity,
     resolution: grouping.resolution,
     register,

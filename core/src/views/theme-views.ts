@@ -1,6 +1,15 @@
 import { conceptLabels } from '../engine/resources.ts';
 import { comparedAttribute } from '../study/groups.ts';
-import type { CompareView, LinkRow, LinksView, MapView, Overview, ThemesView } from './view-types.ts';
+import { bandOf, DRAWS } from '../themes/redraw.ts';
+import type {
+  CompareView,
+  LinkRow,
+  LinksView,
+  MapView,
+  Overview,
+  SteadinessView,
+  ThemesView,
+} from './view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links, Themes, Map and Compare, and the figures of the trail. */
@@ -8,6 +17,7 @@ export interface ThemeViews {
   overview: View<null, Overview>;
   links: View<{ readonly concept: string | null; readonly limit: number }, LinksView>;
   themes: View<null, ThemesView>;
+  steadiness: View<null, SteadinessView>;
   map: View<null, MapView>;
   compare: View<null, CompareView>;
 }
@@ -19,6 +29,7 @@ export const THEME_KEYS = {
     minimumTogether: state.settings.links.minimumTogether,
   })),
   themes: reads(['concepts', 'themes', 'sweep'], (state) => ({ labels: state.conceptLabels })),
+  steadiness: reads(['concepts', 'themes', 'redrawn'], nothing),
   map: reads(['concepts', 'map'], nothing),
   compare: reads(['themes', 'comparison'], (state) => ({ attribute: comparedAttribute(state) })),
 };
@@ -38,7 +49,6 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       links: links.standing,
       windows: windows.count,
       themes: themes.themes.length,
-      steadiness: themes.overallSteadiness,
       resolution: themes.resolution,
       modularity: themes.modularity,
     };
@@ -73,6 +83,10 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         g2: links.g2[i],
         p: links.p[i],
         q: links.q[i],
+        qBetween: links.qBetween[i],
+        meetings: links.meetings[i],
+        sources: links.sources[i],
+        beyond: links.beyond[i] === 1 ? 'within' : links.beyond[i] === 2 ? 'sources' : 'neither',
         stands: links.stands[i] === 1,
       });
     }
@@ -98,23 +112,36 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
     const sweep = yield* take('sweep');
     const labels = conceptLabels(own.labels, keys);
     return {
-      themes: themes.themes.map(({ letter, label, share, steadiness, concepts }) => ({
+      themes: themes.themes.map(({ letter, label, share, concepts }) => ({
         letter,
         label,
         share,
-        steadiness,
         concepts: concepts.map((i) => ({
           key: keys[i],
           label: labels[i],
-          steadiness: themes.steadiness[i],
           mentions: mentions[i],
         })),
       })),
       loose: keys.flatMap((key, i) => (themes.themeOf[i] < 0 ? [{ key, label: labels[i] }] : [])),
-      overallSteadiness: themes.overallSteadiness,
       modularity: themes.modularity,
       resolution: themes.resolution,
       sweep,
+    };
+  },
+
+  *steadiness(_, { take }) {
+    const { keys } = yield* take('concepts');
+    const { themes, themeOf } = yield* take('themes');
+    const { overlap, comesBack, together } = yield* take('redrawn');
+    return {
+      draws: DRAWS,
+      themes: themes.map(({ letter }, t) => ({
+        letter,
+        band: bandOf(overlap[t]),
+        comesBack: comesBack[t],
+        overlap: overlap[t],
+      })),
+      concepts: keys.flatMap((key, i) => (themeOf[i] < 0 ? [] : [{ key, together: together[i] }])),
     };
   },
 

@@ -1,3 +1,4 @@
+import type { Band } from '../themes/redraw.ts';
 import type { Comparison } from '../compare/strength.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
@@ -56,6 +57,13 @@ export interface LinkRow {
   readonly g2: number;
   readonly p: number;
   readonly q: number;
+  /** The chance that the same sources hold both, adjusted as q is. */
+  readonly qBetween: number;
+  /** Windows with both that do not overlap, and sources in which they meet. */
+  readonly meetings: number;
+  readonly sources: number;
+  /** What it is beyond chance by: within sources, only by which sources hold both, or neither. */
+  readonly beyond: 'within' | 'sources' | 'neither';
   readonly stands: boolean;
 }
 
@@ -74,11 +82,9 @@ export interface ThemeRow {
   readonly letter: string;
   readonly label: string;
   readonly share: number;
-  readonly steadiness: number;
   readonly concepts: readonly {
     readonly key: string;
     readonly label: string;
-    readonly steadiness: number;
     readonly mentions: number;
   }[];
 }
@@ -86,10 +92,23 @@ export interface ThemeRow {
 export interface ThemesView {
   readonly themes: readonly ThemeRow[];
   readonly loose: readonly { readonly key: string; readonly label: string }[];
-  readonly overallSteadiness: number;
   readonly modularity: number;
   readonly resolution: number;
   readonly sweep: readonly ResolutionPoint[];
+}
+
+/** How themes do when other sources had been heard (`redrawThemes`). */
+export interface SteadinessView {
+  readonly draws: number;
+  readonly themes: readonly {
+    readonly letter: string;
+    readonly band: Band;
+    /** Share of draws in which it comes back. */
+    readonly comesBack: number;
+    readonly overlap: number;
+  }[];
+  /** Concepts in a theme, with the share of their theme they are with on average. */
+  readonly concepts: readonly { readonly key: string; readonly together: number }[];
 }
 
 export interface MapView {
@@ -110,7 +129,6 @@ export interface Overview {
   readonly candidates: number;
   readonly links: number;
   readonly themes: number;
-  readonly steadiness: number;
   readonly resolution: number;
   readonly modularity: number;
   readonly windows: number;

@@ -1,3 +1,4 @@
+import { leastSources, selectionSize } from '../concepts/selection.ts';
 import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
@@ -5,7 +6,7 @@ import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from '../text/steps.ts';
 import { comparedAttribute } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
-import { subsetText } from '../study/subset.ts';
+import { subsetText, workingSources } from '../study/subset.ts';
 
 /** A stop of the trail. */
 export const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'] as const;
@@ -89,6 +90,7 @@ export function methodSentences(
   const { speakers, cleaning, concepts, windows, links, themes, map, compare } = state.settings;
   const control = (name: ControlName, text: string): SentencePart => ({ control: name, text });
   const attribute = comparedAttribute(state);
+  const sourceCount = workingSources(state).length;
   const parts = [
     ...(concepts.nouns ? ['nouns'] : []),
     ...(concepts.verbs ? ['verbs'] : []),
@@ -150,16 +152,21 @@ export function methodSentences(
       '; those with at least ',
       control('minimumMentions', counted(concepts.minimumMentions, 'mention')),
       ' in at least ',
-      control('minimumSources', counted(concepts.minimumSources, 'source')),
-      ' and at most ',
-      control('maximumSourceShare', `${setPercent(concepts.maximumSourceShare)} of them`),
+      control('minimumSources', counted(leastSources(concepts.minimumSources, sourceCount), 'source')),
+      ' and ',
+      control(
+        'maximumSourceShare',
+        concepts.maximumSourceShare < 1
+          ? `at most ${setPercent(concepts.maximumSourceShare)} of them`
+          : 'up to all of them',
+      ),
       ' and ',
       control(
         'minimumPull',
         concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
       ),
-      ' are ranked by pull × √mentions and the first ',
-      control('size', String(concepts.size)),
+      ' are ranked by pull × √effective sources and the first ',
+      control('size', String(selectionSize(concepts.size, sourceCount))),
       ' kept.',
     ],
     links: [
@@ -173,7 +180,7 @@ export function methodSentences(
       control('cutOff', String(links.cutOff)),
       ' and chance would explain it in under ',
       control('maximumQ', setPercent(links.maximumQ)),
-      ' of such finds (G², corrected for overlap and for testing many pairs).',
+      ' of such finds: within the sources, given how long the windows are and how words come in bursts, or by which sources hold both. It takes two sources, or three separate meetings.',
     ],
     themes: [
       'Themes are communities of linked concepts, found by Leiden at ',
@@ -182,7 +189,7 @@ export function methodSentences(
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',
       control('seed', String(themes.seed)),
-      '.',
+      '; pairs too unsure to be claimed as links count in the grouping too. A concept joins or leaves a theme by the company it keeps with all of it.',
     ],
     map: [
       'A parcel is as large as its theme’s share of windows; position follows links. Drawn are the ',
@@ -195,7 +202,7 @@ export function methodSentences(
       ? [
           'Strength is the share of a group’s windows that speak to a theme, by ',
           control('attribute', attribute),
-          ', with 95 % intervals from 999 resamplings of the sources; themes are ordered by ',
+          ', with 95 % intervals that go by how the sources differ; themes are ordered by ',
           control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
           `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
         ]

@@ -1,11 +1,13 @@
 import { expect } from 'chai';
 import { compareGroups, strengthBySource, type SourceStrength } from '../../src/compare/strength.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
+import { studentQuantile } from '../../src/numeric/special.ts';
 import { wilsonInterval } from '../../src/numeric/chance.ts';
 
-const bySource = (rows: [windows: number, speaking: number][]): SourceStrength => ({
+const bySource = (rows: readonly (readonly number[])[]): SourceStrength => ({
   windows: Int32Array.from(rows, ([windows]) => windows),
-  speaking: Int32Array.from(rows, ([, speaking]) => speaking),
-  themeCount: 1,
+  speaking: Int32Array.from(rows.flatMap(([, ...speaking]) => speaking)),
+  themeCount: (rows[0]?.length ?? 2) - 1,
   overlap: 1,
 });
 
@@ -46,7 +48,7 @@ describe('strength', () => {
       overlap: 3,
     };
     const { groups } = compareGroups(one, Int32Array.of(0, 1, 1), ['one', 'two'], 1);
-    expect(groups.map((group) => group.interval)).to.deep.equal(['wilson', 'bootstrap']);
+    expect(groups.map((group) => group.interval)).to.deep.equal(['windows', 'sources']);
     expect([groups[0].strengths[0].low, groups[0].strengths[0].high]).to.deep.equal(wilsonInterval(4, 10));
   });
 
@@ -63,15 +65,61 @@ describe('strength', () => {
       ['all'],
       1,
     );
-    expect(alike.groups[0].strengths[0]).to.include({ share: 0.25, low: 0.25, high: 0.25 });
+    // Never of no width: that all twelve are alike may be chance.
+    const [same] = alike.groups[0].strengths;
+    expect(same.share).to.equal(0.25);
+    expect([same.low, same.high]).to.deep.equal(wilsonInterval(60, 240, studentQuantile(0.05, 11)));
     const { low, high } = unlike.groups[0].strengths[0];
     // Twelve sources of 0 or 0.5: standard error 0.25 / √12 = 0.072, so about 0.25 ± 0.14.
     expect(low).to.be.closeTo(0.25 - 0.14, 0.03);
-    expect(high).to.be.closeTo(0.25 + 0.14, 0.03);
+    expect(high).to.be.closeTo(0.25 + 0.17, 0.04);
+  });
+
+  it('holds the true share nearly always, however few the sources', () => {
+    const random = seededRandom(11);
+    const themes = [0.05, 0.15, 0.4, 0.1];
+    for (const sources of [3, 6, 12]) {
+      let [held, all] = [0, 0];
+      for (let study = 0; study < 300; study++) {
+        const made = Array.from({ length: sources }, () => {
+          const windows = 20 + Math.floor(60 * random());
+          // A source’s own share is up to twice or down to none of the true one.
+          const speaking = themes.map((share) => {
+            const own = share * 2 * random();
+            return Array.from({ length: windows }).filter(() => random() < own).length;
+          });
+          return [windows, ...speaking];
+        });
+        const { groups } = compareGroups(bySource(made), new Int32Array(sources), ['all'], 1);
+        groups[0].strengths.forEach(({ low, high }, t) => {
+          all++;
+          if (low <= themes[t] && themes[t] <= high) held++;
+        });
+      }
+      expect(held / all, `${sources} sources`).to.be.within(0.92, 0.995);
+    }
   });
 });
 
 describe('difference of groups', () => {
+  it('says when no difference could be told from chance, and what would have been found', () => {
+    const even = (sources: number) => bySource(Array.from({ length: sources }, (_, i) => [20, i % 5]));
+    const few = compareGroups(even(6), Int32Array.of(0, 0, 0, 1, 1, 1), ['a', 'b'], 1);
+    // 20 arrangements, of which each is met twice with the names changed.
+    expect(few.smallestP).to.be.closeTo(0.1, 1e-12);
+    expect(few.findable[0]).to.be.within(0.01, 1);
+    const more = compareGroups(
+      even(40),
+      Int32Array.from({ length: 40 }, (_, i) => i % 2),
+      ['a', 'b'],
+      1,
+    );
+    expect(more.smallestP).to.equal(0.001);
+    expect(more.findable[0]).to.be.below(few.findable[0]);
+    const alone = compareGroups(even(4), new Int32Array(4), ['a'], 1);
+    expect([alone.smallestP, alone.findable[0]]).to.deep.equal([1, 1]);
+  });
+
   it('is tested over all arrangements where these are few, by hand', () => {
     // Sources 10, 9 against 1, 0 of 10 windows: of 6 arrangements this and its mirror are the most unlike.
     const { p, exact } = compareGroups(

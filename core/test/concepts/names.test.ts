@@ -44,13 +44,32 @@ describe('names', () => {
 
   it('count their shorter forms where these can mean only them', () => {
     const names = namesIn(
-      'I met Nadia Holm. Then Nadia left. They like Holm and Nadia’s bike. A letter to Larkhaven Council. We told the Council. In Larkhaven it rains.',
+      'I met Nadia Holm. We saw Nadia Holm. Then Nadia left. They like Holm and Nadia’s bike. A letter to Larkhaven Council, another from Larkhaven Council. We told the Council. In Larkhaven it rains.',
     );
-    expect(counted(names)).to.deep.equal({ 'Nadia Holm': 4, 'Larkhaven Council': 2, Larkhaven: 1 });
+    expect(counted(names)).to.deep.equal({ 'Nadia Holm': 5, 'Larkhaven Council': 3, Larkhaven: 1 });
     expect(names.shorter[0]).to.deep.equal([
       { form: 'Nadia', mentions: 2 },
       { form: 'Holm', mentions: 1 },
     ]);
+  });
+
+  it('are called by the form they are most often met in', () => {
+    const names = namesIn(
+      'I met Nadia Holm. We saw Nadia Holm. Then Holm left. They like Holm. It rained on Holm. We know Holm.',
+    );
+    expect(counted(names)).to.deep.equal({ Holm: 6 });
+    expect(names.shorter[0]).to.deep.equal([{ form: 'Nadia Holm', mentions: 2 }]);
+  });
+
+  it('are not taken over by a longer form that is hardly met, or that is of them', () => {
+    const once = namesIn('We like Holm. They know Holm. It is Holm. I met Nadia Holm.');
+    expect(counted(once)).to.deep.equal({ Holm: 3, 'Nadia Holm': 1 });
+    const seldom = namesIn(`${'We like Holm. '.repeat(30)}I met Nadia Holm. We saw Nadia Holm.`);
+    expect(counted(seldom)).to.deep.equal({ Holm: 30, 'Nadia Holm': 2 });
+    const of = namesIn(
+      'We like Larkhaven. They know Larkhaven. I met Friends of Larkhaven. We saw Friends of Larkhaven.',
+    );
+    expect(counted(of)).to.deep.equal({ Larkhaven: 2, 'Friends of Larkhaven': 2 });
   });
 
   it('leave a shorter form alone that could mean two', () => {

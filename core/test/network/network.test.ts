@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import type { Concepts } from '../../src/concepts/selection.ts';
 import { countTogether } from '../../src/network/counts.ts';
 import { buildGraph, connectedParts } from '../../src/network/graph.ts';
-import { chanceOfPair, findLinks } from '../../src/network/links.ts';
+import { weighEvidence } from '../../src/network/evidence.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
+import { findLinks, overlapCorrectedG2 } from '../../src/network/links.ts';
 import { cosine, jaccard, logLikelihood, npmi } from '../../src/network/measures.ts';
 import { layWindows, type WindowSettings } from '../../src/network/windows.ts';
 import type { Tokens } from '../../src/text/tokens.ts';
@@ -131,6 +133,8 @@ describe('measures', () => {
     expect(npmi(0, 5, 5, 100)).to.equal(-1);
     expect(npmi(5, 5, 5, 100)).to.be.closeTo(1, 1e-12);
     expect(npmi(4, 20, 20, 100)).to.be.closeTo(0, 1e-12);
+    // Two that are in every window: nothing can be told of their company.
+    expect(npmi(100, 100, 100, 100)).to.equal(0);
     expect(logLikelihood(5, 20, 25, 100)).to.be.closeTo(0, 1e-10);
     expect(logLikelihood(1, 20, 25, 100)).to.be.below(0);
   });
@@ -142,39 +146,39 @@ describe('measures', () => {
         fc.pre(n > 0 && a > 0 && b > 0);
         expect(npmi(both, a, b, n)).to.be.within(-1 - 1e-12, 1 + 1e-12);
         expect(jaccard(both, a, b)).to.be.within(0, 1);
-        expect(chanceOfPair(both, a, b, n, 1).p).to.be.within(0, 1);
       }),
     );
   });
 });
 
 describe('links', () => {
-  it('corrects for overlap: the same windows seen thrice are no surer', () => {
-    const once = chanceOfPair(10, 20, 25, 100, 1);
-    const thrice = chanceOfPair(30, 60, 75, 300, 3);
-    expect(thrice.g2).to.be.closeTo(once.g2, 1e-9);
-    expect(thrice.p).to.be.closeTo(once.p, 1e-9);
+  it('corrects G² for overlap: the same windows seen thrice are no surer', () => {
+    expect(overlapCorrectedG2(30, 60, 75, 300, 3)).to.be.closeTo(
+      overlapCorrectedG2(10, 20, 25, 100, 1),
+      1e-9,
+    );
   });
 
   it('stand only when they are strong, often enough and sure', () => {
-    const pair = 'rain wind. ';
-    const alone = 'fare. home. seat. ';
-    const tokens = tokensOf(
-      (pair + alone)
-        .repeat(12)
-        .replace(/(\w)/g, '$1')
-        .replace(/\. (\w)/g, (_, c: string) => `. ${c.toUpperCase()}`),
+    // Sentences in no order that comes again: what comes again and again is a burst.
+    const random = seededRandom(2);
+    const said = ['Rain wind.', 'Fare sold.', 'Home sold.', 'Seat sold.'].flatMap((each) =>
+      new Array<string>(12).fill(each),
     );
+    const order = said.map((sentence) => ({ sentence, at: random() })).sort((a, b) => a.at - b.at);
+    const tokens = tokensOf(order.map(({ sentence }) => sentence).join(' '));
     const concepts = conceptsOf(tokens, ['rain', 'wind', 'fare', 'home']);
     const windows = windowsOf(tokens, { size: 1 });
     const counts = countTogether(concepts, windows);
     const settings = { measure: 'npmi' as const, cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 };
-    const links = findLinks(counts, windows, settings);
+    const input = { counts, windows, evidence: weighEvidence(counts, windows) };
+    const links = findLinks(input, settings);
     expect(links.standing).to.equal(1);
     expect([links.source[0], links.target[0], links.both[0]]).to.deep.equal([0, 1, 12]);
-    expect(links.q[0]).to.be.below(1e-6);
-    expect(findLinks(counts, windows, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
-    expect(findLinks(counts, windows, { ...settings, cutOff: 1 }).standing).to.equal(0);
+    expect(links.q[0]).to.be.below(1e-4);
+    expect([links.meetings[0], links.sources[0], links.beyond[0]]).to.deep.equal([12, 1, 1]);
+    expect(findLinks(input, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
+    expect(findLinks(input, { ...settings, cutOff: 1 }).standing).to.equal(0);
   });
 });
 

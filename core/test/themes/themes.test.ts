@@ -143,6 +143,25 @@ describe('Leiden', () => {
     expect(reachedBest).to.be.at.least(19);
   });
 
+  it('gives the same communities whatever the weights are measured in', () => {
+    const [source, target] = [
+      [0, 0, 1, 2, 3, 3, 4],
+      [1, 2, 2, 3, 4, 5, 5],
+    ];
+    const of = (scale: number) =>
+      leiden(
+        buildGraph(
+          6,
+          source,
+          target,
+          source.map(() => scale),
+        ),
+        1,
+        seededRandom(1),
+      );
+    for (const scale of [1e-14, 1e-6, 1e9]) expect(of(scale)).to.deep.equal(of(1));
+  });
+
   it('finds planted groups', () => {
     const [graph, truth] = planted(6, 20, 0.5, 0.03, 4);
     expect(normalisedMutualInformation(leiden(graph, 1, seededRandom(1)), truth)).to.be.above(0.95);
@@ -239,6 +258,13 @@ describe('letters', () => {
     ]);
     // The theme that went comes back under its own letter.
     expect(matchThemes([['fare', 'rent']], register).letters).to.deep.equal(['B']);
+  });
+
+  it('do not pass on to a theme that shares little: under three tenths of what either has', () => {
+    const known = [{ letter: 'A', members: ['a', 'b', 'c', 'd', 'e'], present: true }];
+    expect(matchThemes([['a', 'v', 'w', 'x', 'y']], known).letters).to.deep.equal(['B']);
+    // Three of seven.
+    expect(matchThemes([['a', 'b', 'c', 'x', 'y']], known).letters).to.deep.equal(['A']);
   });
 
   it('are not given twice after an undo that shows an older grouping', () => {

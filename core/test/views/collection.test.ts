@@ -288,7 +288,7 @@ describe('a recipe', () => {
     const broken: [string, RegExp][] = [
       ['x', /not valid JSON/],
       ['{}', /no recipe file/],
-      [file.replace('"version": 2', '"version": 9'), /has version 9/],
+      [file.replace('"version": 3', '"version": 9'), /has version 9/],
       [file.replace('"kind": "case"', '"kind": "magic"'), /can’t be used/],
       [file.replace('"stopWords": []', '"stopWords": 7'), /can’t be used/],
     ];

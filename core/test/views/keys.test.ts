@@ -105,6 +105,7 @@ const ids = [first.id, second.id];
 /** Questions for every view: all there are of those that read attributes. */
 const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   overview: [null],
+  steadiness: [null],
   sources: [null],
   speakers: [null],
   speakerParts: [{ sourceIds: ids, labels: ['Ada'] }],

@@ -35,7 +35,7 @@ export function CompareStop() {
   );
   const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
   const at = (share: number): number => 6 + (width - 12) * (share / most);
-  const wilson = groups.filter((group) => group.interval === 'wilson');
+  const wilson = groups.filter((group) => group.interval === 'windows');
   return (
     <InTurn>
       <ThemeLedger />
@@ -149,7 +149,11 @@ export function CompareStop() {
                         );
                       })}
                       <td className={styles.differenceCell}>
-                        {percent(data.comparison.range[t], 1)}
+                        <span
+                          title={`With these sources a difference of ${percent(data.comparison.findable[t])} between the two largest groups would be found in four of five studies.`}
+                        >
+                          {percent(data.comparison.range[t], 1)}
+                        </span>
                         <span className={data.comparison.q[t] < 0.05 ? styles.sure : 'quiet'}>
                           q {data.comparison.q[t] < 0.001 ? '< 0.001' : data.comparison.q[t].toFixed(3)}
                         </span>
@@ -158,6 +162,12 @@ export function CompareStop() {
                   ))}
               </tbody>
             </table>
+            {data && data.comparison.smallestP >= 0.05 && groups.length > 1 && (
+              <p className="quiet">
+                With so few sources no difference can be told from chance: even the largest would have p ={' '}
+                {data.comparison.smallestP.toFixed(2)}.
+              </p>
+            )}
             {wilson.length > 0 && (
               <p className="quiet">
                 {wilson.map((group) => group.group).join(', ')}: one source only, so the interval is over its

@@ -64,10 +64,17 @@ export function WordField({
   const frame = hold?.what === 'frame' && hold.moved ? hold : undefined;
   const { minimumPull } = state.settings.concepts;
   const lineY = hold?.what === 'line' ? hold.y : heightOf(field.up, minimumPull);
-  const setLine = (y: number): void => {
-    const pull = field.up.value(1 - y / (HEIGHT - BOTTOM));
+  const setPull = (pull: number): void => {
     const rounded = Math.max(0, Math.round(pull * 100) / 100);
     if (rounded !== minimumPull) decide({ kind: 'setConcepts', change: { minimumPull: rounded } });
+  };
+  const pullAt = (y: number): number => field.up.value(1 - y / (HEIGHT - BOTTOM));
+  const setLine = (y: number): void => setPull(pullAt(y));
+  /** A key moves the line a little way, and the limit by a hundredth at least. */
+  const stepLine = (direction: 1 | -1): void => {
+    const y = Math.max(0, Math.min(HEIGHT - BOTTOM, lineY - direction * LINE_STEP * (HEIGHT - BOTTOM)));
+    const away = Math.max(0.01, direction * (pullAt(y) - minimumPull));
+    setPull(minimumPull + direction * away);
   };
   const move = (event: React.PointerEvent): void => {
     if (!hold) return;
@@ -183,10 +190,9 @@ export function WordField({
             setHold({ what: 'line', y: place(event).y, moved: false });
           }}
           onKeyDown={(event) => {
-            const step = event.key === 'ArrowUp' ? -LINE_STEP : event.key === 'ArrowDown' ? LINE_STEP : 0;
-            if (step === 0) return;
+            if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
             event.preventDefault();
-            setLine(Math.max(0, Math.min(HEIGHT - BOTTOM, lineY + step * (HEIGHT - BOTTOM))));
+            stepLine(event.key === 'ArrowUp' ? 1 : -1);
           }}
         >
           <title>What is above this line is kept. Drag it, or use the arrow keys.</title>

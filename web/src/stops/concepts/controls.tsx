@@ -1,5 +1,7 @@
 import { Radio } from 'antd';
 import { inPercent } from '@green-thicket/core/base/ranges';
+import { leastSources, selectionSize } from '@green-thicket/core/concepts/selection';
+import { workingSources } from '@green-thicket/core/study/subset';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
 import { Language } from './Language.tsx';
@@ -87,17 +89,17 @@ export const CONTROLS: Controls<
   },
   minimumSources: {
     label: 'Fewest sources',
-    help: 'In how many sources a concept must be mentioned at least.',
+    help: 'In how many sources a concept must be mentioned at least: 2 to begin with, 3 from twelve sources on, 2 % of very many.',
     Input: number(
       'Fewest sources',
       RANGES.minimumSources,
-      (state) => state.settings.concepts.minimumSources,
+      (state) => leastSources(state.settings.concepts.minimumSources, workingSources(state).length),
       (minimumSources) => ({ kind: 'setConcepts', change: { minimumSources } }),
     ),
   },
   maximumSourceShare: {
     label: 'Largest share of sources, in per cent',
-    help: 'A word that nearly every source uses tells them apart too little.',
+    help: 'Words that more of the sources use are left out. All are let in to begin with: in a few interviews what everybody speaks of is the point.',
     Input: number(
       'Largest share of sources',
       inPercent(RANGES.maximumSourceShare, true),
@@ -121,7 +123,7 @@ export const CONTROLS: Controls<
     Input: number(
       'Number of concepts',
       { ...RANGES.size, step: 5 },
-      (state) => state.settings.concepts.size,
+      (state) => selectionSize(state.settings.concepts.size, workingSources(state).length),
       (size) => ({ kind: 'setConcepts', change: { size } }),
     ),
   },

@@ -14,6 +14,14 @@ import styles from './LinksStop.module.css';
 
 const MOST_ROWS = 5000;
 
+const BEYOND_WORDS: Readonly<Record<LinkRow['beyond'], string>> = {
+  within: 'within sources',
+  sources: 'by sources',
+  neither: '–',
+};
+/** The chance of what a link is beyond chance by. */
+const qOf = (row: LinkRow): number => (row.beyond === 'sources' ? row.qBetween : row.q);
+
 const keyOf = (row: LinkRow): string => `${row.source}—${row.target}`;
 
 /** Links: the distribution of strengths with the cut-off, the sorted list, and the company of one concept. */
@@ -31,7 +39,7 @@ export function LinksStop() {
       {
         key: 'link',
         title: concept ? 'Company' : 'Link',
-        width: 220,
+        width: 170,
         value: (row) => (concept ? row.targetLabel : `${row.sourceLabel} — ${row.targetLabel}`),
         render: (row) => (
           <button
@@ -53,32 +61,40 @@ export function LinksStop() {
         key: 'both',
         title: 'Windows',
         hint: 'Windows with both',
-        width: 95,
+        width: 80,
         value: (row) => row.both,
+      },
+      {
+        key: 'meetings',
+        title: 'Meetings',
+        hint: 'Windows with both that do not overlap, and in how many sources',
+        width: 92,
+        value: (row) => row.meetings,
+        render: (row) => `${row.meetings} in ${row.sources}`,
       },
       {
         key: 'npmi',
         title: 'NPMI',
         hint: 'How much oftener they share a window than by chance, −1 to 1',
-        width: 80,
+        width: 66,
         value: (row) => row.npmi,
         render: (row) => row.npmi.toFixed(2),
       },
       {
-        key: 'g2',
-        title: 'G²',
-        hint: 'Log-likelihood ratio, corrected for overlapping windows',
-        width: 75,
-        value: (row) => row.g2,
-        render: (row) => row.g2.toFixed(1),
+        key: 'beyond',
+        title: 'Beyond chance',
+        hint: 'Within sources: they meet oftener than each source’s own words make likely. By sources: the same sources speak of both.',
+        width: 118,
+        value: (row) => BEYOND_WORDS[row.beyond],
+        render: (row) => BEYOND_WORDS[row.beyond],
       },
       {
         key: 'q',
         title: 'q',
-        hint: 'Chance, adjusted for testing many pairs (Benjamini and Hochberg)',
-        width: 80,
-        value: (row) => row.q,
-        render: (row) => (row.q < 0.001 ? '< 0.001' : row.q.toFixed(3)),
+        hint: 'Chance, within sources or by sources, adjusted for testing many pairs (Benjamini and Hochberg)',
+        width: 72,
+        value: qOf,
+        render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),
       },
     ],
     [concept, select],

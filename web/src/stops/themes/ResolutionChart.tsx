@@ -5,7 +5,7 @@ import { COLOURS } from '../../theme.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useChart } from '../../pieces/chart.ts';
 
-/** Number of themes and their steadiness over the resolution; flat stretches are the choices worth having. */
+/** Number of themes and how far runs agree over the resolution; flat stretches are the choices worth having. */
 export function ResolutionChart({
   sweep,
   resolution,
@@ -32,7 +32,7 @@ export function ResolutionChart({
             borderWidth: 2,
           },
           {
-            label: 'steadiness, %',
+            label: 'agreement of runs, %',
             yAxisID: 'steady',
             data: sweep.map((point) => ({
               x: point.resolution,
@@ -62,7 +62,7 @@ export function ResolutionChart({
             position: 'right',
             min: 0,
             max: 100,
-            title: { display: true, text: 'steadiness, % (dashed)' },
+            title: { display: true, text: 'agreement of runs, % (dashed)' },
             grid: { display: false },
           },
         },

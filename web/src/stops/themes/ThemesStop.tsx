@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import type { ThemeRow } from '@green-thicket/core/views/view-types';
+import { percent } from '@green-thicket/core/base/wording';
+import type { SteadinessView, ThemeRow } from '@green-thicket/core/views/view-types';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
-import { useView } from '../../engine/use-view.ts';
+import { useView, type View } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -13,6 +14,11 @@ import styles from './ThemesStop.module.css';
 export function ThemesStop() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('themes', null);
+  // A hundred groupings more: they come behind all else.
+  const steadiness = useView('steadiness', null);
+  const together = new Map(
+    steadiness.isPlaceholderData ? [] : steadiness.data?.concepts.map((each) => [each.key, each.together]),
+  );
   const { selection, select } = useSelection();
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   return (
@@ -44,8 +50,8 @@ export function ThemesStop() {
                 >
                   <ThemeName theme={theme} />
                   <p className="quiet">
-                    {(100 * theme.share).toFixed(1)} % of windows · {Math.round(100 * theme.steadiness)} %
-                    steady
+                    {(100 * theme.share).toFixed(1)} % of windows{' · '}
+                    <ComesBack steadiness={steadiness} letter={theme.letter} />
                   </p>
                   <ul className="plain-list">
                     {theme.concepts.map((concept) => (
@@ -54,14 +60,25 @@ export function ThemesStop() {
                           type="button"
                           className={concept.key === picked ? 'row-button here' : 'row-button'}
                           aria-pressed={concept.key === picked}
-                          title={`With its theme in ${Math.round(100 * concept.steadiness)} % of runs`}
+                          title={
+                            together.has(concept.key)
+                              ? `With ${percent(together.get(concept.key) ?? 0)} of its theme on average, when sources are drawn anew`
+                              : undefined
+                          }
                           onClick={() => select({ kind: 'concept', key: concept.key })}
                         >
                           <span className="row-name">{concept.label}</span>
-                          <span className="row-figure">{Math.round(100 * concept.steadiness)}</span>
+                          <span className="row-figure">
+                            {together.has(concept.key)
+                              ? Math.round(100 * (together.get(concept.key) ?? 0))
+                              : '…'}
+                          </span>
                           <span
                             className="row-bar"
-                            style={{ width: `${100 * concept.steadiness}%`, background: inkOf(theme.letter) }}
+                            style={{
+                              width: `${100 * (together.get(concept.key) ?? 0)}%`,
+                              background: inkOf(theme.letter),
+                            }}
                           />
                         </button>
                       </li>
@@ -94,6 +111,25 @@ export function ThemesStop() {
         )}
       </main>
     </InTurn>
+  );
+}
+
+/** In words, how steady a theme is over the sources. */
+function ComesBack({
+  steadiness: { data, isPlaceholderData },
+  letter,
+}: {
+  steadiness: View<SteadinessView>;
+  letter: string;
+}) {
+  const found = isPlaceholderData ? undefined : data?.themes.find((theme) => theme.letter === letter);
+  if (!found || !data) return <>drawing sources anew …</>;
+  return (
+    <span
+      title={`The sources were drawn anew ${data.draws} times. In ${Math.round(data.draws * found.comesBack)} of them a theme shares half or more of its concepts with this one. Fresh sources would be less kind.`}
+    >
+      comes back {found.band}
+    </span>
   );
 }
 

@@ -10,7 +10,7 @@ export const CONTROLS: Controls<'resolution' | 'runs' | 'seed'> = {
   },
   runs: {
     label: 'Runs',
-    help: 'The search has chance in it; a consensus of many runs shows what is steady.',
+    help: 'The search has chance in it; a consensus of many runs takes it out.',
     Input: number(
       'Runs',
       { ...RANGES.runs, step: 10 },

@@ -1,0 +1,107 @@
+import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
+import { asSentence, someNouns } from './known-themes.ts';
+
+/** Collections in which no word belongs to any other: what is found in them is chance. */
+export const NULL_KINDS = [
+  'dealt',
+  'long and short sentences',
+  'long and short paragraphs',
+  'favourite words',
+  'bursts',
+  'mails',
+] as const;
+export type NullKind = (typeof NULL_KINDS)[number];
+
+const NOUNS = 80;
+
+/** Gamma distributed (Marsaglia & Tsang 2000); for shapes under 1 by the power of a uniform draw. */
+export function gamma(random: Random, shape: number): number {
+  if (shape < 1) return gamma(random, shape + 1) * random() ** (1 / shape);
+  const d = shape - 1 / 3;
+  const c = 1 / Math.sqrt(9 * d);
+  for (;;) {
+    const x = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const v = (1 + c * x) ** 3;
+    if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+  }
+}
+
+/** Draws by weights. */
+function drawer(random: Random, weights: readonly number[]): () => number {
+  const sums = new Float64Array(weights.length);
+  let sum = 0;
+  weights.forEach((weight, i) => (sums[i] = sum += weight));
+  return () => {
+    const wanted = random() * sum;
+    let at = 0;
+    while (at < sums.length - 1 && sums[at] < wanted) at++;
+    return at;
+  };
+}
+
+/**
+ * Forty sources of 1,200 words with eighty nouns that have nothing to do with each other.
+ *
+ * `bursts`: a noun that was said is said again soon, by itself. `favourite words`: each source has its own. `mails`: half
+ * of the sources are of two lines, some are very long.
+ */
+export function nullCollection(kind: NullKind, seed: number, sources = 40, wordsPerSource = 1200): string[] {
+  const random = seededRandom(seed, 99);
+  const nouns = someNouns(random, NOUNS);
+  const usual = nouns.map((_, i) => 1 / (i + 8));
+  return Array.from({ length: sources }, (_, s) => {
+    const weights = kind === 'favourite words' ? usual.map((weight) => weight * gamma(random, 0.4)) : usual;
+    const draw = drawer(random, weights);
+    const size =
+      kind === 'mails' ? (s % 2 === 0 ? 60 : 300 + Math.floor(2400 * random() ** 2)) : wordsPerSource;
+    let last: string[] = [];
+    const noun = (): string => {
+      if (kind === 'bursts' && last.length > 0 && random() < 0.45)
+        return last[Math.floor(random() * last.length)];
+      const next = nouns[draw()];
+      if (kind === 'bursts') last = [next, ...last].slice(0, 1);
+      return next;
+    };
+    const paragraphs: string[] = [];
+    let written = 0;
+    while (written < size) {
+      const sentences =
+        kind === 'long and short paragraphs' || kind === 'mails'
+          ? random() < 0.5
+            ? 1
+            : 4 + Math.floor(random() * 14)
+          : 3 + Math.floor(random() * 4);
+      const made = Array.from({ length: sentences }, () => {
+        const length =
+          kind === 'long and short sentences'
+            ? 2 + Math.floor(39 * random() ** 2)
+            : 8 + Math.floor(random() * 8);
+        const words: string[] = [];
+        for (let i = 0; i < length; i++)
+          words.push(random() < 0.22 ? noun() : ['the', 'of', 'and', 'with'][Math.floor(random() * 4)]);
+        return asSentence(words);
+      });
+      paragraphs.push(made.join(' '));
+      written += made.join(' ').split(' ').length;
+    }
+    return paragraphs.join('\n\n');
+  });
+}
+
+/** The nouns of each source dealt anew over its places: what is left is which source says which. */
+export function shuffledWithin(
+  texts: readonly string[],
+  isNoun: (word: string) => boolean,
+  seed: number,
+): string[] {
+  const random = seededRandom(seed, 98);
+  return texts.map((text) => {
+    const parts = text.split(/([A-Za-z]+)/);
+    const places = parts.map((_, i) => i).filter((i) => isNoun(parts[i].toLowerCase()));
+    const order = places.map((_, i) => i);
+    shuffle(order, random);
+    const words = places.map((at) => parts[at]);
+    places.forEach((at, i) => (parts[at] = words[order[i]]));
+    return parts.join('');
+  });
+}

@@ -1,0 +1,96 @@
+import { exampleStudy } from '../core/test/examples.ts';
+import { knownThemes } from './known-themes.ts';
+import { nullCollection, NULL_KINDS } from './nulls.ts';
+
+/** What became of planted themes. */
+export interface Recovery {
+  /** Agreement with the planted themes, over the theme words that stand in a theme (adjusted Rand index). */
+  readonly ari: number;
+  /** Theme words in a theme of their own. */
+  readonly found: number;
+  readonly falseMembers: number;
+  /** Themes most of which are no one planted theme. */
+  readonly noTheme: number;
+  readonly themes: number;
+}
+
+/** Hubert & Arabie (1985). */
+export function adjustedRand(a: readonly number[], b: readonly number[]): number {
+  const pairs = (n: number): number => (n * (n - 1)) / 2;
+  const tally = (values: readonly (number | string)[]): number => {
+    const counts = new Map<number | string, number>();
+    for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+    return [...counts.values()].reduce((sum, count) => sum + pairs(count), 0);
+  };
+  const both = tally(a.map((each, i) => `${each},${b[i]}`));
+  const [rows, columns] = [tally(a), tally(b)];
+  const expected = (rows * columns) / pairs(a.length);
+  const most = (rows + columns) / 2;
+  return most === expected ? 1 : (both - expected) / (most - expected);
+}
+
+export function recoveryOf(seed: number, sources: number): Recovery {
+  const { texts, themesOf } = knownThemes(seed, sources);
+  const study = exampleStudy(texts.map((text, i) => ({ name: `${i}`, text })));
+  const { keys } = study.compute('concepts');
+  const truth: number[] = [];
+  const group: number[] = [];
+  let [found, falseMembers, noTheme] = [0, 0, 0];
+  const { themes } = study.compute('themes');
+  themes.forEach(({ concepts }, t) => {
+    const votes = new Map<number, number>();
+    const of = concepts.map((concept) => themesOf.get(keys[concept]));
+    for (const each of of.flatMap((list) => list ?? [])) votes.set(each, (votes.get(each) ?? 0) + 1);
+    const [best, count] = [...votes].sort((a, b) => b[1] - a[1])[0] ?? [-1, 0];
+    if (count * 2 <= concepts.length) noTheme++;
+    for (const list of of) {
+      if (!list) falseMembers++;
+      else {
+        const isOf = list.includes(best);
+        if (isOf) found++;
+        truth.push(isOf ? best : list[0]);
+        group.push(t);
+      }
+    }
+  });
+  return {
+    ari: truth.length < 2 ? 0 : adjustedRand(truth, group),
+    found,
+    falseMembers,
+    noTheme,
+    themes: themes.length,
+  };
+}
+
+export function benchThemes(): void {
+  console.log('\n## Planted themes found again: 8 themes of 10 words, means over 10 seeds\n');
+  console.log(
+    '| sources | ARI | least ARI | theme words found | false members | themes that are none | themes |',
+  );
+  console.log('|---:|---:|---:|---:|---:|---:|---:|');
+  for (const sources of [12, 36, 100]) {
+    const runs = Array.from({ length: 10 }, (_, i) => recoveryOf(i + 1, sources));
+    const mean = (of: (run: Recovery) => number): string =>
+      (runs.reduce((sum, run) => sum + of(run), 0) / runs.length).toFixed(2);
+    console.log(
+      `| ${sources} | ${mean((run) => run.ari)} | ${Math.min(...runs.map((run) => run.ari)).toFixed(2)} | ${mean((run) => run.found)} | ${mean((run) => run.falseMembers)} | ${mean((run) => run.noTheme)} | ${mean((run) => run.themes)} |`,
+    );
+  }
+  console.log('\n## Collections in which nothing belongs together: 40 sources, 80 nouns, 5 seeds\n');
+  console.log('| kind | pairs with p < 0.05 within sources | between sources | most links | most themes |');
+  console.log('|---|---:|---:|---:|---:|');
+  for (const kind of NULL_KINDS) {
+    let [within, between, pairs, links, themes] = [0, 0, 0, 0, 0];
+    for (let seed = 1; seed <= 5; seed++) {
+      const study = exampleStudy(nullCollection(kind, seed).map((text, i) => ({ name: `${i}`, text })));
+      const { pWithin, pBetween, size } = study.compute('evidence');
+      pairs += (size * (size - 1)) / 2;
+      within += pWithin.filter((p) => p < 0.05).length;
+      between += pBetween.filter((p) => p < 0.05).length;
+      links = Math.max(links, study.compute('links').standing);
+      themes = Math.max(themes, study.compute('themes').themes.length);
+    }
+    const share = (count: number): string => `${((100 * count) / pairs).toFixed(1)} %`;
+    console.log(`| ${kind} | ${share(within)} | ${share(between)} | ${links} | ${themes} |`);
+  }
+}

@@ -1,0 +1,258 @@
+import type { Counts } from './counts.ts';
+import type { Windows } from './windows.ts';
+
+/** Windows are laid in so many strata by their length, each with as many windows. */
+const STRATA = 20;
+/** Fewest windows over which a concept's presence is followed, so that bursts are seen; longer where windows overlap more. */
+const FEWEST_LAGS = 4;
+const MOST_LAGS = 64;
+/**
+ * Sources of fewer windows, such as short answers, are taken together as one block: what a single answer holds says all
+ * there is to say of who keeps company with whom.
+ */
+const SHORT_SOURCE = 8;
+
+/**
+ * How the windows that hold concepts differ from what their lengths make likely. Windows stand by blocks, within which
+ * company is judged: a source each, and the short sources together as the last.
+ */
+export interface Residuals {
+  readonly size: number;
+  readonly blocks: number;
+  /** First window of each block; one more than there are blocks. */
+  readonly blockFirst: Int32Array;
+  /** Concepts of window w: `inWindow[windowFirst[w] … windowFirst[w + 1])`. */
+  readonly windowFirst: Int32Array;
+  readonly inWindow: Int32Array;
+  /** How many concepts windows as long hold on average: a long window holds more of everything. */
+  readonly weight: Float64Array;
+  /** Windows ahead that are looked at. */
+  readonly lags: number;
+  /** Sum of the weights of each block's windows, and of their squares. */
+  readonly sums: Float64Array;
+  readonly squares: Float64Array;
+  /** size × blocks: windows of a block that hold a concept, and the sum of their weights. */
+  readonly held: Float64Array;
+  readonly heldWeight: Float64Array;
+}
+
+/** The weight of each window, by strata of length. */
+export function windowWeights(counts: Counts, windows: Windows): Float64Array {
+  const length = Int32Array.from({ length: windows.count }, (_, w) => windows.end[w] - windows.first[w]);
+  const sorted = length.slice().sort();
+  const cuts: number[] = [];
+  for (let k = 1; k < STRATA; k++) {
+    const cut = sorted[Math.floor((k * windows.count) / STRATA)];
+    if (cut > (cuts.at(-1) ?? sorted[0])) cuts.push(cut);
+  }
+  const stratumOf = length.map((each) => {
+    let stratum = 0;
+    while (stratum < cuts.length && each >= cuts[stratum]) stratum++;
+    return stratum;
+  });
+  const held = new Float64Array(cuts.length + 1);
+  const number = new Float64Array(cuts.length + 1);
+  for (let w = 0; w < windows.count; w++) {
+    held[stratumOf[w]] += counts.windowFirst[w + 1] - counts.windowFirst[w];
+    number[stratumOf[w]]++;
+  }
+  // A stratum without any concept still has some weight, so that nothing is divided by 0.
+  return Float64Array.from(stratumOf, (stratum) => Math.max(held[stratum] / number[stratum], 1e-3));
+}
+
+/** The windows of each block, in the order of the text. */
+function blocksOf(windows: Windows): number[][] {
+  const bySource: number[][] = [];
+  for (let w = 0; w < windows.count; w++) (bySource[windows.source[w]] ??= []).push(w);
+  const present = bySource.filter((list) => list !== undefined);
+  const short = present.filter((list) => list.length < SHORT_SOURCE).flat();
+  const blocks = present.filter((list) => list.length >= SHORT_SOURCE);
+  return short.length > 0 ? [...blocks, short] : blocks;
+}
+
+/** Works out what the residuals of a collection's windows are found from. */
+export function residualsOf(counts: Counts, windows: Windows): Residuals {
+  const size = counts.windowsWith.length;
+  const lists = blocksOf(windows);
+  const blocks = lists.length;
+  const weights = windowWeights(counts, windows);
+  const blockFirst = new Int32Array(blocks + 1);
+  const windowFirst = new Int32Array(windows.count + 1);
+  const inWindow = new Int32Array(counts.inWindow.length);
+  const weight = new Float64Array(windows.count);
+  const sums = new Float64Array(blocks);
+  const squares = new Float64Array(blocks);
+  const held = new Float64Array(size * blocks);
+  const heldWeight = new Float64Array(size * blocks);
+  let at = 0;
+  let w = 0;
+  lists.forEach((list, b) => {
+    for (const from of list) {
+      weight[w] = weights[from];
+      sums[b] += weight[w];
+      squares[b] += weight[w] * weight[w];
+      for (let k = counts.windowFirst[from]; k < counts.windowFirst[from + 1]; k++) {
+        const concept = counts.inWindow[k];
+        inWindow[at++] = concept;
+        held[concept * blocks + b]++;
+        heldWeight[concept * blocks + b] += weight[w];
+      }
+      windowFirst[++w] = at;
+    }
+    blockFirst[b + 1] = w;
+  });
+  const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
+  return { size, blocks, blockFirst, windowFirst, inWindow, weight, lags, sums, squares, held, heldWeight };
+}
+
+/** Windows of a block with a concept per unit of weight. */
+export const rateIn = ({ held, sums, blocks }: Residuals, concept: number, block: number): number =>
+  sums[block] > 0 ? held[concept * blocks + block] / sums[block] : 0;
+
+/** Concepts that are in a block, in their order. */
+export function presentIn({ size, blocks, held }: Residuals, block: number): number[] {
+  const present: number[] = [];
+  for (let i = 0; i < size; i++) if (held[i * blocks + block] > 0) present.push(i);
+  return present;
+}
+
+/** How unequal the weights of a block's windows are: 1 where they are all the same. */
+export const unevenness = ({ blockFirst, sums, squares }: Residuals, block: number): number =>
+  ((blockFirst[block + 1] - blockFirst[block]) * squares[block]) / sums[block] ** 2;
+
+/**
+ * size × (lags + 1): autocovariances of each concept's residuals in a block, summed over windows, and, for each concept,
+ * the variance its number of windows there has by its bursts.
+ */
+export function covarianceIn(
+  residuals: Residuals,
+  block: number,
+): { covariance: Float64Array; ofSum: Float64Array } {
+  const { size, blockFirst, weight, lags } = residuals;
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const covariance = new Float64Array(size * (lags + 1));
+  const ofSum = new Float64Array(size);
+  const products = new Float64Array(lags + 1);
+  for (let l = 0; l <= lags; l++) {
+    for (let w = from; w + l < to; w++) products[l] += weight[w] * weight[w + l];
+  }
+  const has = new Uint8Array(to - from);
+  for (const [i, list] of windowsByConcept(residuals, block)) {
+    const a = rateIn(residuals, i, block);
+    for (const w of list) has[w - from] = 1;
+    const own = covariance.subarray(i * (lags + 1), (i + 1) * (lags + 1));
+    for (let l = 0; l <= lags; l++) {
+      let sum = a * a * products[l];
+      for (const w of list) {
+        if (w + l < to) sum += has[w + l - from] - a * weight[w + l];
+        if (w - l >= from) sum -= a * weight[w - l];
+      }
+      own[l] = sum;
+    }
+    for (const w of list) has[w - from] = 0;
+    ofSum[i] = unbias(own, to - from);
+  }
+  return { covariance, ofSum };
+}
+
+/** groups × (lags + 1): the same of the summed residuals of each group's concepts. */
+export function covarianceOfGroups(
+  residuals: Residuals,
+  block: number,
+  groupOf: ArrayLike<number>,
+  groups: number,
+): Float64Array {
+  const { size, blockFirst, windowFirst, inWindow, weight, lags } = residuals;
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const rates = new Float64Array(groups);
+  for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
+  const series = Array.from({ length: groups }, () => new Float64Array(to - from));
+  for (let w = from; w < to; w++) {
+    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
+      const group = groupOf[inWindow[k]];
+      if (group >= 0) series[group][w - from]++;
+    }
+    for (let g = 0; g < groups; g++) series[g][w - from] -= rates[g] * weight[w];
+  }
+  const covariance = new Float64Array(groups * (lags + 1));
+  series.forEach((own, g) => {
+    const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
+    for (let l = 0; l <= lags; l++) {
+      for (let w = 0; w + l < own.length; w++) ofGroup[l] += own[w] * own[w + l];
+    }
+    unbias(ofGroup, to - from);
+  });
+  return covariance;
+}
+
+function windowsByConcept(
+  { blockFirst, windowFirst, inWindow }: Residuals,
+  block: number,
+): Map<number, number[]> {
+  const lists = new Map<number, number[]>();
+  for (let w = blockFirst[block]; w < blockFirst[block + 1]; w++) {
+    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
+      const list = lists.get(inWindow[k]);
+      if (list) list.push(w);
+      else lists.set(inWindow[k], [w]);
+    }
+  }
+  return lists;
+}
+
+/**
+ * Autocovariances about a mean that was taken from the same few windows are too small, each by the variance of that mean;
+ * puts that back (in place) and returns the variance of the sum.
+ */
+function unbias(covariance: Float64Array, windows: number): number {
+  const lags = covariance.length - 1;
+  let sum = covariance[0];
+  for (let l = 1; l <= lags; l++) sum += 2 * covariance[l];
+  sum = Math.max(0, sum);
+  const ofMean = (sum / windows ** 2) * (1 + (2 * lags + 1) / windows);
+  for (let l = 0; l <= lags; l++) covariance[l] += Math.max(0, windows - l) * ofMean;
+  return sum;
+}
+
+/** How concepts are spread over the blocks. */
+export interface Spread {
+  /** size × blocks: windows that hold a concept beyond what its rate over all blocks makes of it, scaled. */
+  readonly departures: Float64Array;
+  /** Squared length of each concept's departures. */
+  readonly length: Float64Array;
+  /** The share of a concept's departures that is the blocks' own and not its bursts', from 0 to 1 (James & Stein 1961). */
+  readonly ownShare: Float64Array;
+}
+
+/** @param ofSum size × blocks: the variance each number of windows has by bursts */
+export function spreadOver({ size, blocks, sums, squares, held }: Residuals, ofSum: Float64Array): Spread {
+  let whole = 0;
+  for (const sum of sums) whole += sum;
+  const departures = new Float64Array(size * blocks);
+  const length = new Float64Array(size);
+  const ownShare = new Float64Array(size);
+  for (let i = 0; i < size; i++) {
+    let all = 0;
+    for (let b = 0; b < blocks; b++) all += held[i * blocks + b];
+    const rate = whole > 0 ? all / whole : 0;
+    let byChance = 0;
+    for (let b = 0; b < blocks; b++) {
+      if (sums[b] === 0) continue;
+      const scale = Math.sqrt(squares[b]) / sums[b];
+      const departure = (held[i * blocks + b] - rate * sums[b]) * scale;
+      departures[i * blocks + b] = departure;
+      length[i] += departure * departure;
+      byChance += ofSum[i * blocks + b] * scale * scale;
+    }
+    byChance *= blocks > 1 ? (blocks - 1) / blocks : 0;
+    ownShare[i] = length[i] > byChance ? 1 - byChance / length[i] : 0;
+  }
+  return { departures, length, ownShare };
+}
+
+/** Windows two concepts share because the same blocks hold both. */
+export function sharedByBlocks({ departures }: Spread, { blocks }: Residuals, a: number, b: number): number {
+  let sum = 0;
+  for (let s = 0; s < blocks; s++) sum += departures[a * blocks + s] * departures[b * blocks + s];
+  return sum;
+}

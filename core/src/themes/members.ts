@@ -1,0 +1,63 @@
+import { adjustForMany } from '../numeric/chance.ts';
+import type { Evidence } from '../network/evidence.ts';
+import { chanceOfSameSources, chanceWithGroups } from '../network/group-evidence.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import { renumber } from './leiden.ts';
+
+/** Loose concepts join at this share of false joiners. */
+const JOINS_BELOW = 0.1;
+/** A member whose company with the others is likelier than this by chance leaves. */
+const STAYS_BELOW = 0.025;
+/** Unless it is said by the sources that say the others, which is weaker evidence and must be surer. */
+const STAYS_BY_SOURCES_BELOW = 0.005;
+const MOST_ROUNDS = 3;
+
+/**
+ * Communities by the evidence of each concept with the community as a whole, which is surer than that of its single links:
+ * loose concepts join where they keep its company beyond chance, members that don't leave. A community that is left with
+ * one is none.
+ *
+ * Measured on collections with known themes (bench/themes.ts): without it 4.8 false members of 36 sources, with it 2.
+ */
+export function* settleMembers(
+  community: Int32Array,
+  evidence: Evidence,
+  rounds = MOST_ROUNDS,
+): Stepwise<Int32Array> {
+  const sizes = new Map<number, number>();
+  for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
+  const numbers = new Map<number, number>();
+  for (const [c, size] of sizes) if (size > 1) numbers.set(c, numbers.size);
+  const groupOf = community.map((c) => numbers.get(c) ?? -1);
+  const groups = numbers.size;
+  if (groups === 0) return community;
+  for (let round = 0; round < rounds; round++) {
+    const joining = whoJoins(chanceWithGroups(evidence, groupOf, groups), groupOf, groups);
+    yield (round + 1) / (rounds + 1);
+    if (joining.size === 0) break;
+    for (const [concept, group] of joining) groupOf[concept] = group;
+  }
+  const within = chanceWithGroups(evidence, groupOf, groups);
+  const between = chanceOfSameSources(evidence, groupOf, groups);
+  const stays = groupOf.map((group, i) => {
+    const at = i * groups + group;
+    return group >= 0 && (within[at] < STAYS_BELOW || between[at] < STAYS_BY_SOURCES_BELOW) ? group : -1;
+  });
+  return renumber(stays.map((group, i) => (group < 0 ? groups + i : group)));
+}
+
+/** The loose concepts that join, each with the group whose company it keeps most surely. */
+function whoJoins(p: Float64Array, groupOf: Int32Array, groups: number): Map<number, number> {
+  const loose: number[] = [];
+  for (let i = 0; i < groupOf.length; i++) if (groupOf[i] < 0) loose.push(i);
+  const tests = loose.flatMap((i) => Array.from({ length: groups }, (_, g) => i * groups + g));
+  const q = adjustForMany(tests.map((at) => p[at]));
+  const joining = new Map<number, number>();
+  tests.forEach((at, test) => {
+    const [concept, group] = [Math.floor(at / groups), at % groups];
+    const present = joining.get(concept);
+    if (q[test] >= JOINS_BELOW || (present !== undefined && p[concept * groups + present] <= p[at])) return;
+    joining.set(concept, group);
+  });
+  return joining;
+}

@@ -1,0 +1,157 @@
+import type { Counts } from '../network/counts.ts';
+import { weighEvidence } from '../network/evidence.ts';
+import { findLinks, type LinkSettings } from '../network/links.ts';
+import type { Windows } from '../network/windows.ts';
+import { randomInteger, seededRandom } from '../numeric/random.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import { runLeiden } from './consensus.ts';
+import { settleMembers } from './members.ts';
+import { SMALLEST_THEME } from './resolution.ts';
+import { groupingNetwork, type Themes } from './themes.ts';
+
+/** How often sources are drawn anew. */
+export const DRAWS = 100;
+/** Runs of Leiden a draw; the best is taken. */
+const RUNS = 3;
+/** Rounds in which loose concepts may join; what comes after the first is little. */
+const SETTLING_ROUNDS = 1;
+/** A theme comes back in a draw where one of the draw's shares so much of it (Hennig 2007). */
+const COMES_BACK = 0.5;
+
+/** How themes do when other sources had been heard. */
+export interface Redrawn {
+  /** Of each theme: the mean overlap (Jaccard) with the theme of a draw that is most like it. */
+  readonly overlap: Float64Array;
+  /** Of each theme: the share of draws in which it comes back. */
+  readonly comesBack: Float64Array;
+  /** Of each concept in a theme: the mean share of its theme's other members it is with in a draw; 0 for loose ones. */
+  readonly together: Float64Array;
+}
+
+/** How steady a theme is, in four bands. */
+export type Band = 'nearly always' | 'mostly' | 'now and then' | 'seldom';
+
+/** Bounds of the bands, by mean overlap: from 0.85 on highly stable, under 0.6 doubtful (Hennig 2007). */
+const BANDS: readonly (readonly [from: number, band: Band])[] = [
+  [0.85, 'nearly always'],
+  [0.7, 'mostly'],
+  [0.5, 'now and then'],
+];
+
+export const bandOf = (overlap: number): Band => BANDS.find(([from]) => overlap >= from)?.[1] ?? 'seldom';
+
+export interface RedrawInput {
+  readonly counts: Counts;
+  readonly windows: Windows;
+  readonly links: LinkSettings;
+  readonly themes: Themes;
+  readonly seed: number;
+}
+
+/**
+ * Draws as many sources as there are, with replacement, and groups the concepts anew at the same resolution, again and
+ * again: themes that hang on a few sources are lost in some draws (bootstrap over sources, Efron 1979; cluster-wise
+ * stability, Hennig 2007). It is kinder than fresh sources would be, as a draw holds two thirds of the same.
+ */
+export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redrawn> {
+  const { windows, themes } = input;
+  const size = themes.themeOf.length;
+  const count = themes.themes.length;
+  const overlap = new Float64Array(count);
+  const comesBack = new Float64Array(count);
+  const together = new Float64Array(size);
+  const sources = windowsBySource(windows);
+  if (count === 0 || sources.length < 2) return { overlap, comesBack, together };
+  for (let draw = 0; draw < draws; draw++) {
+    const random = seededRandom(input.seed, 20_000 + draw);
+    const drawn = sources.map(() => sources[randomInteger(random, sources.length)]);
+    const community = yield* groupDrawn(input, drawn, draw);
+    const sizes = new Map<number, number>();
+    for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
+    themes.themes.forEach(({ concepts }, t) => {
+      const best = bestOverlap(concepts, community, sizes);
+      overlap[t] += best / draws;
+      if (best >= COMES_BACK) comesBack[t] += 1 / draws;
+      for (const concept of concepts) {
+        const others = concepts.filter((each) => each !== concept && community[each] === community[concept]);
+        together[concept] += others.length / (concepts.length - 1) / draws;
+      }
+    });
+    yield (draw + 1) / draws;
+  }
+  return { overlap, comesBack, together };
+}
+
+function windowsBySource(windows: Windows): number[][] {
+  const lists: number[][] = [];
+  for (let w = 0; w < windows.count; w++) (lists[windows.source[w]] ??= []).push(w);
+  return lists.filter((list) => list !== undefined);
+}
+
+function bestOverlap(
+  concepts: readonly number[],
+  community: Int32Array,
+  sizes: ReadonlyMap<number, number>,
+): number {
+  const shared = new Map<number, number>();
+  for (const concept of concepts) shared.set(community[concept], (shared.get(community[concept]) ?? 0) + 1);
+  let best = 0;
+  for (const [c, both] of shared) {
+    const size = sizes.get(c) ?? 0;
+    if (size >= SMALLEST_THEME) best = Math.max(best, both / (concepts.length + size - both));
+  }
+  return best;
+}
+
+function* groupDrawn(
+  { counts, windows, links: settings, themes, seed }: RedrawInput,
+  drawn: readonly (readonly number[])[],
+  draw: number,
+): Stepwise<Int32Array> {
+  const again = countsOf(counts, windows, drawn);
+  const evidence = weighEvidence(again.counts, again.windows);
+  const links = findLinks({ ...again, evidence }, settings);
+  const graph = groupingNetwork(themes.themeOf.length, links, settings);
+  const { best } = runLeiden(graph, themes.resolution, seed + draw, RUNS);
+  return yield* settleMembers(best, evidence, SETTLING_ROUNDS);
+}
+
+/** The counts of the windows of some sources, each as often as it is listed. */
+export function countsOf(
+  counts: Counts,
+  windows: Windows,
+  drawn: readonly (readonly number[])[],
+): { counts: Counts; windows: Windows } {
+  const n = counts.windowsWith.length;
+  const count = drawn.reduce((sum, list) => sum + list.length, 0);
+  const inWindow: number[] = [];
+  const windowFirst = new Int32Array(count + 1);
+  const [first, end, source] = [new Int32Array(count), new Int32Array(count), new Int32Array(count)];
+  const together = new Int32Array(n * n);
+  let w = 0;
+  let start = 0;
+  drawn.forEach((list, s) => {
+    const shift = start - windows.first[list[0]];
+    for (const from of list) {
+      const [low, high] = [counts.windowFirst[from], counts.windowFirst[from + 1]];
+      for (let a = low; a < high; a++) {
+        inWindow.push(counts.inWindow[a]);
+        for (let b = low; b < high; b++) together[counts.inWindow[a] * n + counts.inWindow[b]]++;
+      }
+      first[w] = windows.first[from] + shift;
+      end[w] = windows.end[from] + shift;
+      source[w] = s;
+      start = Math.max(start, end[w]);
+      windowFirst[++w] = inWindow.length;
+    }
+  });
+  return {
+    counts: {
+      windowFirst,
+      inWindow: Int32Array.from(inWindow),
+      windowsWith: Int32Array.from({ length: n }, (_, i) => together[i * n + i]),
+      together,
+    },
+    windows: { count, first, end, source, overlap: windows.overlap },
+  };
+}

@@ -1,0 +1,109 @@
+import { expect } from 'chai';
+import { knownThemes } from '../../../bench/known-themes.ts';
+import { weighEvidence } from '../../src/network/evidence.ts';
+import { settleMembers } from '../../src/themes/members.ts';
+import { bandOf, countsOf, redrawThemes } from '../../src/themes/redraw.ts';
+import { finish } from '../../src/base/stepwise.ts';
+import { exampleStudy } from '../examples.ts';
+
+const studyOf = (texts: readonly string[]) => exampleStudy(texts.map((text, i) => ({ name: `${i}`, text })));
+
+describe('themes over drawn sources', () => {
+  it('come back where every source speaks of them, and are with themselves', () => {
+    const { texts } = knownThemes(3, 36);
+    const study = studyOf(texts);
+    const themes = study.compute('themes');
+    const input = {
+      counts: study.compute('counts'),
+      windows: study.compute('windows'),
+      links: study.state.settings.links,
+      themes,
+      seed: 1,
+    };
+    const redrawn = finish(redrawThemes(input, 12));
+    expect(redrawn.overlap).to.have.length(themes.themes.length);
+    for (const share of [...redrawn.overlap, ...redrawn.comesBack, ...redrawn.together])
+      expect(share).to.be.within(0, 1 + 1e-9);
+    const steady = redrawn.overlap.filter((overlap) => overlap > 0.5).length;
+    expect(steady / themes.themes.length).to.be.above(0.7);
+    themes.themeOf.forEach((theme, i) => {
+      if (theme < 0) expect(redrawn.together[i]).to.equal(0);
+    });
+    expect(finish(redrawThemes(input, 12))).to.deep.equal(redrawn);
+  });
+
+  it('are lost where they hang on one source', () => {
+    const { texts } = knownThemes(4, 12);
+    const other = 'The anvil and the furnace. The furnace and the bellows. The bellows and the anvil. ';
+    const alone = Array.from({ length: 14 }, (_, i) => (i % 3 ? texts[0].split('\n\n')[i] : other)).join(
+      '\n\n',
+    );
+    const study = studyOf([...texts.slice(1), alone]);
+    study.decide({ kind: 'setConcepts', change: { minimumSources: 1 } });
+    study.decide({ kind: 'keepConcepts', keys: ['anvil', 'furnace', 'bellows'] });
+    const { keys } = study.compute('concepts');
+    const { themes } = study.compute('themes');
+    const { comesBack } = study.compute('redrawn');
+    const forge = themes.findIndex(({ concepts }) => concepts.some((concept) => keys[concept] === 'anvil'));
+    // A source is in 1 − 1/e of the draws, 63 %: in the others its theme can’t be there.
+    if (forge >= 0) expect(comesBack[forge]).to.be.below(0.8);
+    expect(keys).to.include('anvil');
+  });
+
+  it('count the windows of the sources drawn, as often as each is', () => {
+    const study = studyOf(knownThemes(5, 6).texts);
+    const [counts, windows] = [study.compute('counts'), study.compute('windows')];
+    const bySource = Array.from({ length: 6 }, (_, s) =>
+      Array.from(windows.source.keys()).filter((w) => windows.source[w] === s),
+    );
+    const once = countsOf(counts, windows, bySource);
+    expect(once.counts.together).to.deep.equal(counts.together);
+    expect(weighEvidence(once.counts, once.windows).pWithin).to.deep.equal(
+      weighEvidence(counts, windows).pWithin,
+    );
+    const twice = countsOf(counts, windows, [...bySource, ...bySource]);
+    expect(Array.from(twice.counts.together)).to.deep.equal(Array.from(counts.together, (n) => 2 * n));
+    // The same source drawn twice is two sources: what meets in it meets twice as often, and apart.
+    const [a, b] = [weighEvidence(counts, windows), weighEvidence(twice.counts, twice.windows)];
+    expect(Array.from(b.meetings)).to.deep.equal(Array.from(a.meetings, (n) => 2 * n));
+  });
+
+  it('are said in bands', () => {
+    expect([1, 0.85, 0.8, 0.6, 0.5, 0.2].map(bandOf)).to.deep.equal([
+      'nearly always',
+      'nearly always',
+      'mostly',
+      'now and then',
+      'now and then',
+      'seldom',
+    ]);
+  });
+});
+
+describe('members of a theme', () => {
+  it('leave where they keep no company with the others, and join where they do', () => {
+    const { texts, themesOf } = knownThemes(6, 36);
+    const study = studyOf(texts);
+    const { keys } = study.compute('concepts');
+    const evidence = study.compute('evidence');
+    const of = (key: string): readonly number[] => themesOf.get(key) ?? [];
+    const own = keys.flatMap((key, i) => (of(key).length === 1 && of(key)[0] === 0 ? [i] : []));
+    const strangers = keys.flatMap((key, i) => (of(key).length === 0 ? [i] : [])).slice(0, 2);
+    expect(own.length).to.be.above(5);
+    const [late, ...begun] = own;
+    // The theme without one of its words, with two that belong nowhere; all others by themselves.
+    const community = Int32Array.from(keys, (_, i) =>
+      begun.includes(i) || strangers.includes(i) ? 0 : i + 1,
+    );
+    const settled = finish(settleMembers(community, evidence));
+    for (const stranger of strangers) expect(settled[stranger]).not.to.equal(settled[begun[0]]);
+    expect(settled[late]).to.equal(settled[begun[0]]);
+  });
+
+  it('are nobody’s where nothing is together', () => {
+    const study = studyOf(knownThemes(7, 4).texts);
+    const evidence = study.compute('evidence');
+    const alone = Int32Array.from({ length: evidence.size }, (_, i) => i);
+    expect(finish(settleMembers(alone, evidence))).to.deep.equal(alone);
+  });
+});
