@@ -1,9 +1,7 @@
 import { exampleStudy } from '../core/test/examples.ts';
 import { scoreOf } from '../core/src/concepts/selection.ts';
-import { seededRandom, shuffle } from '../core/src/numeric/random.ts';
-import { parseLexicon } from '../core/src/text/lexicon.ts';
-import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
-import { readFileSync } from 'node:fs';
+import { seededRandom } from '../core/src/numeric/random.ts';
+import { asSentence, someNouns } from './known-themes.ts';
 
 const KEY_CONCEPTS = 40;
 const FILLER = 160;
@@ -16,23 +14,7 @@ const FIRST = 50;
  */
 export function plantedAmongEquals(seed: number): number {
   const random = seededRandom(seed);
-  const lexicon = parseLexicon(readFileSync(new URL('../core/lexicon/english.txt', import.meta.url), 'utf8'));
-  const stops = stopWordsInForce({ language: 'en', own: [] });
-  const nouns = [...lexicon.senses]
-    .filter(
-      ([word, [n, v, a, o]]) =>
-        /^[a-z]{4,9}$/.test(word) &&
-        !word.endsWith('s') &&
-        !stops.has(word) &&
-        n > 0 &&
-        v < 0 &&
-        a < 0 &&
-        o < 0,
-    )
-    .map(([word]) => word);
-  const order = nouns.map((_, i) => i);
-  shuffle(order, random);
-  const chosen = order.slice(0, KEY_CONCEPTS + FILLER).map((i) => nouns[i]);
+  const chosen = someNouns(random, KEY_CONCEPTS + FILLER);
   const keys = chosen.slice(0, KEY_CONCEPTS);
   const filler = chosen.slice(KEY_CONCEPTS);
   const perTheme = KEY_CONCEPTS / THEMES;
@@ -50,8 +32,7 @@ export function plantedAmongEquals(seed: number): number {
         'the',
         pick(keys.slice(theme * perTheme, (theme + 1) * perTheme)),
       );
-    const text = words.join(' ');
-    return `${text[0].toUpperCase()}${text.slice(1)}.`;
+    return asSentence(words);
   };
   const texts = Array.from({ length: 60 }, () =>
     Array.from({ length: 12 }, () => {
