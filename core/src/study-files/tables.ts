@@ -59,7 +59,7 @@ export function linksTable(labels: readonly string[], links: Links): string {
       tableNumber(links.p[i]),
       tableNumber(links.q[i]),
       tableNumber(links.qBetween[i]),
-      links.beyond[i] === 1 ? 'within sources' : 'by sources',
+      links.beyond[i] === 1 ? 'by meetings' : 'by sources',
     ]),
   );
 }

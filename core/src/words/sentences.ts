@@ -110,7 +110,7 @@ export function methodSentences(
       : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the steadiest resolution${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the resolution at which runs agree best${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
   return {
     sources: [

@@ -213,7 +213,7 @@ describe('method sentences', () => {
     expect(sentenceText(sentences.links)).to.match(
       /share a window of 3 sentences at least 3 times, their NPMI is above 0.1/,
     );
-    expect(sentenceText(sentences.themes)).to.include('the steadiest resolution, 0.9');
+    expect(sentenceText(sentences.themes)).to.include('the resolution at which runs agree best, 0.9');
     expect(windowText({ unit: 'words', size: 30, acrossParagraphs: true })).to.equal(
       '30 words across paragraphs',
     );

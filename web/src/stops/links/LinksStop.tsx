@@ -15,7 +15,7 @@ import styles from './LinksStop.module.css';
 const MOST_ROWS = 5000;
 
 const BEYOND_WORDS: Readonly<Record<LinkRow['beyond'], string>> = {
-  within: 'within sources',
+  within: 'by meetings',
   sources: 'by sources',
   neither: '–',
 };
@@ -83,7 +83,7 @@ export function LinksStop() {
       {
         key: 'beyond',
         title: 'Beyond chance',
-        hint: 'Within sources: they meet oftener than each source’s own words make likely. By sources: the same sources speak of both.',
+        hint: 'By meetings: they meet oftener than the words of each source make likely, or those of all short sources together. By sources: only the same sources speak of both.',
         width: 118,
         value: (row) => BEYOND_WORDS[row.beyond],
         render: (row) => BEYOND_WORDS[row.beyond],
@@ -91,7 +91,7 @@ export function LinksStop() {
       {
         key: 'q',
         title: 'q',
-        hint: 'Chance, within sources or by sources, adjusted for testing many pairs (Benjamini and Hochberg)',
+        hint: 'Chance, by meetings or by sources, adjusted for testing many pairs (Benjamini and Hochberg)',
         width: 72,
         value: qOf,
         render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),

@@ -12,7 +12,7 @@ export function Resolution({ state, decide }: ControlProps) {
           aria-label="Take the steadiest"
           onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
         />{' '}
-        take the steadiest with 5 to 12 themes
+        take the one at which runs agree best, with 5 to 12 themes
       </label>
       {resolution !== 'auto' && (
         <NumberBox

@@ -32,7 +32,7 @@ export function ResolutionChart({
             borderWidth: 2,
           },
           {
-            label: 'agreement of runs, %',
+            label: 'runs agree, %',
             yAxisID: 'steady',
             data: sweep.map((point) => ({
               x: point.resolution,
@@ -62,7 +62,7 @@ export function ResolutionChart({
             position: 'right',
             min: 0,
             max: 100,
-            title: { display: true, text: 'agreement of runs, % (dashed)' },
+            title: { display: true, text: 'runs agree, % (dashed)' },
             grid: { display: false },
           },
         },
