@@ -159,10 +159,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     ),
   counts: (take) => atOnce(() => countTogether(take('concepts'), take('windows'))),
   evidence: (take) => atOnce(() => weighEvidence(take('counts'), take('windows'))),
-  links: (take, { links }) =>
-    atOnce(() =>
-      findLinks({ counts: take('counts'), windows: take('windows'), evidence: take('evidence') }, links),
-    ),
+  links: (take, { links }) => atOnce(() => findLinks(take('evidence'), take('windows').overlap, links)),
   graph: (take, { links }) =>
     atOnce(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
   sweep: (take, { seed }) => exploreResolutions(take('graph'), seed),

@@ -1,22 +1,17 @@
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import {
-  covarianceIn,
-  presentIn,
-  rateIn,
-  residualsOf,
-  sharedByBlocks,
-  spreadOver,
-  unevenness,
-} from './residuals.ts';
+import { blockSummer, type BlockSums } from './block-sums.ts';
+import { blocksCounted, residualsOf, sharedByBlocks, spreadOver } from './residuals.ts';
 import type { Residuals, Spread } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. */
 export interface Evidence {
   readonly size: number;
-  /** Windows with both. */
+  /** Windows in all, with each concept, and with both. */
+  readonly windows: number;
+  readonly windowsWith: Float64Array;
   readonly together: Float64Array;
   /** Windows that would have both by chance. */
   readonly expected: Float64Array;
@@ -64,24 +59,53 @@ export const LEAST_EXPECTED = 1e-3;
  */
 export function weighEvidence(counts: Counts, windows: Windows): Evidence {
   const residuals = residualsOf(counts, windows);
-  const { size, blocks } = residuals;
-  const together = new Float64Array(size * size);
-  const within = new Float64Array(size * size);
-  const variance = new Float64Array(size * size);
-  const ofSum = new Float64Array(size * blocks);
-  const covariances: Float64Array[] = [];
-  for (let b = 0; b < blocks; b++) covariances.push(addBlock(residuals, b, { within, variance, ofSum }));
+  return judgeBlocks(residuals, blockSummer(residuals, windows));
+}
+
+/** Weighs what the blocks say, each as often as it counts. */
+export function judgeBlocks(residuals: Residuals, sumsOf: (block: number) => BlockSums): Evidence {
+  const { size, blocks, times, blockFirst, held } = residuals;
+  const pairs = size * size;
+  const together = new Float64Array(pairs);
+  const within = new Float64Array(pairs);
+  const variance = new Float64Array(pairs);
+  const meetings = new Int32Array(pairs);
+  const sources = new Int32Array(pairs);
   const isHeld = size * blocks * (residuals.lags + 1) <= MOST_HELD;
-  const spread = spreadOver(residuals, ofSum);
-  const expected = new Float64Array(size * size);
-  const dispersion = new Float64Array(size * size).fill(1);
-  const pWithin = new Float64Array(size * size).fill(1);
-  const pBetween = new Float64Array(size * size).fill(1);
-  const betweenUp = new Uint8Array(size * size);
+  const covariances: Float64Array[] = [];
+  const ofSums: Float64Array[] = [];
+  let windows = 0;
+  for (let b = 0; b < blocks; b++) {
+    const often = times[b];
+    if (often === 0) continue;
+    windows += often * (blockFirst[b + 1] - blockFirst[b]);
+    const sums = sumsOf(b);
+    for (let k = 0; k < sums.pair.length; k++) {
+      const pair = sums.pair[k];
+      together[pair] += often * sums.both[k];
+      within[pair] += often * sums.within[k];
+      variance[pair] += often * sums.variance[k];
+      meetings[pair] += often * sums.meetings[k];
+      sources[pair] += often * sums.sources[k];
+    }
+    if (isHeld) covariances[b] = sums.covariance;
+    ofSums[b] = sums.ofSum;
+  }
+  const windowsWith = Float64Array.from({ length: size }, (_, i) => {
+    let sum = 0;
+    for (let b = 0; b < blocks; b++) sum += times[b] * held[i * blocks + b];
+    return sum;
+  });
+  const spread = spreadOver(residuals, (block) => ofSums[block]);
+  const counted = blocksCounted(residuals);
+  const expected = new Float64Array(pairs);
+  const dispersion = new Float64Array(pairs).fill(1);
+  const pWithin = new Float64Array(pairs).fill(1);
+  const pBetween = new Float64Array(pairs).fill(1);
+  const betweenUp = new Uint8Array(pairs);
   for (let i = 0; i < size; i++) {
     for (let j = i + 1; j < size; j++) {
       const pair = i * size + j;
-      together[pair] = counts.together[pair];
       const shared = sharedByBlocks(spread, residuals, i, j);
       const pooled = 1 - spread.ownShare[i] * spread.ownShare[j];
       expected[pair] = Math.max(within[pair] - pooled * shared, LEAST_EXPECTED);
@@ -90,20 +114,24 @@ export function weighEvidence(counts: Counts, windows: Windows): Evidence {
         pWithin[pair] = chanceOfCount(together[pair], expected[pair], dispersion[pair]);
       }
       betweenUp[pair] = shared > 0 ? 1 : 0;
-      pBetween[pair] = chanceBetween({ shared, lengths: spread.length[i] * spread.length[j], blocks }, () =>
+      const lengths = spread.length[i] * spread.length[j];
+      pBetween[pair] = chanceBetween({ shared, lengths, blocks: counted }, () =>
         presenceTable(residuals, i, j),
       );
     }
   }
   return {
     size,
+    windows,
+    windowsWith,
     together,
     expected,
     dispersion,
     pWithin,
     pBetween,
     betweenUp,
-    ...countMeetings(counts, windows),
+    meetings,
+    sources,
     residuals,
     spread,
     ...(isHeld ? { covariances } : {}),
@@ -135,47 +163,15 @@ export interface Presence {
   readonly second: number;
 }
 
-function presenceTable({ held, blocks }: Residuals, i: number, j: number): Presence {
+function presenceTable({ held, times, blocks }: Residuals, i: number, j: number): Presence {
   let [both, first, second] = [0, 0, 0];
   for (let b = 0; b < blocks; b++) {
     const [a, c] = [held[i * blocks + b] > 0, held[j * blocks + b] > 0];
-    if (a) first++;
-    if (c) second++;
-    if (a && c) both++;
+    if (a) first += times[b];
+    if (c) second += times[b];
+    if (a && c) both += times[b];
   }
   return { both, first, second };
-}
-
-/** Adds what a block says of every pair that is in it; returns the autocovariances of its concepts. */
-function addBlock(
-  residuals: Residuals,
-  block: number,
-  sums: { within: Float64Array; variance: Float64Array; ofSum: Float64Array },
-): Float64Array {
-  const { size, blocks, blockFirst, squares, heldWeight, lags } = residuals;
-  const windowCount = blockFirst[block + 1] - blockFirst[block];
-  const present = presentIn(residuals, block);
-  const { covariance, ofSum } = covarianceIn(residuals, block);
-  const uneven = unevenness(residuals, block);
-  for (const i of present) sums.ofSum[i * blocks + block] = ofSum[i];
-  for (let x = 0; x < present.length; x++) {
-    const i = present[x];
-    const a = rateIn(residuals, i, block);
-    const ofFirst = i * (lags + 1);
-    for (let y = x + 1; y < present.length; y++) {
-      const j = present[y];
-      const b = rateIn(residuals, j, block);
-      const pair = i * size + j;
-      sums.within[pair] +=
-        b * heldWeight[i * blocks + block] + a * heldWeight[j * blocks + block] - a * b * squares[block];
-      if (windowCount < 2) continue;
-      const ofSecond = j * (lags + 1);
-      let sum = covariance[ofFirst] * covariance[ofSecond];
-      for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofFirst + l] * covariance[ofSecond + l];
-      sums.variance[pair] += (Math.max(0, sum) / windowCount) * uneven;
-    }
-  }
-  return covariance;
 }
 
 /**
@@ -186,38 +182,9 @@ function addBlock(
  */
 export function chanceOfCount(count: number, mean: number, dispersion: number): number {
   const scale = Math.max(DISPERSION_MARGIN * dispersion, LEAST_DISPERSION);
-  const up = count > 0 ? lowerGamma(count / scale, mean / scale) : 1;
-  const down = upperGamma(count / scale + 1, mean / scale);
-  return Math.min(1, 2 * Math.min(up, down));
-}
-
-/** Counts separate meetings in one pass: a window counts where it begins after the last one that counted has ended. */
-export function countMeetings(
-  counts: Counts,
-  windows: Windows,
-): { meetings: Int32Array; sources: Int32Array } {
-  const size = counts.windowsWith.length;
-  const meetings = new Int32Array(size * size);
-  const sources = new Int32Array(size * size);
-  const ended = new Int32Array(size * size).fill(-1);
-  const lastSource = new Int32Array(size * size).fill(-1);
-  for (let w = 0; w < windows.count; w++) {
-    const [from, to] = [counts.windowFirst[w], counts.windowFirst[w + 1]];
-    for (let k = from; k < to; k++) {
-      for (let m = k + 1; m < to; m++) {
-        const i = counts.inWindow[k];
-        const j = counts.inWindow[m];
-        const pair = i < j ? i * size + j : j * size + i;
-        if (ended[pair] <= windows.first[w]) {
-          meetings[pair]++;
-          ended[pair] = windows.end[w];
-        }
-        if (lastSource[pair] !== windows.source[w]) {
-          sources[pair]++;
-          lastSource[pair] = windows.source[w];
-        }
-      }
-    }
-  }
-  return { meetings, sources };
+  if (count === 0) return Math.min(1, 2 * Math.exp(-mean / scale));
+  // The side the count is on is the less likely one, or neither is under a half.
+  const oneSided =
+    count > mean ? lowerGamma(count / scale, mean / scale) : upperGamma(count / scale + 1, mean / scale);
+  return Math.min(1, 2 * oneSided);
 }

@@ -1,5 +1,5 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
-import { covarianceIn, covarianceOfGroups, presentIn, unevenness } from './residuals.ts';
+import { blocksCounted, covarianceIn, covarianceOfGroups, presentIn, unevenness } from './residuals.ts';
 
 /**
  * Tests every concept against groups of concepts as it is tested against another concept (`weighEvidence`): the windows
@@ -29,7 +29,9 @@ export function chanceWithGroups(
     }
   }
   const variance = new Float64Array(size * groups);
-  for (let b = 0; b < residuals.blocks; b++) addVariance(evidence, b, groupOf, members, variance);
+  for (let b = 0; b < residuals.blocks; b++) {
+    if (residuals.times[b] > 0) addVariance(evidence, b, groupOf, members, variance);
+  }
   const p = new Float64Array(size * groups).fill(1);
   for (let at = 0; at < p.length; at++) {
     const chance = Math.max(mean[at], LEAST_EXPECTED);
@@ -49,7 +51,8 @@ export function chanceOfSameSources(
   groupOf: ArrayLike<number>,
   groups: number,
 ): Float64Array {
-  const { blocks, held } = residuals;
+  const { blocks, held, times } = residuals;
+  const counted = blocksCounted(residuals);
   const ofGroups = new Float64Array(groups * blocks);
   const has = new Float64Array(groups * blocks);
   for (let i = 0; i < size; i++) {
@@ -68,16 +71,16 @@ export function chanceOfSameSources(
         const own = spread.departures[i * blocks + b];
         const others = ofGroups[g * blocks + b] - inside * own;
         const present = held[i * blocks + b] > 0;
-        shared += own * others;
-        length += others * others;
+        shared += times[b] * own * others;
+        length += times[b] * others * others;
         const groupPresent = has[g * blocks + b] - (inside && present ? 1 : 0) > 0;
-        if (present) first++;
-        if (groupPresent) second++;
-        if (present && groupPresent) both++;
+        if (present) first += times[b];
+        if (groupPresent) second += times[b];
+        if (present && groupPresent) both += times[b];
       }
       if (shared > 0) {
         p[i * groups + g] =
-          chanceBetween({ shared, lengths: length * spread.length[i], blocks }, () => ({
+          chanceBetween({ shared, lengths: length * spread.length[i], blocks: counted }, () => ({
             both,
             first,
             second,
@@ -96,7 +99,7 @@ function addVariance(
   members: Float64Array,
   variance: Float64Array,
 ): void {
-  const { blockFirst, lags } = residuals;
+  const { blockFirst, lags, times } = residuals;
   const windows = blockFirst[block + 1] - blockFirst[block];
   if (windows < 2) return;
   const groups = members.length;
@@ -111,7 +114,7 @@ function addVariance(
       for (let l = 0; l <= lags; l++) {
         sum += (l === 0 ? 1 : 2) * covariance[i * (lags + 1) + l] * ofGroups[g * (lags + 1) + l];
       }
-      variance[i * groups + g] += (Math.max(0, sum * others) / windows) * uneven;
+      variance[i * groups + g] += times[block] * (Math.max(0, sum * others) / windows) * uneven;
     }
   }
 }

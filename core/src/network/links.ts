@@ -1,9 +1,7 @@
 import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
-import type { Counts } from './counts.ts';
 import type { Evidence } from './evidence.ts';
 import { logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
-import type { Windows } from './windows.ts';
 
 export interface LinkSettings {
   readonly measure: Measure;
@@ -15,17 +13,14 @@ export interface LinkSettings {
   readonly maximumQ: number;
 }
 
-/** Pairs of concepts that share a window, sorted by falling strength; the first `standing` of them are links. */
-export interface Links {
+/** Pairs of concepts that share a window, and what chance has to do with it. */
+export interface JudgedPairs {
   readonly source: Int32Array;
   readonly target: Int32Array;
   /** Windows with both. */
   readonly both: Int32Array;
   /** The measure the cut-off is on. */
   readonly strength: Float64Array;
-  readonly npmi: Float64Array;
-  /** Signed log-likelihood G² of the overlap-corrected table. */
-  readonly g2: Float64Array;
   /** Chance within sources (`weighEvidence`). */
   readonly p: Float64Array;
   /** p adjusted for all pairs of concepts (Benjamini & Hochberg 1995). */
@@ -41,6 +36,13 @@ export interface Links {
   readonly up: Uint8Array;
   /** 1 where they meet oftener than by chance within sources, 2 where only the same sources hold both, 0 where neither. */
   readonly beyond: Uint8Array;
+}
+
+/** The pairs sorted, those that stand first, each by falling strength: the first `standing` of them are links. */
+export interface Links extends JudgedPairs {
+  readonly npmi: Float64Array;
+  /** Signed log-likelihood G² of the overlap-corrected table. */
+  readonly g2: Float64Array;
   /** 1 where the link stands. */
   readonly stands: Uint8Array;
   readonly standing: number;
@@ -54,13 +56,6 @@ const FEWEST_MEETINGS = 3;
 export const meetsOftenEnough = (sources: number, meetings: number): boolean =>
   sources >= FEWEST_SOURCES || meetings >= FEWEST_MEETINGS;
 
-/** What the links are found from. */
-export interface LinkInput {
-  readonly counts: Counts;
-  readonly windows: Windows;
-  readonly evidence: Evidence;
-}
-
 /** G² of the table of windows; sliding windows see every sentence several times, so it is divided by the overlap. */
 export function overlapCorrectedG2(
   both: number,
@@ -72,54 +67,75 @@ export function overlapCorrectedG2(
   return logLikelihood(both / overlap, withFirst / overlap, withSecond / overlap, windows / overlap);
 }
 
-/** Measures every pair of concepts that shares a window and says which links stand. */
-export function findLinks({ counts, windows, evidence }: LinkInput, settings: LinkSettings): Links {
-  const n = counts.windowsWith.length;
+/** Judges every pair that shares a window, among all pairs there could be; in the order of the concepts. */
+export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPairs {
+  const { size: n, windowsWith, together } = evidence;
   const tests = (n * (n - 1)) / 2;
   const found: number[] = [];
   for (let i = 0; i < n; i++) {
-    for (let j = i + 1; j < n; j++) if (counts.together[i * n + j] > 0) found.push(i * n + j);
+    for (let j = i + 1; j < n; j++) if (together[i * n + j] > 0) found.push(i * n + j);
   }
-  const of = (pair: number): [number, number, number, number] => [
-    counts.together[pair],
-    counts.windowsWith[Math.floor(pair / n)],
-    counts.windowsWith[pair % n],
-    windows.count,
-  ];
-  const floats = (make: (pair: number) => number): Float64Array => Float64Array.from(found, make);
-  const strength = floats((pair) => MEASURES[settings.measure].of(...of(pair)));
-  const p = floats((pair) => evidence.pWithin[pair]);
+  const source = Int32Array.from(found, (pair) => Math.floor(pair / n));
+  const target = Int32Array.from(found, (pair) => pair % n);
+  const both = Int32Array.from(found, (pair) => together[pair]);
+  const measure = MEASURES[settings.measure].of;
+  const strength = Float64Array.from(found, (_, i) =>
+    measure(both[i], windowsWith[source[i]], windowsWith[target[i]], evidence.windows),
+  );
+  const p = Float64Array.from(found, (pair) => evidence.pWithin[pair]);
   const q = adjustForMany(p, tests);
-  const pBetween = floats((pair) => evidence.pBetween[pair]);
+  const pBetween = Float64Array.from(found, (pair) => evidence.pBetween[pair]);
   const qBetween = adjustForMany(pBetween, tests);
+  const up = Uint8Array.from(found, (pair) => (together[pair] > evidence.expected[pair] ? 1 : 0));
   const beyond = Uint8Array.from(found, (pair, i) => {
-    if (q[i] < settings.maximumQ && evidence.together[pair] > evidence.expected[pair]) return 1;
+    if (q[i] < settings.maximumQ && up[i] === 1) return 1;
     return qBetween[i] < settings.maximumQ && evidence.betweenUp[pair] === 1 ? 2 : 0;
   });
-  const stands = Uint8Array.from(found, (pair, i) => {
+  const meetings = Int32Array.from(found, (pair) => evidence.meetings[pair]);
+  const sources = Int32Array.from(found, (pair) => evidence.sources[pair]);
+  return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond };
+}
+
+/**
+ * Measures every pair of concepts that shares a window and says which links stand.
+ *
+ * @param overlap windows that see each place of the text, on average
+ */
+export function findLinks(evidence: Evidence, overlap: number, settings: LinkSettings): Links {
+  const judged = judgePairs(evidence, settings);
+  const { source, target, both, strength, beyond } = judged;
+  const stands = Uint8Array.from(source, (_, i) => {
     const oftenEnough =
-      counts.together[pair] >= settings.minimumTogether &&
-      meetsOftenEnough(evidence.sources[pair], evidence.meetings[pair]);
+      both[i] >= settings.minimumTogether && meetsOftenEnough(judged.sources[i], judged.meetings[i]);
     return oftenEnough && strength[i] > settings.cutOff && beyond[i] > 0 ? 1 : 0;
   });
-  const order = ranked(found.length, (i) => strength[i]);
+  const order = ranked(source.length, (i) => strength[i]);
   const sorted = [...order.filter((i) => stands[i] === 1), ...order.filter((i) => stands[i] === 0)];
+  const whole = (list: ArrayLike<number>): Int32Array => Int32Array.from(sorted, (i) => list[i]);
+  const real = (of: (i: number) => number): Float64Array => Float64Array.from(sorted, of);
+  const flags = (list: ArrayLike<number>): Uint8Array => Uint8Array.from(sorted, (i) => list[i]);
+  const tableOf = (i: number): [number, number, number, number] => [
+    both[i],
+    evidence.windowsWith[source[i]],
+    evidence.windowsWith[target[i]],
+    evidence.windows,
+  ];
   return {
-    source: Int32Array.from(sorted, (i) => Math.floor(found[i] / n)),
-    target: Int32Array.from(sorted, (i) => found[i] % n),
-    both: Int32Array.from(sorted, (i) => counts.together[found[i]]),
-    strength: Float64Array.from(sorted, (i) => strength[i]),
-    npmi: Float64Array.from(sorted, (i) => npmi(...of(found[i]))),
-    g2: Float64Array.from(sorted, (i) => overlapCorrectedG2(...of(found[i]), windows.overlap)),
-    p: Float64Array.from(sorted, (i) => p[i]),
-    q: Float64Array.from(sorted, (i) => q[i]),
-    pBetween: Float64Array.from(sorted, (i) => pBetween[i]),
-    qBetween: Float64Array.from(sorted, (i) => qBetween[i]),
-    meetings: Int32Array.from(sorted, (i) => evidence.meetings[found[i]]),
-    sources: Int32Array.from(sorted, (i) => evidence.sources[found[i]]),
-    up: Uint8Array.from(sorted, (i) => (evidence.together[found[i]] > evidence.expected[found[i]] ? 1 : 0)),
-    beyond: Uint8Array.from(sorted, (i) => beyond[i]),
-    stands: Uint8Array.from(sorted, (i) => stands[i]),
+    source: whole(source),
+    target: whole(target),
+    both: whole(both),
+    strength: real((i) => strength[i]),
+    npmi: real((i) => npmi(...tableOf(i))),
+    g2: real((i) => overlapCorrectedG2(...tableOf(i), overlap)),
+    p: real((i) => judged.p[i]),
+    q: real((i) => judged.q[i]),
+    pBetween: real((i) => judged.pBetween[i]),
+    qBetween: real((i) => judged.qBetween[i]),
+    meetings: whole(judged.meetings),
+    sources: whole(judged.sources),
+    up: flags(judged.up),
+    beyond: flags(beyond),
+    stands: flags(stands),
     standing: stands.reduce((sum, each) => sum + each, 0),
   };
 }

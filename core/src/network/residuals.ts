@@ -19,11 +19,15 @@ const SHORT_SOURCE = 8;
 export interface Residuals {
   readonly size: number;
   readonly blocks: number;
+  /** How often each block counts: once, or as often as its source is drawn. */
+  readonly times: Float64Array;
   /** First window of each block; one more than there are blocks. */
   readonly blockFirst: Int32Array;
   /** Concepts of window w: `inWindow[windowFirst[w] … windowFirst[w + 1])`. */
   readonly windowFirst: Int32Array;
   readonly inWindow: Int32Array;
+  /** Where window w stands among the collection's. */
+  readonly windowAt: Int32Array;
   /** How many concepts windows as long hold on average: a long window holds more of everything. */
   readonly weight: Float64Array;
   /** Windows ahead that are looked at. */
@@ -79,7 +83,9 @@ export function residualsOf(counts: Counts, windows: Windows): Residuals {
   const blockFirst = new Int32Array(blocks + 1);
   const windowFirst = new Int32Array(windows.count + 1);
   const inWindow = new Int32Array(counts.inWindow.length);
+  const windowAt = Int32Array.from(lists.flat());
   const weight = new Float64Array(windows.count);
+  const times = new Float64Array(blocks).fill(1);
   const sums = new Float64Array(blocks);
   const squares = new Float64Array(blocks);
   const held = new Float64Array(size * blocks);
@@ -102,7 +108,21 @@ export function residualsOf(counts: Counts, windows: Windows): Residuals {
     blockFirst[b + 1] = w;
   });
   const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
-  return { size, blocks, blockFirst, windowFirst, inWindow, weight, lags, sums, squares, held, heldWeight };
+  return {
+    size,
+    blocks,
+    times,
+    blockFirst,
+    windowFirst,
+    inWindow,
+    windowAt,
+    weight,
+    lags,
+    sums,
+    squares,
+    held,
+    heldWeight,
+  };
 }
 
 /** Windows of a block with a concept per unit of weight. */
@@ -224,35 +244,50 @@ export interface Spread {
   readonly ownShare: Float64Array;
 }
 
-/** @param ofSum size × blocks: the variance each number of windows has by bursts */
-export function spreadOver({ size, blocks, sums, squares, held }: Residuals, ofSum: Float64Array): Spread {
+/** @param ofSum of each block: the variance each concept's number of windows has by bursts */
+export function spreadOver(
+  { size, blocks, times, sums, squares, held }: Residuals,
+  ofSum: (block: number) => ArrayLike<number>,
+): Spread {
   let whole = 0;
-  for (const sum of sums) whole += sum;
+  let number = 0;
+  for (let b = 0; b < blocks; b++) {
+    whole += times[b] * sums[b];
+    number += times[b];
+  }
   const departures = new Float64Array(size * blocks);
   const length = new Float64Array(size);
   const ownShare = new Float64Array(size);
   for (let i = 0; i < size; i++) {
     let all = 0;
-    for (let b = 0; b < blocks; b++) all += held[i * blocks + b];
+    for (let b = 0; b < blocks; b++) all += times[b] * held[i * blocks + b];
     const rate = whole > 0 ? all / whole : 0;
     let byChance = 0;
     for (let b = 0; b < blocks; b++) {
-      if (sums[b] === 0) continue;
+      if (sums[b] === 0 || times[b] === 0) continue;
       const scale = Math.sqrt(squares[b]) / sums[b];
       const departure = (held[i * blocks + b] - rate * sums[b]) * scale;
       departures[i * blocks + b] = departure;
-      length[i] += departure * departure;
-      byChance += ofSum[i * blocks + b] * scale * scale;
+      length[i] += times[b] * departure * departure;
+      byChance += times[b] * ofSum(b)[i] * scale * scale;
     }
-    byChance *= blocks > 1 ? (blocks - 1) / blocks : 0;
+    byChance *= number > 1 ? (number - 1) / number : 0;
     ownShare[i] = length[i] > byChance ? 1 - byChance / length[i] : 0;
   }
   return { departures, length, ownShare };
 }
 
 /** Windows two concepts share because the same blocks hold both. */
-export function sharedByBlocks({ departures }: Spread, { blocks }: Residuals, a: number, b: number): number {
+export function sharedByBlocks(
+  { departures }: Spread,
+  { blocks, times }: Residuals,
+  a: number,
+  b: number,
+): number {
   let sum = 0;
-  for (let s = 0; s < blocks; s++) sum += departures[a * blocks + s] * departures[b * blocks + s];
+  for (let s = 0; s < blocks; s++) sum += times[s] * departures[a * blocks + s] * departures[b * blocks + s];
   return sum;
 }
+
+/** How many blocks there are, each as often as it counts. */
+export const blocksCounted = ({ times }: Residuals): number => times.reduce((sum, each) => sum + each, 0);

@@ -31,13 +31,14 @@ export function* settleMembers(
   const groupOf = community.map((c) => numbers.get(c) ?? -1);
   const groups = numbers.size;
   if (groups === 0) return community;
+  let within = chanceWithGroups(evidence, groupOf, groups);
   for (let round = 0; round < rounds; round++) {
-    const joining = whoJoins(chanceWithGroups(evidence, groupOf, groups), groupOf, groups);
-    yield (round + 1) / (rounds + 1);
+    const joining = whoJoins(within, groupOf, groups);
     if (joining.size === 0) break;
     for (const [concept, group] of joining) groupOf[concept] = group;
+    within = chanceWithGroups(evidence, groupOf, groups);
+    yield (round + 1) / (rounds + 1);
   }
-  const within = chanceWithGroups(evidence, groupOf, groups);
   const between = chanceOfSameSources(evidence, groupOf, groups);
   const stays = groupOf.map((group, i) => {
     const at = i * groups + group;

@@ -1,6 +1,7 @@
 import type { Counts } from '../network/counts.ts';
-import { weighEvidence } from '../network/evidence.ts';
-import { findLinks, type LinkSettings } from '../network/links.ts';
+import { evidenceOfDraws, windowsBySource } from '../network/draws.ts';
+import type { Evidence } from '../network/evidence.ts';
+import { judgePairs, type LinkSettings } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
 import { randomInteger, seededRandom } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -60,12 +61,13 @@ export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redra
   const overlap = new Float64Array(count);
   const comesBack = new Float64Array(count);
   const together = new Float64Array(size);
-  const sources = windowsBySource(windows);
-  if (count === 0 || sources.length < 2) return { overlap, comesBack, together };
+  const sources = windowsBySource(windows).length;
+  if (count === 0 || sources < 2) return { overlap, comesBack, together };
+  const evidenceOf = evidenceOfDraws(input.counts, windows);
   for (let draw = 0; draw < draws; draw++) {
     const random = seededRandom(input.seed, 20_000 + draw);
-    const drawn = sources.map(() => sources[randomInteger(random, sources.length)]);
-    const community = yield* groupDrawn(input, drawn, draw);
+    const drawn = Array.from({ length: sources }, () => randomInteger(random, sources));
+    const community = yield* groupDrawn(input, evidenceOf(drawn), draw);
     const sizes = new Map<number, number>();
     for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
     themes.themes.forEach(({ concepts }, t) => {
@@ -80,12 +82,6 @@ export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redra
     yield (draw + 1) / draws;
   }
   return { overlap, comesBack, together };
-}
-
-function windowsBySource(windows: Windows): number[][] {
-  const lists: number[][] = [];
-  for (let w = 0; w < windows.count; w++) (lists[windows.source[w]] ??= []).push(w);
-  return lists.filter((list) => list !== undefined);
 }
 
 function bestOverlap(
@@ -104,54 +100,11 @@ function bestOverlap(
 }
 
 function* groupDrawn(
-  { counts, windows, links: settings, themes, seed }: RedrawInput,
-  drawn: readonly (readonly number[])[],
+  { links: settings, themes, seed }: RedrawInput,
+  evidence: Evidence,
   draw: number,
 ): Stepwise<Int32Array> {
-  const again = countsOf(counts, windows, drawn);
-  const evidence = weighEvidence(again.counts, again.windows);
-  const links = findLinks({ ...again, evidence }, settings);
-  const graph = groupingNetwork(themes.themeOf.length, links, settings);
+  const graph = groupingNetwork(evidence.size, judgePairs(evidence, settings), settings);
   const { best } = runLeiden(graph, themes.resolution, seed + draw, RUNS);
   return yield* settleMembers(best, evidence, SETTLING_ROUNDS);
-}
-
-/** The counts of the windows of some sources, each as often as it is listed. */
-export function countsOf(
-  counts: Counts,
-  windows: Windows,
-  drawn: readonly (readonly number[])[],
-): { counts: Counts; windows: Windows } {
-  const n = counts.windowsWith.length;
-  const count = drawn.reduce((sum, list) => sum + list.length, 0);
-  const inWindow: number[] = [];
-  const windowFirst = new Int32Array(count + 1);
-  const [first, end, source] = [new Int32Array(count), new Int32Array(count), new Int32Array(count)];
-  const together = new Int32Array(n * n);
-  let w = 0;
-  let start = 0;
-  drawn.forEach((list, s) => {
-    const shift = start - windows.first[list[0]];
-    for (const from of list) {
-      const [low, high] = [counts.windowFirst[from], counts.windowFirst[from + 1]];
-      for (let a = low; a < high; a++) {
-        inWindow.push(counts.inWindow[a]);
-        for (let b = low; b < high; b++) together[counts.inWindow[a] * n + counts.inWindow[b]]++;
-      }
-      first[w] = windows.first[from] + shift;
-      end[w] = windows.end[from] + shift;
-      source[w] = s;
-      start = Math.max(start, end[w]);
-      windowFirst[++w] = inWindow.length;
-    }
-  });
-  return {
-    counts: {
-      windowFirst,
-      inWindow: Int32Array.from(inWindow),
-      windowsWith: Int32Array.from({ length: n }, (_, i) => together[i * n + i]),
-      together,
-    },
-    windows: { count, first, end, source, overlap: windows.overlap },
-  };
 }

@@ -1,7 +1,7 @@
 import type { Counts } from '../network/counts.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
-import { meetsOftenEnough, type Links, type LinkSettings } from '../network/links.ts';
+import { meetsOftenEnough, type JudgedPairs, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
@@ -53,7 +53,7 @@ const BETWEEN_SOURCES = 3;
  * The network that is grouped, weighted by strength: pairs that may be linked by their evidence within sources, and pairs
  * that are claimed by which sources hold both.
  */
-export function groupingNetwork(conceptCount: number, links: Links, settings: LinkSettings): Graph {
+export function groupingNetwork(conceptCount: number, links: JudgedPairs, settings: LinkSettings): Graph {
   const largest = Math.min(1, LENIENCE * settings.maximumQ);
   const fewest = Math.max(2, settings.minimumTogether - 1);
   const taken: number[] = [];

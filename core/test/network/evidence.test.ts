@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import { nullCollection, NULL_KINDS } from '../../../bench/nulls.ts';
 import type { Counts } from '../../src/network/counts.ts';
-import { chanceBetween, chanceOfCount, countMeetings, weighEvidence } from '../../src/network/evidence.ts';
+import { chanceBetween, chanceOfCount, weighEvidence } from '../../src/network/evidence.ts';
 import type { Windows } from '../../src/network/windows.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { exampleStudy } from '../examples.ts';
@@ -156,15 +156,19 @@ describe('separate meetings', () => {
             2,
             sources.map((list) => list.map((has) => (has ? [0, 1] : [0]))),
           );
-          // Windows of three that slide by one.
-          const sliding = { ...windows, end: windows.end.map((end) => end + 2) };
+          // Windows of three that slide by one, and end with their source.
+          const sourceEnd = new Map(Array.from(windows.source, (source, w) => [source, windows.end[w]]));
+          const sliding = {
+            ...windows,
+            end: windows.end.map((end, w) => Math.min(end + 2, sourceEnd.get(windows.source[w]) ?? end)),
+          };
           let [meetings, free] = [0, 0];
           windows.first.forEach((first, w) => {
             if (counts.windowFirst[w + 1] - counts.windowFirst[w] < 2 || first < free) return;
             meetings++;
-            free = first + 3;
+            free = sliding.end[w];
           });
-          const found = countMeetings(counts, sliding);
+          const found = weighEvidence(counts, sliding);
           expect(found.meetings[1]).to.equal(meetings);
           expect(found.sources[1]).to.equal(sources.filter((list) => list.includes(true)).length);
         },

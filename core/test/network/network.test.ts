@@ -171,14 +171,14 @@ describe('links', () => {
     const windows = windowsOf(tokens, { size: 1 });
     const counts = countTogether(concepts, windows);
     const settings = { measure: 'npmi' as const, cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 };
-    const input = { counts, windows, evidence: weighEvidence(counts, windows) };
-    const links = findLinks(input, settings);
+    const evidence = weighEvidence(counts, windows);
+    const links = findLinks(evidence, windows.overlap, settings);
     expect(links.standing).to.equal(1);
     expect([links.source[0], links.target[0], links.both[0]]).to.deep.equal([0, 1, 12]);
     expect(links.q[0]).to.be.below(1e-4);
     expect([links.meetings[0], links.sources[0], links.beyond[0]]).to.deep.equal([12, 1, 1]);
-    expect(findLinks(input, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
-    expect(findLinks(input, { ...settings, cutOff: 1 }).standing).to.equal(0);
+    expect(findLinks(evidence, windows.overlap, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
+    expect(findLinks(evidence, windows.overlap, { ...settings, cutOff: 1 }).standing).to.equal(0);
   });
 });
 

@@ -1,8 +1,11 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
+import { countsOf, evidenceOfDraws, windowsBySource } from '../../src/network/draws.ts';
 import { weighEvidence } from '../../src/network/evidence.ts';
+import { chanceWithGroups } from '../../src/network/group-evidence.ts';
+import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
-import { bandOf, countsOf, redrawThemes } from '../../src/themes/redraw.ts';
+import { bandOf, redrawThemes } from '../../src/themes/redraw.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { exampleStudy } from '../examples.ts';
 
@@ -66,6 +69,54 @@ describe('themes over drawn sources', () => {
     // The same source drawn twice is two sources: what meets in it meets twice as often, and apart.
     const [a, b] = [weighEvidence(counts, windows), weighEvidence(twice.counts, twice.windows)];
     expect(Array.from(b.meetings)).to.deep.equal(Array.from(a.meetings, (n) => 2 * n));
+  });
+
+  it('weigh the sources drawn as a collection of just these, whether they are long or short', () => {
+    // Every window is as long and holds as much, so that nothing hangs on the lengths of the whole collection.
+    const text = (seed: number, windows: number): string => {
+      const random = seededRandom(seed);
+      const pairs = [
+        'The kettle and the barrel.',
+        'The ladder and the kettle.',
+        'The barrel and the ladder.',
+      ];
+      return Array.from({ length: windows }, () => pairs[randomInteger(random, 3)]).join('\n\n');
+    };
+    for (const lengths of [
+      [30, 20, 40, 25, 30],
+      [30, 20, 2, 3, 1],
+    ]) {
+      const study = studyOf(lengths.map((windows, i) => text(i, windows)));
+      study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1 } });
+      const [counts, windows] = [study.compute('counts'), study.compute('windows')];
+      const drawn = [4, 0, 1, 1, 3];
+      const bySource = windowsBySource(windows);
+      const again = countsOf(
+        counts,
+        windows,
+        drawn.map((source) => bySource[source]),
+      );
+      const [ofDraw, ofCollection] = [
+        evidenceOfDraws(counts, windows)(drawn),
+        weighEvidence(again.counts, again.windows),
+      ];
+      expect(ofDraw.size).to.be.above(1);
+      for (const list of [
+        'together',
+        'expected',
+        'dispersion',
+        'pWithin',
+        'pBetween',
+        'meetings',
+        'sources',
+      ] as const)
+        ofDraw[list].forEach((each, pair) =>
+          expect(each, `${list} ${pair}`).to.be.closeTo(ofCollection[list][pair], 1e-9),
+        );
+      const groups = Int32Array.from({ length: ofDraw.size }, () => 0);
+      const company = [ofDraw, ofCollection].map((each) => chanceWithGroups(each, groups, 1));
+      company[0].forEach((p, at) => expect(p).to.be.closeTo(company[1][at], 1e-9));
+    }
   });
 
   it('are said in bands', () => {
