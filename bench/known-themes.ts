@@ -65,12 +65,17 @@ export const asSentence = (words: readonly string[]): string => {
  * Eight themes of ten nouns with unequal frequencies, four nouns in two themes; paragraphs of one theme (60 %), of two
  * (30 %), off topic (10 %); unequally frequent filler; five words a source that only it uses, again and again.
  */
-export function knownThemes(seed: number, sources: number, wordsPerSource = 700): KnownThemes {
+export function knownThemes(
+  seed: number,
+  sources: number,
+  wordsPerSource = 700,
+  themes = THEMES,
+): KnownThemes {
   const random = seededRandom(seed);
-  const nouns = someNouns(random, THEMES * WORDS_A_THEME + 400 + sources * PRIVATE_WORDS);
-  const planted = nouns.splice(0, THEMES * WORDS_A_THEME);
+  const nouns = someNouns(random, themes * WORDS_A_THEME + 400 + sources * PRIVATE_WORDS);
+  const planted = nouns.splice(0, themes * WORDS_A_THEME);
   const filler = nouns.splice(0, 400);
-  const words = Array.from({ length: THEMES }, (_, t) =>
+  const words = Array.from({ length: themes }, (_, t) =>
     planted.slice(t * WORDS_A_THEME, (t + 1) * WORDS_A_THEME),
   );
   const themesOf = new Map(planted.map((word, i) => [word, [Math.floor(i / WORDS_A_THEME)]]));
@@ -86,8 +91,8 @@ export function knownThemes(seed: number, sources: number, wordsPerSource = 700)
     let written = 0;
     while (written < wordsPerSource) {
       const kind = random();
-      const theme = falling(random, THEMES, 3);
-      const other = (theme + 1 + Math.floor(random() * (THEMES - 1))) % THEMES;
+      const theme = falling(random, themes, 3);
+      const other = (theme + 1 + Math.floor(random() * (themes - 1))) % themes;
       const about = kind < 0.6 ? [theme] : kind < 0.9 ? [theme, other] : [];
       const made = Array.from({ length: 2 + Math.floor(random() * 5) }, () => {
         const sentence: string[] = [];

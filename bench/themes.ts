@@ -1,6 +1,9 @@
+import { bandOf, type Band } from '../core/src/themes/redraw.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { knownThemes } from './known-themes.ts';
 import { nullCollection, NULL_KINDS } from './nulls.ts';
+
+const BANDS: readonly Band[] = ['nearly always', 'mostly', 'now and then', 'seldom'];
 
 /** What became of planted themes. */
 export interface Recovery {
@@ -62,7 +65,49 @@ export function recoveryOf(seed: number, sources: number): Recovery {
   };
 }
 
+/** Themes of one half of a collection, by band, and how many of them are found in the other half. */
+export function bandsOf(seed: number, sources: number): Map<Band, { themes: number; again: number }> {
+  const { texts } = knownThemes(seed, 2 * sources);
+  const [first, second] = [texts.slice(0, sources), texts.slice(sources)].map((half) => {
+    const study = exampleStudy(half.map((text, i) => ({ name: `${i}`, text })));
+    const { keys } = study.compute('concepts');
+    const { themes } = study.compute('themes');
+    const members = themes.map(({ concepts }) => new Set(concepts.map((concept) => keys[concept])));
+    return { members, study };
+  });
+  const found = new Map(BANDS.map((band) => [band, { themes: 0, again: 0 }]));
+  const { overlap } = first.study.compute('redrawn');
+  first.members.forEach((members, t) => {
+    const best = second.members.map((other) => {
+      const both = [...members].filter((key) => other.has(key)).length;
+      return both / (members.size + other.size - both);
+    });
+    const of = found.get(bandOf(overlap[t]));
+    if (!of) return;
+    of.themes++;
+    if (best.some((jaccard) => jaccard >= 0.5)) of.again++;
+  });
+  return found;
+}
+
+function benchBands(): void {
+  console.log('\n## Themes that come back in other sources of the same kind, by band\n');
+  console.log(`| sources | ${BANDS.map((band) => `comes back ${band}`).join(' | ')} |`);
+  console.log(`|---:|${'---:|'.repeat(BANDS.length)}`);
+  for (const sources of [6, 12, 24, 48]) {
+    const runs = Array.from({ length: 8 }, (_, i) => bandsOf(i + 1, sources));
+    const cells = BANDS.map((band) => {
+      const [themes, again] = (['themes', 'again'] as const).map((of) =>
+        runs.reduce((sum, run) => sum + (run.get(band)?.[of] ?? 0), 0),
+      );
+      return themes === 0 ? '–' : `${again} of ${themes}`;
+    });
+    console.log(`| ${sources} | ${cells.join(' | ')} |`);
+  }
+}
+
 export function benchThemes(): void {
+  benchBands();
   console.log('\n## Planted themes found again: 8 themes of 10 words, means over 10 seeds\n');
   console.log(
     '| sources | ARI | least ARI | theme words found | false members | themes that are none | themes |',

@@ -215,9 +215,9 @@ export class Browser {
     });
   }
 
-  /** Waits until the figures shown are those of the study as it is. */
+  /** Waits until the figures shown are those of the study as it is; how steady themes are may still be found behind them. */
   async settled(): Promise<void> {
-    await this.waitForText('.status-now', /^(?:up to date|Nothing to compute yet)$/);
+    await this.waitForText('.status-now', /^(?:up to date|Nothing to compute yet|drawing sources anew)/);
     await this.until(
       'The trail never came up to date',
       async () => (await this.all('.trail .is-computing')).length === 0,

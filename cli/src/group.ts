@@ -1,17 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { readCsv, tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
-import { buildGraph } from '@green-thicket/core/network/graph';
+import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/identity';
-import { degreeInside } from '@green-thicket/core/themes/themes';
+import { drawLinks } from '@green-thicket/core/themes/redraw';
+import { defaultResolution, sweepResolution } from '@green-thicket/core/themes/resolution';
+import { degreeInside, linkedCount } from '@green-thicket/core/themes/themes';
 import { openOutput } from './output-set.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 export interface GroupOptions {
   readonly out: string;
-  readonly resolution: number;
+  /** 'auto' for the one whose grouping comes back best when the links are counted anew. */
+  readonly resolution: number | 'auto';
   readonly seed: number;
   readonly runs: number;
   readonly version: string;
@@ -60,6 +63,14 @@ export function readNetwork(text: string): Network {
   return { names, source, target, weight };
 }
 
+/** Draws of the links on which resolutions are tried. */
+const DRAWS = 6;
+
+function resolutionFor(graph: Graph, seed: number): number {
+  const drawn = drawLinks(graph, seed, DRAWS);
+  return defaultResolution(finish(sweepResolution({ graph, drawn, seed })), linkedCount(graph));
+}
+
 /** Groups a weighted network and writes themes.csv, concepts.csv and run.json. */
 export async function group(path: string, options: GroupOptions): Promise<void> {
   const output = openOutput(options.out, ['themes.csv', 'concepts.csv', 'run.json'], options.force);
@@ -72,7 +83,8 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
   const { names, source, target, weight } = network;
   process.stderr.write(`Grouping ${names.length} concepts by ${source.length} links …\n`);
   const graph = buildGraph(names.length, source, target, weight);
-  const grouping = finish(groupByConsensus(graph, options.resolution, options.seed, options.runs));
+  const resolution = options.resolution === 'auto' ? resolutionFor(graph, options.seed) : options.resolution;
+  const grouping = finish(groupByConsensus(graph, resolution, options.seed, options.runs));
   const inside = degreeInside(graph, grouping.community);
   const members = new Map<number, number[]>();
   for (const v of ranked(names.length, (i) => inside[i])) {
@@ -108,7 +120,7 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
     version: options.version,
     seed: options.seed,
     runs: options.runs,
-    resolution: options.resolution,
+    resolution,
     modularity: tableNumber(grouping.modularity),
     communities: communities.length,
     steadiness: tableNumber(grouping.overallSteadiness),
@@ -118,6 +130,6 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
   files.set('run.json', `${JSON.stringify(record, null, 2)}\n`);
   output.write(files);
   process.stderr.write(
-    `${communities.length} communities, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
+    `${communities.length} communities at resolution ${resolution}, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
   );
 }

@@ -61,7 +61,12 @@ program
   .description('groups a weighted network given as source,target,weight')
   .argument('<links>', 'CSV with the columns source, target and weight')
   .requiredOption('--out <folder>', 'where to write the tables')
-  .option('--resolution <number>', 'resolution of modularity', numberIn(RANGES.resolution), 1)
+  .option(
+    '--resolution <number>',
+    'resolution of modularity, or auto for the one whose grouping comes back best when the links are counted anew',
+    (text) => (text === 'auto' ? text : numberIn(RANGES.resolution)(text)),
+    'auto',
+  )
   .option('--seed <number>', 'seed of the generator', numberIn(RANGES.seed), 1)
   .option('--runs <number>', 'how many runs the consensus is of', numberIn(RANGES.runs), 50)
   .option('--force', 'replace results that are in the folder already')
@@ -69,7 +74,7 @@ program
   .action(
     async (
       links: string,
-      options: { out: string; resolution: number; seed: number; runs: number; force?: boolean },
+      options: { out: string; resolution: number | 'auto'; seed: number; runs: number; force?: boolean },
     ) => {
       await group(links, { ...options, force: options.force ?? false, version });
     },

@@ -104,11 +104,14 @@ describe('the command line', () => {
       at('karate.csv'),
       `source,target,weight\n${KARATE.map(([a, b]) => `${a},${b},1`).join('\n')}\n`,
     );
-    expect(thicket('group', at('karate.csv'), '--out', at('karate'), '--runs', '20').status).to.equal(0);
+    const options = ['--out', at('karate'), '--runs', '20'];
+    expect(thicket('group', at('karate.csv'), ...options, '--resolution', '1').status).to.equal(0);
     const run = JSON.parse(read('karate', 'run.json')) as { modularity: number; communities: number };
     expect(run.modularity).to.be.closeTo(0.4198, 5e-4);
     expect(run.communities).to.equal(4);
     expect(read('karate', 'concepts.csv').trim().split('\n')).to.have.length(35);
+    const found = thicket('group', at('karate.csv'), ...options, '--force');
+    expect(found.stderr).to.match(/^\d communities at resolution \d/m);
   });
 
   it('replaces results only where it is told to, whole, and never reads them', () => {

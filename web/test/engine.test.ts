@@ -132,12 +132,12 @@ describe('the engine over a channel', () => {
     const order: ViewName[] = [];
     const { client } = connect();
     const head = await headOf(id);
-    const asked = (['map', 'compare', 'sources', 'themes'] as const).map(async (view) => {
+    const asked = (['steadiness', 'map', 'compare', 'sources', 'themes'] as const).map(async (view) => {
       await client.askView({ id, head }, view, null, never);
       order.push(view);
     });
     await Promise.all(asked);
-    expect(order).to.deep.equal(['sources', 'themes', 'map', 'compare']);
+    expect(order).to.deep.equal(['sources', 'themes', 'map', 'compare', 'steadiness']);
   });
 
   it('says how much is under way, and forgets what was answered or failed', async () => {
@@ -148,7 +148,7 @@ describe('the engine over a channel', () => {
     const head = await headOf(id);
     await Promise.all([chosen(client, id, head), faultOf(chosen(client, id, 99))]);
     expect(Math.max(...seen)).to.equal(2);
-    expect(client.currentActivity()).to.deep.equal({ busy: 0, share: 0 });
+    expect(client.currentActivity()).to.deep.equal({ busy: 0, behind: 0, share: 0 });
     stop();
   });
 

@@ -22,7 +22,7 @@ describe('views in line', () => {
   it('are made one at a time, those that need the fewest stages first', async () => {
     const log: string[] = [];
     const { make, end } = watched(log);
-    const inTurn = turns();
+    const { take: inTurn } = turns();
     const map = inTurn('map', make('map'));
     await new Promise(setImmediate);
     const compare = inTurn('compare', make('compare'));
@@ -46,7 +46,7 @@ describe('views in line', () => {
 
   it('go on after one that failed', async () => {
     const { make, end } = watched([]);
-    const inTurn = turns();
+    const { take: inTurn } = turns();
     const map = inTurn('map', make('map'));
     await new Promise(setImmediate);
     const links = inTurn('links', make('links'));
@@ -62,7 +62,7 @@ describe('views in line', () => {
   it('are chosen among all that come together', async () => {
     const log: string[] = [];
     const { make, end } = watched(log);
-    const inTurn = turns();
+    const { take: inTurn } = turns();
     const both = [inTurn('compare', make('compare')), inTurn('sources', make('sources'))];
     for (const view of ['sources', 'compare'] as const) {
       await new Promise(setImmediate);
@@ -73,7 +73,31 @@ describe('views in line', () => {
   });
 
   it('begin at once where nothing waits, again and again', async () => {
-    const inTurn = turns();
+    const { take: inTurn } = turns();
     for (let i = 0; i < 3; i++) expect(await inTurn('overview', () => Promise.resolve(i))).to.equal(i);
+  });
+
+  it('go past what is made behind them, in the middle of its work', async () => {
+    const log: string[] = [];
+    const { make, end } = watched(log);
+    const { take, letOthersPast } = turns();
+    const steadiness = take('steadiness', async () => {
+      log.push('begin steadiness');
+      await new Promise(setImmediate);
+      await letOthersPast();
+      log.push('end steadiness');
+    });
+    await Promise.resolve();
+    await Promise.resolve();
+    const others = [take('steadiness', make('steadiness')), take('map', make('map'))];
+    await new Promise(setImmediate);
+    await new Promise(setImmediate);
+    end('map');
+    await steadiness;
+    await new Promise(setImmediate);
+    end('steadiness');
+    await Promise.all(others);
+    const first = ['begin steadiness', 'begin map', 'end map', 'end steadiness'];
+    expect(log).to.deep.equal([...first, 'begin steadiness', 'end steadiness']);
   });
 });

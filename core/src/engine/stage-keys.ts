@@ -138,8 +138,14 @@ export const STAGE_KEYS = {
   evidence: reads(['counts', 'windows'], nothing),
   links: reads(['counts', 'windows', 'evidence'], ({ settings }) => ({ links: settings.links })),
   graph: reads(['concepts', 'links'], ({ settings }) => ({ links: settings.links })),
-  sweep: reads(['graph'], ({ settings }) => ({ seed: settings.themes.seed })),
-  grouping: reads(['graph', 'sweep', 'evidence'], ({ settings }) => ({ themes: settings.themes })),
+  drawnGraphs: reads(['counts', 'windows'], ({ settings }) => ({
+    links: settings.links,
+    seed: settings.themes.seed,
+  })),
+  sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], ({ settings }) => ({
+    seed: settings.themes.seed,
+  })),
+  grouping: reads(['graph', 'sweep', 'evidence', 'links'], ({ settings }) => ({ themes: settings.themes })),
   themes: reads(['concepts', 'graph', 'counts', 'grouping'], (state) => ({
     labels: state.conceptLabels,
     names: state.themeNames,

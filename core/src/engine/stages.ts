@@ -24,7 +24,7 @@ import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
-import { redrawThemes, type Redrawn } from '../themes/redraw.ts';
+import { drawNetworks, redrawThemes, type Redrawn } from '../themes/redraw.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
@@ -64,6 +64,7 @@ export interface StageResults {
   evidence: Evidence;
   links: Links;
   graph: Graph;
+  drawnGraphs: Graph[];
   sweep: ResolutionPoint[];
   grouping: ResolvedGrouping;
   themes: Themes;
@@ -162,9 +163,26 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   links: (take, { links }) => atOnce(() => findLinks(take('evidence'), take('windows').overlap, links)),
   graph: (take, { links }) =>
     atOnce(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
-  sweep: (take, { seed }) => exploreResolutions(take('graph'), seed),
+  drawnGraphs: (take, { links, seed }) =>
+    drawNetworks({ counts: take('counts'), windows: take('windows'), links, seed }),
+  sweep: (take, { seed }) =>
+    exploreResolutions(
+      {
+        graph: take('graph'),
+        drawn: take('drawnGraphs'),
+        grounds: { evidence: take('evidence'), links: take('links') },
+      },
+      seed,
+    ),
   grouping: (take, { themes }) =>
-    groupConcepts({ graph: take('graph'), points: take('sweep'), evidence: take('evidence') }, themes),
+    groupConcepts(
+      {
+        graph: take('graph'),
+        points: take('sweep'),
+        grounds: { evidence: take('evidence'), links: take('links') },
+      },
+      themes,
+    ),
   themes: (take, { labels, names, fewest }, { register }) =>
     atOnce(() => {
       const { keys } = take('concepts');

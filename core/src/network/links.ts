@@ -36,6 +36,8 @@ export interface JudgedPairs {
   readonly up: Uint8Array;
   /** 1 where they meet oftener than by chance within sources, 2 where only the same sources hold both, 0 where neither. */
   readonly beyond: Uint8Array;
+  /** 1 where the link stands. */
+  readonly stands: Uint8Array;
 }
 
 /** The pairs sorted, those that stand first, each by falling strength: the first `standing` of them are links. */
@@ -43,8 +45,6 @@ export interface Links extends JudgedPairs {
   readonly npmi: Float64Array;
   /** Signed log-likelihood G² of the overlap-corrected table. */
   readonly g2: Float64Array;
-  /** 1 where the link stands. */
-  readonly stands: Uint8Array;
   readonly standing: number;
 }
 
@@ -93,7 +93,11 @@ export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPa
   });
   const meetings = Int32Array.from(found, (pair) => evidence.meetings[pair]);
   const sources = Int32Array.from(found, (pair) => evidence.sources[pair]);
-  return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond };
+  const stands = Uint8Array.from(found, (_, i) => {
+    const oftenEnough = both[i] >= settings.minimumTogether && meetsOftenEnough(sources[i], meetings[i]);
+    return oftenEnough && strength[i] > settings.cutOff && beyond[i] > 0 ? 1 : 0;
+  });
+  return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond, stands };
 }
 
 /**
@@ -103,12 +107,7 @@ export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPa
  */
 export function findLinks(evidence: Evidence, overlap: number, settings: LinkSettings): Links {
   const judged = judgePairs(evidence, settings);
-  const { source, target, both, strength, beyond } = judged;
-  const stands = Uint8Array.from(source, (_, i) => {
-    const oftenEnough =
-      both[i] >= settings.minimumTogether && meetsOftenEnough(judged.sources[i], judged.meetings[i]);
-    return oftenEnough && strength[i] > settings.cutOff && beyond[i] > 0 ? 1 : 0;
-  });
+  const { source, target, both, strength, beyond, stands } = judged;
   const order = ranked(source.length, (i) => strength[i]);
   const sorted = [...order.filter((i) => stands[i] === 1), ...order.filter((i) => stands[i] === 0)];
   const whole = (list: ArrayLike<number>): Int32Array => Int32Array.from(sorted, (i) => list[i]);

@@ -1,6 +1,7 @@
 import { adjustForMany } from '../numeric/chance.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../network/group-evidence.ts';
+import type { JudgedPairs } from '../network/links.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renumber } from './leiden.ts';
 
@@ -12,6 +13,12 @@ const STAYS_BELOW = 0.025;
 const STAYS_BY_SOURCES_BELOW = 0.005;
 const MOST_ROUNDS = 3;
 
+/** What is known of concepts and their pairs. */
+export interface Grounds {
+  readonly evidence: Evidence;
+  readonly links: Pick<JudgedPairs, 'source' | 'target' | 'stands' | 'beyond'>;
+}
+
 /**
  * Communities by the evidence of each concept with the community as a whole, which is surer than that of its single links:
  * loose concepts join where they keep its company beyond chance, members that don't leave. A community that is left with
@@ -21,7 +28,7 @@ const MOST_ROUNDS = 3;
  */
 export function* settleMembers(
   community: Int32Array,
-  evidence: Evidence,
+  { evidence, links }: Grounds,
   rounds = MOST_ROUNDS,
 ): Stepwise<Int32Array> {
   const sizes = new Map<number, number>();
@@ -40,11 +47,23 @@ export function* settleMembers(
     yield (round + 1) / (rounds + 1);
   }
   const between = chanceOfSameSources(evidence, groupOf, groups);
+  const isClaimed = linkedInside(links, groupOf);
   const stays = groupOf.map((group, i) => {
     const at = i * groups + group;
-    return group >= 0 && (within[at] < STAYS_BELOW || between[at] < STAYS_BY_SOURCES_BELOW) ? group : -1;
+    const keepsCompany = within[at] < STAYS_BELOW || between[at] < STAYS_BY_SOURCES_BELOW;
+    return group >= 0 && (isClaimed[i] === 1 || keepsCompany) ? group : -1;
   });
   return renumber(stays.map((group, i) => (group < 0 ? groups + i : group)));
+}
+
+/** 1 for each concept with a link, beyond chance within sources, to another of its group. */
+function linkedInside({ source, target, stands, beyond }: Grounds['links'], groupOf: Int32Array): Uint8Array {
+  const linked = new Uint8Array(groupOf.length);
+  for (let i = 0; i < source.length; i++) {
+    const isInside = groupOf[source[i]] >= 0 && groupOf[source[i]] === groupOf[target[i]];
+    if (stands[i] === 1 && beyond[i] === 1 && isInside) linked[source[i]] = linked[target[i]] = 1;
+  }
+  return linked;
 }
 
 /** The loose concepts that join, each with the group whose company it keeps most surely. */

@@ -1,9 +1,10 @@
 import type { Counts } from '../network/counts.ts';
 import { evidenceOfDraws, windowsBySource } from '../network/draws.ts';
 import type { Evidence } from '../network/evidence.ts';
+import { buildGraph, type Graph } from '../network/graph.ts';
 import { judgePairs, type LinkSettings } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
-import { randomInteger, seededRandom } from '../numeric/random.ts';
+import { randomInteger, seededRandom, type Random } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { runLeiden } from './consensus.ts';
 import { settleMembers } from './members.ts';
@@ -41,6 +42,59 @@ const BANDS: readonly (readonly [from: number, band: Band])[] = [
 
 export const bandOf = (overlap: number): Band => BANDS.find(([from]) => overlap >= from)?.[1] ?? 'seldom';
 
+/** Draws on which resolutions are tried. */
+const TRIED_DRAWS = 12;
+
+/** The network that is grouped, as it is when sources are drawn anew. */
+export function* drawNetworks(
+  { counts, windows, links, seed }: Omit<RedrawInput, 'themes'>,
+  draws = TRIED_DRAWS,
+): Stepwise<Graph[]> {
+  const sources = windowsBySource(windows).length;
+  if (sources < 2) return [];
+  const evidenceOf = evidenceOfDraws(counts, windows);
+  const networks: Graph[] = [];
+  for (let draw = 0; draw < draws; draw++) {
+    const evidence = evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw)));
+    networks.push(groupingNetwork(evidence.size, judgePairs(evidence, links), links));
+    yield (draw + 1) / draws;
+  }
+  return networks;
+}
+
+/**
+ * A network with its links counted anew, for one of which no more is known: each link so many times its weight as a Poisson
+ * count of mean 1 says (Rosvall & Bergstrom 2010).
+ */
+export function drawLinks(graph: Graph, seed: number, draws = TRIED_DRAWS): Graph[] {
+  return Array.from({ length: draws }, (_, draw) => {
+    const random = seededRandom(seed, 40_000 + draw);
+    const [source, target, weight]: number[][] = [[], [], []];
+    for (let v = 0; v < graph.size; v++) {
+      for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
+        if (graph.neighbour[e] < v) continue;
+        const times = poissonOfOne(random());
+        if (times === 0) continue;
+        source.push(v);
+        target.push(graph.neighbour[e]);
+        weight.push(times * graph.weight[e]);
+      }
+    }
+    return buildGraph(graph.size, source, target, weight);
+  });
+}
+
+/** The Poisson count of mean 1 at this place of its distribution. */
+function poissonOfOne(place: number): number {
+  let count = 0;
+  let chance = Math.exp(-1);
+  for (let below = chance; place > below && count < 20; below += chance) chance /= ++count;
+  return count;
+}
+
+const drawSources = (sources: number, random: Random): number[] =>
+  Array.from({ length: sources }, () => randomInteger(random, sources));
+
 export interface RedrawInput {
   readonly counts: Counts;
   readonly windows: Windows;
@@ -66,8 +120,7 @@ export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redra
   const evidenceOf = evidenceOfDraws(input.counts, windows);
   for (let draw = 0; draw < draws; draw++) {
     const random = seededRandom(input.seed, 20_000 + draw);
-    const drawn = Array.from({ length: sources }, () => randomInteger(random, sources));
-    const community = yield* groupDrawn(input, evidenceOf(drawn), draw);
+    const community = yield* groupDrawn(input, evidenceOf(drawSources(sources, random)), draw);
     const sizes = new Map<number, number>();
     for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
     themes.themes.forEach(({ concepts }, t) => {
@@ -104,7 +157,8 @@ function* groupDrawn(
   evidence: Evidence,
   draw: number,
 ): Stepwise<Int32Array> {
-  const graph = groupingNetwork(evidence.size, judgePairs(evidence, settings), settings);
+  const judged = judgePairs(evidence, settings);
+  const graph = groupingNetwork(evidence.size, judged, settings);
   const { best } = runLeiden(graph, themes.resolution, seed + draw, RUNS);
-  return yield* settleMembers(best, evidence, SETTLING_ROUNDS);
+  return yield* settleMembers(best, { evidence, links: judged }, SETTLING_ROUNDS);
 }

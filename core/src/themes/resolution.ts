@@ -1,6 +1,9 @@
+import { largest, least } from '../base/extent.ts';
 import type { Graph } from '../network/graph.ts';
+import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { runLeiden } from './consensus.ts';
+import { isSameGrouping } from './leiden.ts';
 import { modularity } from './modularity.ts';
 
 /** A community smaller than this is shown as loose concepts: two words make a link, not a theme. */
@@ -8,13 +11,15 @@ export const SMALLEST_THEME = 3;
 export const RESOLUTION_STEPS = 25;
 export const LOWEST_RESOLUTION = 0.3;
 export const HIGHEST_RESOLUTION = 3;
-const SWEEP_RUNS = 10;
-/** Where this many runs are all the same, a resolution is taken for steady. */
-const ENOUGH_ALIKE = 4;
+const SWEEP_RUNS = 5;
+/** Where this many runs are all the same, a resolution is taken for found. */
+const ENOUGH_ALIKE = 3;
 export const FEWEST_THEMES = 5;
 export const MOST_THEMES = 12;
-/** A network with fewer concepts a theme than this has too little to part into the usual fewest themes. */
+/** A network with fewer concepts a theme than this has too little to part into the usual fewest themes, or more than the usual most. */
 const CONCEPTS_A_THEME = 6;
+/** Groupings that come back as well as this, or nearly, are told apart by the stretch of resolutions they hold for. */
+const AS_STEADY = 0.02;
 
 export interface ResolutionPoint {
   readonly resolution: number;
@@ -22,22 +27,56 @@ export interface ResolutionPoint {
   readonly themes: number;
   /** Modularity at resolution 1 of the best run. */
   readonly modularity: number;
-  /** Mean adjusted mutual information between the runs. */
+  /** Mean adjusted mutual information between this grouping and those of the drawn networks, over linked concepts. */
   readonly steadiness: number;
+  /** Numbers the groupings of the sweep: neighbours of one number are the same grouping, a plateau. */
+  readonly plateau: number;
 }
 
-/** Tries resolutions from 0.3 to 3 in equal ratios, ten runs each, or four where these all agree. */
-export function* sweepResolution(graph: Graph, seed: number): Stepwise<ResolutionPoint[]> {
-  const points: ResolutionPoint[] = [];
+export interface SweepInput {
+  readonly graph: Graph;
+  /** The network as it would be of other sources, or with its links counted anew. */
+  readonly drawn: readonly Graph[];
+  readonly seed: number;
+  /** Makes themes of communities, where more than the network is known. */
+  readonly settle?: (community: Int32Array) => Stepwise<Int32Array>;
+}
+
+/**
+ * Tries resolutions from 0.3 to 3 in equal ratios, five runs each, or three where these all agree, and each grouping that
+ * comes of it on the drawn networks.
+ */
+export function* sweepResolution({ graph, drawn, seed, settle }: SweepInput): Stepwise<ResolutionPoint[]> {
+  const ratio = HIGHEST_RESOLUTION / LOWEST_RESOLUTION;
+  const plateaus: { readonly grouping: Int32Array; readonly resolutions: number[] }[] = [];
   for (let i = 0; i < RESOLUTION_STEPS; i++) {
-    const ratio = HIGHEST_RESOLUTION / LOWEST_RESOLUTION;
     const resolution = Number((LOWEST_RESOLUTION * ratio ** (i / (RESOLUTION_STEPS - 1))).toFixed(2));
-    const { best, steadiness } = runLeiden(graph, resolution, seed, SWEEP_RUNS, ENOUGH_ALIKE);
-    points.push({ resolution, themes: countThemes(best), modularity: modularity(graph, best), steadiness });
-    yield (i + 1) / RESOLUTION_STEPS;
+    const { best } = runLeiden(graph, resolution, seed, SWEEP_RUNS, ENOUGH_ALIKE);
+    const last = plateaus.at(-1);
+    if (last && isSameGrouping(last.grouping, best)) last.resolutions.push(resolution);
+    else plateaus.push({ grouping: best, resolutions: [resolution] });
+    yield (0.5 * (i + 1)) / RESOLUTION_STEPS;
+  }
+  const linked = Array.from(graph.degree.keys()).filter((v) => graph.degree[v] > 0);
+  const points: ResolutionPoint[] = [];
+  for (const [plateau, { grouping, resolutions }] of plateaus.entries()) {
+    const of = linked.map((v) => grouping[v]);
+    let steadiness = 0;
+    for (const other of drawn) {
+      const { best } = runLeiden(other, middleOf(resolutions), seed, 1);
+      const again = linked.map((v) => best[v]);
+      steadiness += adjustedMutualInformation(of, again) / drawn.length;
+      yield 0.5 + (0.5 * (plateau + 0.5)) / plateaus.length;
+    }
+    const themes = countThemes(settle ? yield* settle(grouping) : grouping);
+    const quality = modularity(graph, grouping);
+    for (const resolution of resolutions)
+      points.push({ resolution, themes, modularity: quality, steadiness, plateau });
   }
   return points;
 }
+
+const middleOf = (list: readonly number[]): number => list[Math.floor((list.length - 1) / 2)];
 
 export function countThemes(community: Int32Array): number {
   const sizes = new Map<number, number>();
@@ -46,20 +85,23 @@ export function countThemes(community: Int32Array): number {
 }
 
 /**
- * The default resolution: the steadiest grouping of 5 to 12 themes in the sweep (from fewer where the network is
- * small), of equally steady ones the one with the highest modularity. Where no grouping has as many, the one that
- * comes nearest.
+ * The default resolution: the one whose grouping comes back best when sources are drawn anew, among those of 5 to 12
+ * themes (fewer where the network is small, more where it is large). Of all that come back nearly as well, the number of
+ * themes that holds over most resolutions, and the middle of that stretch, so that one link cannot tip it. Where no grouping has as many themes, the
+ * one that comes nearest.
  */
 export function defaultResolution(points: readonly ResolutionPoint[], linkedConcepts: number): number {
-  const fewest = Math.max(1, Math.min(FEWEST_THEMES, Math.floor(linkedConcepts / CONCEPTS_A_THEME)));
-  const short = (point: ResolutionPoint): number =>
-    Math.max(0, fewest - point.themes, point.themes - MOST_THEMES);
-  const best = [...points].sort(
-    (a, b) =>
-      short(a) - short(b) ||
-      Math.round(b.steadiness * 100) - Math.round(a.steadiness * 100) ||
-      b.modularity - a.modularity ||
-      a.resolution - b.resolution,
-  )[0];
-  return best?.resolution ?? 1;
+  const room = Math.floor(linkedConcepts / CONCEPTS_A_THEME);
+  const fewest = Math.max(1, Math.min(FEWEST_THEMES, room));
+  const most = Math.max(MOST_THEMES, room);
+  const short = ({ themes }: ResolutionPoint): number => Math.max(0, fewest - themes, themes - most);
+  const nearest = least(points.map(short));
+  const likely = points.filter((point) => short(point) === nearest);
+  const best = largest(likely.map(({ steadiness }) => steadiness));
+  const stretches = new Map<number, number[]>();
+  for (const { themes, resolution, steadiness } of likely) {
+    if (steadiness >= best - AS_STEADY) stretches.set(themes, [...(stretches.get(themes) ?? []), resolution]);
+  }
+  const widest = [...stretches.values()].sort((a, b) => b.length - a.length || a[0] - b[0])[0];
+  return widest ? middleOf(widest) : 1;
 }

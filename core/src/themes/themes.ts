@@ -1,5 +1,4 @@
 import type { Counts } from '../network/counts.ts';
-import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import { meetsOftenEnough, type JudgedPairs, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
@@ -7,7 +6,7 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
 import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
-import { settleMembers } from './members.ts';
+import { settleMembers, type Grounds } from './members.ts';
 import { ownValue } from '../base/records.ts';
 
 export interface ThemeSettings {
@@ -82,8 +81,17 @@ export function linkedCount(graph: Graph): number {
 }
 
 /** The sweep over resolutions for a network. */
-export function* exploreResolutions(graph: Graph, seed: number): Stepwise<ResolutionPoint[]> {
-  return graph.totalDegree === 0 ? [] : yield* sweepResolution(graph, seed);
+export function* exploreResolutions(
+  { graph, drawn, grounds }: Pick<GroupingInput, 'graph' | 'grounds'> & { readonly drawn: readonly Graph[] },
+  seed: number,
+): Stepwise<ResolutionPoint[]> {
+  if (graph.totalDegree === 0) return [];
+  return yield* sweepResolution({
+    graph,
+    drawn,
+    seed,
+    settle: (community) => settleMembers(community, grounds, 1),
+  });
 }
 
 export interface ResolvedGrouping extends Grouping {
@@ -94,18 +102,18 @@ export interface ResolvedGrouping extends Grouping {
 export interface GroupingInput {
   readonly graph: Graph;
   readonly points: readonly ResolutionPoint[];
-  readonly evidence: Evidence;
+  readonly grounds: Grounds;
 }
 
 /** Groups the network at the resolution asked for or found. */
 export function* groupConcepts(
-  { graph, points, evidence }: GroupingInput,
+  { graph, points, grounds }: GroupingInput,
   settings: ThemeSettings,
 ): Stepwise<ResolvedGrouping> {
   const resolution =
     settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
   const grouping = yield* groupByConsensus(graph, resolution, settings.seed, settings.runs);
-  const community = yield* settleMembers(grouping.community, evidence);
+  const community = yield* settleMembers(grouping.community, grounds);
   return { ...grouping, community, resolution };
 }
 

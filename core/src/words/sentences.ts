@@ -1,4 +1,4 @@
-import { leastSources, selectionSize } from '../concepts/selection.ts';
+import { leastSources, selectionRange } from '../concepts/selection.ts';
 import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
@@ -73,6 +73,11 @@ function partsText(parts: readonly string[], language: LanguageCode | undefined)
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */
 const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
+function sizeText(size: number | 'auto', sourceCount: number): string {
+  const [fewest, most] = selectionRange(size, sourceCount);
+  return fewest === most ? String(most) : `${fewest} to ${most}, as many as stand out,`;
+}
+
 const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
 /** What a window is, in words. */
@@ -110,7 +115,7 @@ export function methodSentences(
       : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the resolution at which runs agree best${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the resolution whose themes come back best when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
   return {
     sources: [
@@ -166,7 +171,7 @@ export function methodSentences(
         concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
       ),
       ' are ranked by pull × √effective sources and the first ',
-      control('size', String(selectionSize(concepts.size, sourceCount))),
+      control('size', sizeText(concepts.size, sourceCount)),
       ' kept.',
     ],
     links: [

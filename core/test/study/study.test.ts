@@ -109,7 +109,7 @@ describe('stages', () => {
     study.decide({ kind: 'setLinks', change: { cutOff: 0.2 } });
     study.compute('map');
     const again = study.engine.timings.slice(before).map(({ stage }) => stage);
-    expect(again).to.deep.equal(['links', 'graph', 'sweep', 'grouping', 'themes', 'map']);
+    expect(again).to.deep.equal(['links', 'graph', 'drawnGraphs', 'sweep', 'grouping', 'themes', 'map']);
     const undoing = study.engine.timings.length;
     study.decide({ kind: 'setLinks', change: { cutOff: 0.1 } });
     study.compute('map');
@@ -213,7 +213,9 @@ describe('method sentences', () => {
     expect(sentenceText(sentences.links)).to.match(
       /share a window of 3 sentences at least 3 times, their NPMI is above 0.1/,
     );
-    expect(sentenceText(sentences.themes)).to.include('the resolution at which runs agree best, 0.9');
+    expect(sentenceText(sentences.themes)).to.include(
+      'the resolution whose themes come back best when sources are drawn anew, 0.9',
+    );
     expect(windowText({ unit: 'words', size: 30, acrossParagraphs: true })).to.equal(
       '30 words across paragraphs',
     );

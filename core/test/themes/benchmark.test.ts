@@ -1,7 +1,10 @@
 import { expect } from 'chai';
 import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
+import { finish } from '../../src/base/stepwise.ts';
 import { runLeiden } from '../../src/themes/consensus.ts';
 import { modularity } from '../../src/themes/modularity.ts';
+import { drawLinks } from '../../src/themes/redraw.ts';
+import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
 import { lfrNetwork } from './lfr.ts';
 
 describe('the published benchmark of planted communities', () => {
@@ -34,5 +37,17 @@ describe('the published benchmark of planted communities', () => {
       expect(normalisedMutualInformation(finer, truth), `seed ${seed}`).to.be.above(0.97);
     }
     expect(sum / seeds.length).to.be.above(0.95);
+  });
+
+  it('is solved by the resolution that is chosen, at little and at much mixing', () => {
+    for (const [mixing, least] of [
+      [0.1, 0.99],
+      [0.5, 0.98],
+    ]) {
+      const { graph, truth } = lfrNetwork(mixing, 1);
+      const points = finish(sweepResolution({ graph, drawn: drawLinks(graph, 1, 3), seed: 1 }));
+      const resolution = defaultResolution(points, graph.size);
+      expect(normalisedMutualInformation(runLeiden(graph, resolution, 1, 3).best, truth)).to.be.above(least);
+    }
   });
 });

@@ -136,7 +136,7 @@ describe('members of a theme', () => {
     const { texts, themesOf } = knownThemes(6, 36);
     const study = studyOf(texts);
     const { keys } = study.compute('concepts');
-    const evidence = study.compute('evidence');
+    const grounds = { evidence: study.compute('evidence'), links: study.compute('links') };
     const of = (key: string): readonly number[] => themesOf.get(key) ?? [];
     const own = keys.flatMap((key, i) => (of(key).length === 1 && of(key)[0] === 0 ? [i] : []));
     const strangers = keys.flatMap((key, i) => (of(key).length === 0 ? [i] : [])).slice(0, 2);
@@ -146,15 +146,15 @@ describe('members of a theme', () => {
     const community = Int32Array.from(keys, (_, i) =>
       begun.includes(i) || strangers.includes(i) ? 0 : i + 1,
     );
-    const settled = finish(settleMembers(community, evidence));
+    const settled = finish(settleMembers(community, grounds));
     for (const stranger of strangers) expect(settled[stranger]).not.to.equal(settled[begun[0]]);
     expect(settled[late]).to.equal(settled[begun[0]]);
   });
 
   it('are nobody’s where nothing is together', () => {
     const study = studyOf(knownThemes(7, 4).texts);
-    const evidence = study.compute('evidence');
-    const alone = Int32Array.from({ length: evidence.size }, (_, i) => i);
-    expect(finish(settleMembers(alone, evidence))).to.deep.equal(alone);
+    const grounds = { evidence: study.compute('evidence'), links: study.compute('links') };
+    const alone = Int32Array.from({ length: grounds.evidence.size }, (_, i) => i);
+    expect(finish(settleMembers(alone, grounds))).to.deep.equal(alone);
   });
 });

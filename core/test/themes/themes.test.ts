@@ -8,6 +8,7 @@ import { coAssignment, groupByConsensus, runLeiden } from '../../src/themes/cons
 import { joinRegisters, letterAt, matchThemes } from '../../src/themes/identity.ts';
 import { leiden } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
+import { drawLinks } from '../../src/themes/redraw.ts';
 import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
 import { fewestToSpeak } from '../../src/themes/themes.ts';
 import { KARATE } from '../examples.ts';
@@ -200,28 +201,53 @@ describe('consensus', () => {
 });
 
 describe('the default resolution', () => {
-  it('is the steadiest grouping of 5 to 12 themes', () => {
-    const point = (resolution: number, themes: number, steadiness: number, quality = 0.5) => ({
-      resolution,
-      themes,
-      steadiness,
-      modularity: quality,
-    });
-    expect(
-      defaultResolution([point(0.5, 3, 1), point(1, 6, 0.9), point(2, 7, 0.95), point(3, 14, 1)], 80),
-    ).to.equal(2);
-    expect(defaultResolution([point(1, 6, 0.9, 0.4), point(2, 7, 0.9, 0.6)], 80)).to.equal(2);
+  const point = (resolution: number, themes: number, steadiness: number) => ({
+    resolution,
+    themes,
+    steadiness,
+    modularity: 0.5,
+    plateau: themes,
+  });
+
+  it('is the grouping of 5 to 12 themes that comes back best', () => {
+    const points = [point(0.5, 3, 1), point(1, 6, 0.9), point(2, 7, 0.95), point(3, 14, 1)];
+    expect(defaultResolution(points, 72)).to.equal(2);
+    // A hundred linked concepts can be fourteen themes.
+    expect(defaultResolution(points, 100)).to.equal(3);
     // Twelve linked concepts make two themes at most worth having.
     expect(defaultResolution([point(0.5, 2, 1), point(2, 5, 0.6)], 12)).to.equal(0.5);
     expect(defaultResolution([], 0)).to.equal(1);
   });
 
-  it('sweeps from 0.3 to 3 in equal ratios', () => {
-    const points = finish(sweepResolution(karate, 1));
+  it('is the middle of the widest stretch of those that come back nearly as well', () => {
+    const points = [point(0.5, 6, 0.84), point(0.7, 6, 0.84), point(1, 6, 0.84), point(2, 7, 0.85)];
+    expect(defaultResolution(points, 72)).to.equal(0.7);
+    expect(defaultResolution([...points, point(3, 8, 0.9)], 72)).to.equal(3);
+  });
+
+  it('is swept from 0.3 to 3 in equal ratios, each grouping tried on the drawn networks', () => {
+    const drawn = drawLinks(karate, 1, 4);
+    const points = finish(sweepResolution({ graph: karate, drawn, seed: 1 }));
     expect(points).to.have.length(25);
     expect(points[0].resolution).to.equal(0.3);
     expect(points[24].resolution).to.equal(3);
     expect(points[24].themes).to.be.at.least(points[0].themes);
+    // On itself a network is grouped the same.
+    for (const { steadiness } of finish(sweepResolution({ graph: karate, drawn: [karate], seed: 1 })))
+      expect(steadiness).to.be.above(0.7);
+    const several = points.filter(({ themes }) => themes > 1);
+    for (const { steadiness } of several) expect(steadiness).to.be.within(0.2, 0.95);
+    for (const [i, each] of points.entries())
+      if (i > 0 && each.plateau === points[i - 1].plateau) expect(each.themes).to.equal(points[i - 1].themes);
+  });
+
+  it('is tried on links counted anew: as often on average, many not at all', () => {
+    const drawn = drawLinks(karate, 1, 40);
+    const mean = drawn.reduce((sum, { totalDegree }) => sum + totalDegree, 0) / drawn.length;
+    expect(mean / karate.totalDegree).to.be.within(0.93, 1.07);
+    const links = drawn.reduce((sum, { neighbour }) => sum + neighbour.length, 0) / drawn.length;
+    expect(links / karate.neighbour.length).to.be.closeTo(1 - Math.exp(-1), 0.03);
+    expect(drawLinks(karate, 1, 2)).to.deep.equal(drawn.slice(0, 2));
   });
 });
 

@@ -13,7 +13,7 @@ import { keepRegister } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
 import type { HeldTexts } from './held-texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
-import type { EngineWorker, ViewNews, ViewRequest } from './protocol.ts';
+import { BEHIND, type EngineWorker, type ViewNews, type ViewRequest } from './protocol.ts';
 import type { Requests } from './requests.ts';
 import { turns } from './turns.ts';
 
@@ -55,6 +55,7 @@ export function answering(
   let tell: (news: ViewNews) => void = () => undefined;
   /** The sources of the request that computes stages. */
   let sources: ReadonlyMap<string, StudySource> = new Map();
+  const line = turns();
   let opening: Promise<OpenStudy> | undefined;
   let opened: Pick<OpenStudy, 'id' | 'database'> | undefined;
 
@@ -100,9 +101,13 @@ export function answering(
       lexicon: english.lexicon,
     };
     const made: ViewAnswers[V] = await english.with(() =>
-      drive(makeView(view, question, input, library), signal, (share) =>
-        tell({ kind: 'progress', request, share }),
-      ),
+      drive(makeView(view, question, input, library), signal, async (share) => {
+        tell({ kind: 'progress', request, share });
+        await yieldToMessages();
+        if (!BEHIND.has(view)) return;
+        await line.letOthersPast();
+        sources = own;
+      }),
     );
     tell({ kind: 'answer', request, answer: made });
     return computes ? () => afterwards(study, input) : () => Promise.resolve();
@@ -116,8 +121,6 @@ export function answering(
     // Not waited for: no answer hangs on it.
     keepTags(tags, id).catch(console.warn);
   }
-
-  const inTurn = turns();
 
   async function begin(request: ViewRequest<ViewName>): Promise<void> {
     const signal = requests.begin(request.request);
@@ -133,7 +136,7 @@ export function answering(
       }
     };
     const atOnce = WITHOUT_STAGES.has(request.view) && request.studyId === opened?.id;
-    await (atOnce ? make() : inTurn(request.view, make));
+    await (atOnce ? make() : line.take(request.view, make));
   }
 
   return {
@@ -150,15 +153,14 @@ export function answering(
 async function drive<T>(
   work: Stepwise<T>,
   signal: AbortSignal,
-  onProgress: (share: number) => void,
+  pauseFor: (share: number) => Promise<void>,
 ): Promise<T> {
   let pause = performance.now() + SLICE;
   for (;;) {
     const step = work.next();
     if (step.done) return step.value;
     if (performance.now() < pause) continue;
-    onProgress(step.value);
-    await yieldToMessages();
+    await pauseFor(step.value);
     if (signal.aborted) throw new Error(STOPPED_MESSAGE);
     pause = performance.now() + SLICE;
   }

@@ -2,12 +2,15 @@ import { proxy, transfer, type Remote } from 'comlink';
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { yieldToMessages } from './yielding.ts';
+import { BEHIND } from './protocol.ts';
 import type { EngineWorker, FileToRead, OpenedStudy, ReadReport, ViewNews, ViewRequest } from './protocol.ts';
 
 /** What the engine is doing, for the status line. */
 export interface EngineActivity {
-  /** Requests under way. */
+  /** Requests under way that the page waits for. */
   readonly busy: number;
+  /** Requests under way that are made behind what is shown. */
+  readonly behind: number;
   /** Share done of the present stage. */
   readonly share: number;
 }
@@ -50,11 +53,15 @@ interface Waiting {
 export function engineClient(remote: Remote<EngineWorker>, onFault = reportError): EngineClient {
   const waiting = new Map<number, Waiting>();
   let requests = 0;
-  let activity: EngineActivity = { busy: 0, share: 0 };
+  let activity: EngineActivity = { busy: 0, behind: 0, share: 0 };
   const listeners = new Set<() => void>();
   const setActivity = (next: EngineActivity): void => {
     activity = next;
     for (const listener of listeners) listener();
+  };
+  const begun = (view: ViewName, change: 1 | -1): void => {
+    const of = BEHIND.has(view) ? 'behind' : 'busy';
+    setActivity({ ...activity, [of]: activity[of] + change, share: 0 });
   };
   const hear = (news: ViewNews): void => {
     if (news.kind === 'progress') setActivity({ ...activity, share: news.share });
@@ -92,7 +99,7 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
       const request = ++requests;
       const stop = (): void => stopView(request);
       signal.addEventListener('abort', stop);
-      setActivity({ busy: activity.busy + 1, share: 0 });
+      begun(view, 1);
       try {
         const answer = await new Promise<ViewAnswers[ViewName]>((resolve, reject) => {
           waiting.set(request, { resolve, reject });
@@ -102,7 +109,7 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
       } finally {
         waiting.delete(request);
         signal.removeEventListener('abort', stop);
-        setActivity({ busy: activity.busy - 1, share: 0 });
+        begun(view, -1);
       }
     },
     watchActivity(listener) {

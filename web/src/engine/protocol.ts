@@ -6,6 +6,9 @@ import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/i
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { StudyKey } from '../store/keys.ts';
 
+/** Views that are made behind what is shown: any other goes first, in the middle of their work too. */
+export const BEHIND: ReadonlySet<ViewName> = new Set(['steadiness']);
+
 /** A view asked of the worker. */
 export interface ViewRequest<V extends ViewName> {
   /** Tells requests apart, to cancel one. */

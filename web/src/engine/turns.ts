@@ -1,4 +1,5 @@
 import type { ViewName } from '@green-thicket/core/views/view-keys';
+import { BEHIND } from './protocol.ts';
 import { byNeed } from '@green-thicket/core/views/view-keys';
 
 interface Waiting {
@@ -6,31 +7,41 @@ interface Waiting {
   readonly begin: () => Promise<void>;
 }
 
+/** A line in which views wait to be made. */
+export interface Line {
+  /** Puts a view in the line, and gives what comes of it. */
+  readonly take: <T>(view: ViewName, make: () => Promise<T>) => Promise<T>;
+  /** Lets whatever waits go first; for work that nothing waits for. */
+  readonly letOthersPast: () => Promise<void>;
+}
+
 /**
  * A line in which views wait to be made, one at a time, so that two never compute the same stage side by side; of those
- * that wait the one that needs the fewest stages is next.
- *
- * @returns puts a view in the line, and gives what comes of it
+ * that wait the one that needs the fewest stages is next, and those of `BEHIND` come last.
  */
-export function turns(): <T>(view: ViewName, make: () => Promise<T>) => Promise<T> {
+export function turns(): Line {
   const waiting: Waiting[] = [];
   let working = false;
+  const next = (): Waiting | undefined => {
+    waiting.sort((a, b) => Number(BEHIND.has(a.view)) - Number(BEHIND.has(b.view)) || byNeed(a.view, b.view));
+    return waiting.shift();
+  };
   const work = async (): Promise<void> => {
     if (working) return;
     working = true;
     // Those of one message are all in the line before the first is chosen.
     await Promise.resolve();
-    for (;;) {
-      waiting.sort((a, b) => byNeed(a.view, b.view));
-      const next = waiting.shift();
-      if (!next) break;
-      await next.begin();
-    }
+    for (let turn = next(); turn; turn = next()) await turn.begin();
     working = false;
   };
-  return (view, make) =>
-    new Promise((resolve, reject) => {
-      waiting.push({ view, begin: () => make().then(resolve, reject) });
-      work().catch(reject);
-    });
+  return {
+    take: (view, make) =>
+      new Promise((resolve, reject) => {
+        waiting.push({ view, begin: () => make().then(resolve, reject) });
+        work().catch(reject);
+      }),
+    async letOthersPast() {
+      while (waiting.some(({ view }) => !BEHIND.has(view))) await next()?.begin();
+    },
+  };
 }

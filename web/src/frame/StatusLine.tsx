@@ -15,12 +15,12 @@ const PATIENCE = 350;
 /** The foot of the page: what the figures rest on, and what is being computed. */
 export function StatusLine() {
   const { state } = useStudy();
-  const { busy, share } = useSyncExternalStore(engine.watchActivity, engine.currentActivity);
+  const { busy, behind, share } = useSyncExternalStore(engine.watchActivity, engine.currentActivity);
   const queries = useQueryClient();
   const [late, setLate] = useState(false);
   const [stopped, setStopped] = useState(false);
   const { data, error, refetch } = useView('overview', null);
-  const working = busy > 0;
+  const working = busy + behind > 0;
   useEffect(() => {
     if (!working) {
       setLate(false);
@@ -58,7 +58,8 @@ export function StatusLine() {
           <span className={styles.statusFault}>{fault}</span>
         ) : working && late ? (
           <>
-            <progress value={share} max={1} aria-label="Share done" /> computing …{' '}
+            <progress value={share} max={1} aria-label="Share done" />{' '}
+            {busy > 0 ? 'computing …' : 'drawing sources anew …'}{' '}
             <Button size="small" onClick={stop}>
               Stop
             </Button>
@@ -72,8 +73,10 @@ export function StatusLine() {
           </>
         ) : state.sources.length === 0 ? (
           'Nothing to compute yet'
-        ) : working ? (
+        ) : busy > 0 ? (
           'computing …'
+        ) : behind > 0 ? (
+          'drawing sources anew …'
         ) : (
           'up to date'
         )}

@@ -1,6 +1,6 @@
 import { Radio } from 'antd';
 import { inPercent } from '@green-thicket/core/base/ranges';
-import { leastSources, selectionSize } from '@green-thicket/core/concepts/selection';
+import { leastSources, selectionRange } from '@green-thicket/core/concepts/selection';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
@@ -119,11 +119,11 @@ export const CONTROLS: Controls<
   },
   size: {
     label: 'Number of concepts',
-    help: 'How many concepts are kept; a map stays readable up to about 80.',
+    help: 'How many concepts are kept; a map stays readable up to about 80. At first it is as many as stand out: those that score at least a tenth of what the best twenty do, 80 or more, and no more than the size of the collection bears.',
     Input: number(
       'Number of concepts',
       { ...RANGES.size, step: 5 },
-      (state) => selectionSize(state.settings.concepts.size, workingSources(state).length),
+      (state) => selectionRange(state.settings.concepts.size, workingSources(state).length)[1],
       (size) => ({ kind: 'setConcepts', change: { size } }),
     ),
   },

@@ -12,7 +12,8 @@ export function Resolution({ state, decide }: ControlProps) {
           aria-label="Take the steadiest"
           onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
         />{' '}
-        take the one at which runs agree best, with 5 to 12 themes
+        take the one whose themes come back best when sources are drawn anew, with 5 to 12 themes where the
+        texts bear as many
       </label>
       {resolution !== 'auto' && (
         <NumberBox
