@@ -9,6 +9,7 @@ import { benchBrowser } from './browser.ts';
 import { benchCandidates } from './candidates.ts';
 import { benchIntake, benchSteps } from './cleaning.ts';
 import { plantedCollection, type Planted } from './collection.ts';
+import { benchDistinct } from './distinct.ts';
 import { benchIntervals } from './intervals.ts';
 import { benchPlanted } from './planted.ts';
 import { benchReading } from './reading.ts';
@@ -111,6 +112,7 @@ if (!small) benchCandidates(10_000_000, 1);
 benchPlanted();
 benchThemes();
 benchIntervals();
+benchDistinct();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);
   await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);

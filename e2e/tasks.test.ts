@@ -222,7 +222,7 @@ describe('a researcher', () => {
     const label = await cell.getAttribute('aria-label');
     expect(label).to.match(/in driver or depot staff: \d+\.\d %, interval/);
     await cell.click();
-    await browser.waitForText('.reader', /\d+ windows in \d+ passages of \d+ sources/);
+    await browser.waitForText('.reader', /\d+ stretches in \d+ passages of \d+ sources/);
     const passage = await browser.find('.passage');
     expect(await passage.getText()).to.include('driver or depot staff');
     const words = (await (await passage.findElement(By.css('.passage-text'))).getText()).slice(0, 60);

@@ -14,3 +14,15 @@ export function median(values: readonly number[]): number {
   const sorted = Float64Array.from(values).sort();
   return sorted.length === 0 ? 0 : sorted[(sorted.length - 1) >> 1];
 }
+
+/** The first thing at or after a place in a sorted array. */
+export function firstAtLeast(sorted: ArrayLike<number>, value: number): number {
+  let low = 0;
+  let high = sorted.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (sorted[middle] < value) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

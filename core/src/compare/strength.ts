@@ -60,22 +60,22 @@ export const PERMUTATIONS = 999;
 /** Below this number of arrangements all of them are tried. */
 const EXACT_LIMIT = 10_000;
 
-/** Counts, source by source, the windows that speak to each theme. */
+/** Counts, source by source, the stretches that speak to each theme. */
 export function strengthBySource(
-  counts: Counts,
-  windows: Windows,
+  spoken: Pick<Counts, 'windowFirst' | 'inWindow'>,
+  stretches: Windows,
   sourceCount: number,
   themeOf: Int32Array,
   themeCount: number,
   fewest: number,
 ): SourceStrength {
   const perSource = new Int32Array(sourceCount);
-  for (let w = 0; w < windows.count; w++) perSource[windows.source[w]]++;
+  for (let w = 0; w < stretches.count; w++) perSource[stretches.source[w]]++;
   const speaking = new Int32Array(sourceCount * themeCount);
-  eachSpeaking(counts, themeOf, themeCount, fewest, (w, theme) => {
-    speaking[windows.source[w] * themeCount + theme]++;
+  eachSpeaking(spoken, themeOf, themeCount, fewest, (w, theme) => {
+    speaking[stretches.source[w] * themeCount + theme]++;
   });
-  return { windows: perSource, speaking, themeCount, overlap: windows.overlap };
+  return { windows: perSource, speaking, themeCount, overlap: stretches.overlap };
 }
 
 /**

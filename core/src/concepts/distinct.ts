@@ -1,34 +1,74 @@
+import { normalOf, studentTail } from '../numeric/special.ts';
+
 /** How strongly the words of the whole collection speak beside those of the two sides: a tenth of its words. */
 const PRIOR_SHARE = 0.1;
+
+/** What the sources of one side say. */
+export interface Side {
+  /** Mentions of each concept, the sum of their squares over the sources, and of mentions × words of the source. */
+  readonly mentions: Float64Array;
+  readonly squares: Float64Array;
+  readonly byWords: Float64Array;
+  words: number;
+  wordSquares: number;
+  sources: number;
+}
+
+export const emptySide = (concepts: number): Side => ({
+  mentions: new Float64Array(concepts),
+  squares: new Float64Array(concepts),
+  byWords: new Float64Array(concepts),
+  words: 0,
+  wordSquares: 0,
+  sources: 0,
+});
+
+/** Adds a source: how often it mentions the concepts it does. */
+export function addSource(side: Side, mentions: ReadonlyMap<number, number>, words: number): void {
+  side.sources++;
+  side.words += words;
+  side.wordSquares += words * words;
+  for (const [concept, count] of mentions) {
+    side.mentions[concept] += count;
+    side.squares[concept] += count * count;
+    side.byWords[concept] += count * words;
+  }
+}
+
+/** How far the mentions of a concept depart, source by source, from what each source's words make of its share: squares. */
+function departures({ mentions, squares, byWords, words, wordSquares }: Side, concept: number): number {
+  const share = mentions[concept] / words;
+  return squares[concept] - 2 * share * byWords[concept] + share * share * wordSquares;
+}
 
 /**
  * How distinctive each concept is of a group against the rest: z of the log-odds ratio with an informative Dirichlet
  * prior (Monroe, Colaresi & Quinn 2008), the prior being the concept's share of the collection. Above 0 the group
- * mentions it more than the rest; beyond ±1.96 chance would seldom do it if mentions were independent.
+ * mentions it more than the rest; beyond ±1.96 chance would do it in one of twenty concepts.
  *
- * @param inGroup mentions of each concept in the group
- * @param elsewhere its mentions in the rest
- * @param groupWords all words of the group
- * @param otherWords all words of the rest
- * @returns z of each concept; 0 where one side has no words
+ * Mentions of one source hang together, so the variance is multiplied by how much more they differ between the sources of
+ * a side than independent mentions would (never less), and the t that comes of few sources is said as z. Of groups drawn
+ * at random 1 to 3 % of concepts are beyond ±1.96, without it 7 to 43 % (bench/distinct.ts).
+ *
+ * @returns z of each concept; 0 where one side has no words, or where both have one source: nothing is known of how they differ
  */
-export function distinctiveness(
-  inGroup: ArrayLike<number>,
-  elsewhere: ArrayLike<number>,
-  groupWords: number,
-  otherWords: number,
-): Float64Array {
-  const z = new Float64Array(inGroup.length);
-  if (groupWords === 0 || otherWords === 0) return z;
-  const words = groupWords + otherWords;
+export function distinctiveness(group: Side, rest: Side): Float64Array {
+  const z = new Float64Array(group.mentions.length);
+  const degrees = group.sources + rest.sources - 2;
+  if (group.words === 0 || rest.words === 0 || degrees < 1) return z;
+  const words = group.words + rest.words;
   const prior = PRIOR_SHARE * words;
   for (let i = 0; i < z.length; i++) {
-    const own = (prior * (inGroup[i] + elsewhere[i])) / words;
+    const mentions = group.mentions[i] + rest.mentions[i];
+    const own = (prior * mentions) / words;
     if (own === 0) continue;
-    const a = inGroup[i] + own;
-    const b = elsewhere[i] + own;
+    const a = group.mentions[i] + own;
+    const b = rest.mentions[i] + own;
     const logOdds = (count: number, all: number): number => Math.log(count / (all + prior - count));
-    z[i] = (logOdds(a, groupWords) - logOdds(b, otherWords)) / Math.sqrt(1 / a + 1 / b);
+    const spread = ((degrees + 2) / degrees) * (departures(group, i) + departures(rest, i));
+    const dispersion = Math.max(1, spread / mentions);
+    const t = (logOdds(a, group.words) - logOdds(b, rest.words)) / Math.sqrt(dispersion * (1 / a + 1 / b));
+    z[i] = Math.sign(t) * normalOf(studentTail(t, degrees));
   }
   return z;
 }

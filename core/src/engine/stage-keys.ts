@@ -2,7 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { attributeValues, comparedAttribute } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import { fewestToSpeak } from '../themes/themes.ts';
+import { fewestToSpeak } from '../network/stretches.ts';
 
 /** What a stage or a view reads of a study itself. It is handed this and nothing else, and its key is made of it. */
 export type Own = Readonly<Record<string, unknown>>;
@@ -51,8 +51,14 @@ export function stopWordChoices({ settings, stopWords, allowedWords }: StudyStat
 }
 
 /** The least concepts of a theme in a window that speaks to it. */
-export const fewestInWindow = ({ settings: { windows } }: StudyState): number =>
-  fewestToSpeak(windows.unit, windows.size);
+export const fewestInStretch = ({ settings: { compare } }: StudyState): number =>
+  fewestToSpeak(compare.words);
+
+const stretchSettings = ({ settings: { compare, speakers } }: StudyState) => ({
+  words: compare.words,
+  interviewers: compare.interviewers,
+  roles: speakers.roles,
+});
 
 const reads = <const Inputs extends readonly string[], O extends Own>(
   inputs: Inputs,
@@ -146,18 +152,20 @@ export const STAGE_KEYS = {
     seed: settings.themes.seed,
   })),
   grouping: reads(['graph', 'sweep', 'evidence', 'links'], ({ settings }) => ({ themes: settings.themes })),
-  themes: reads(['concepts', 'graph', 'counts', 'grouping'], (state) => ({
+  stretches: reads(['tokens'], stretchSettings),
+  spoken: reads(['concepts', 'stretches', 'tokens'], stretchSettings),
+  themes: reads(['concepts', 'graph', 'spoken', 'grouping'], (state) => ({
     labels: state.conceptLabels,
     names: state.themeNames,
-    fewest: fewestInWindow(state),
+    fewest: fewestInStretch(state),
   })),
   map: reads(['concepts', 'graph', 'links', 'themes'], (state) => ({
     labels: state.conceptLabels,
     seed: state.settings.themes.seed,
     map: state.settings.map,
   })),
-  strength: reads(['counts', 'windows', 'themes'], (state) => ({
-    fewest: fewestInWindow(state),
+  strength: reads(['spoken', 'stretches', 'themes'], (state) => ({
+    fewest: fewestInStretch(state),
     sources: workingSources(state).length,
   })),
   comparison: reads(['strength'], (state) => {

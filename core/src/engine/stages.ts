@@ -17,6 +17,7 @@ import { countTogether, windowsWithEach, type Counts } from '../network/counts.t
 import { weighEvidence, type Evidence } from '../network/evidence.ts';
 import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links } from '../network/links.ts';
+import { layStretches, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { groupsByValue } from '../study/groups.ts';
@@ -67,6 +68,9 @@ export interface StageResults {
   drawnGraphs: Graph[];
   sweep: ResolutionPoint[];
   grouping: ResolvedGrouping;
+  stretches: Windows;
+  /** The concepts of each stretch. */
+  spoken: Pick<Counts, 'windowFirst' | 'inWindow'>;
   themes: Themes;
   map: MapScene;
   strength: SourceStrength;
@@ -183,6 +187,9 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       },
       themes,
     ),
+  stretches: (take, settings) => atOnce(() => layStretches(take('tokens'), settings)),
+  spoken: (take, settings) =>
+    atOnce(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
   themes: (take, { labels, names, fewest }, { register }) =>
     atOnce(() => {
       const { keys } = take('concepts');
@@ -190,7 +197,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         keys,
         labels: conceptLabels(labels, keys),
         graph: take('graph'),
-        counts: take('counts'),
+        spoken: take('spoken'),
         grouping: take('grouping'),
         known: register,
         names,
@@ -213,7 +220,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   strength: (take, { fewest, sources }) =>
     atOnce(() => {
       const { themeOf, themes } = take('themes');
-      return strengthBySource(take('counts'), take('windows'), sources, themeOf, themes.length, fewest);
+      return strengthBySource(take('spoken'), take('stretches'), sources, themeOf, themes.length, fewest);
     }),
   comparison: (take, { values, seed }) =>
     atOnce(() => {

@@ -69,6 +69,8 @@ export interface MapLink {
   readonly source: number;
   readonly target: number;
   readonly bridge: boolean;
+  /** Whether only the same sources hold both; else they meet oftener than by chance. */
+  readonly bySources: boolean;
   readonly theme: number;
   readonly width: number;
   readonly from: Point;
@@ -275,6 +277,7 @@ function drawLinks(
       source: a.concept,
       target: b.concept,
       bridge,
+      bySources: links.beyond[l] === 2,
       theme: bridge ? -1 : a.theme,
       width: 0.8 + 2.4 * (links.strength[l] / strongest) ** 2,
       from: [a.x, a.y],

@@ -54,7 +54,7 @@ export interface LinkShape {
   readonly stroke: string;
   readonly width: number;
   readonly opacity: number;
-  /** Bridges are dotted. */
+  /** Bridges are dotted, links by which sources hold both are dashed, and both where both. */
   readonly dash?: string;
 }
 
@@ -111,8 +111,12 @@ export function shapesOf(scene: MapScene): MapShapes {
       path: linkPath(link),
       width: link.width,
       ...(link.bridge
-        ? { stroke: NEUTRAL_INK, opacity: 0.55, dash: '1.5 4' }
-        : { stroke: inkOf(scene.parcels[link.theme].letter), opacity: 0.28 }),
+        ? { stroke: NEUTRAL_INK, opacity: 0.55, dash: link.bySources ? '1.5 9' : '1.5 4' }
+        : {
+            stroke: inkOf(scene.parcels[link.theme].letter),
+            opacity: 0.28,
+            ...(link.bySources ? { dash: '8 6' } : {}),
+          }),
     })),
     names: scene.parcels.map(({ nameX, nameY, nameType, ink }) => ({
       x: nameX,

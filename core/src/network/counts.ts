@@ -40,38 +40,47 @@ export function windowsWithEach(
   return held;
 }
 
+/** The concepts of every window, each once. */
+export function conceptsInWindows(
+  {
+    keys,
+    occurrence,
+    occurrenceFirst,
+    occurrenceEnd,
+  }: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
+  windows: Windows,
+): Pick<Counts, 'windowFirst' | 'inWindow'> {
+  const windowFirst = new Int32Array(windows.count + 1);
+  const inWindow = new Int32List();
+  const stamp = new Int32Array(keys.length).fill(-1);
+  let from = 0;
+  for (let w = 0; w < windows.count; w++) {
+    while (from < occurrence.length && occurrenceFirst[from] < windows.first[w]) from++;
+    for (let i = from; i < occurrence.length && occurrenceEnd[i] <= windows.end[w]; i++) {
+      if (stamp[occurrence[i]] === w) continue;
+      stamp[occurrence[i]] = w;
+      inWindow.push(occurrence[i]);
+    }
+    windowFirst[w + 1] = inWindow.length;
+  }
+  return { windowFirst, inWindow: inWindow.done() };
+}
+
 /** Counts concepts and pairs over the windows, exactly. */
 export function countTogether(
   concepts: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
   windows: Windows,
 ): Counts {
   const n = concepts.keys.length;
-  const { occurrence, occurrenceFirst, occurrenceEnd } = concepts;
-  const windowFirst = new Int32Array(windows.count + 1);
-  const inWindow = new Int32List();
+  const { windowFirst, inWindow } = conceptsInWindows(concepts, windows);
   const together = new Int32Array(n * n);
-  const stamp = new Int32Array(n).fill(-1);
-  const present = new Int32Array(n);
-  let from = 0;
   for (let w = 0; w < windows.count; w++) {
-    const first = windows.first[w];
-    const end = windows.end[w];
-    while (from < occurrence.length && occurrenceFirst[from] < first) from++;
-    let held = 0;
-    for (let i = from; i < occurrence.length && occurrenceEnd[i] <= end; i++) {
-      const concept = occurrence[i];
-      if (stamp[concept] === w) continue;
-      stamp[concept] = w;
-      present[held++] = concept;
-      inWindow.push(concept);
+    for (let i = windowFirst[w]; i < windowFirst[w + 1]; i++) {
+      const row = inWindow[i] * n;
+      for (let j = windowFirst[w]; j < windowFirst[w + 1]; j++) together[row + inWindow[j]]++;
     }
-    for (let i = 0; i < held; i++) {
-      const row = present[i] * n;
-      for (let j = 0; j < held; j++) together[row + present[j]]++;
-    }
-    windowFirst[w + 1] = inWindow.length;
   }
   const windowsWith = new Int32Array(n);
   for (let i = 0; i < n; i++) windowsWith[i] = together[i * n + i];
-  return { windowFirst, inWindow: inWindow.done(), windowsWith, together };
+  return { windowFirst, inWindow, windowsWith, together };
 }

@@ -11,6 +11,8 @@ export interface LinkSettings {
   readonly minimumTogether: number;
   /** Largest q: the share of false links to put up with among those that stand. */
   readonly maximumQ: number;
+  /** What it takes to stand: meetings beyond chance within sources, or that or which sources hold both. */
+  readonly standsBy: 'either' | 'meetings';
 }
 
 /** Pairs of concepts that share a window, and what chance has to do with it. */
@@ -95,7 +97,8 @@ export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPa
   const sources = Int32Array.from(found, (pair) => evidence.sources[pair]);
   const stands = Uint8Array.from(found, (_, i) => {
     const oftenEnough = both[i] >= settings.minimumTogether && meetsOftenEnough(sources[i], meetings[i]);
-    return oftenEnough && strength[i] > settings.cutOff && beyond[i] > 0 ? 1 : 0;
+    const isBeyond = beyond[i] === 1 || (beyond[i] === 2 && settings.standsBy === 'either');
+    return oftenEnough && strength[i] > settings.cutOff && isBeyond ? 1 : 0;
   });
   return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond, stands };
 }

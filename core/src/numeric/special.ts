@@ -130,6 +130,22 @@ export function studentQuantile(chance: number, degrees: number): number {
   return (low + high) / 2;
 }
 
+/**
+ * The z that a normal variable is at least away from 0, on either side, with this chance; 0 for a chance of 1.
+ *
+ * @example normalOf(0.05) // 1.96
+ */
+export function normalOf(chance: number): number {
+  let low = 0;
+  let high = 40;
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (chiSquareTail(middle * middle) > chance) low = middle;
+    else high = middle;
+  }
+  return chance >= 1 ? 0 : (low + high) / 2;
+}
+
 /** The chance that a χ² variable with the given degrees of freedom is at least x. */
 export function chiSquareTail(x: number, degrees = 1): number {
   return upperGamma(degrees / 2, Math.max(0, x) / 2);

@@ -1,5 +1,6 @@
 import type { Tokens } from '../text/tokens.ts';
-import { firstAtLeast, type Passage } from './passages.ts';
+import { firstAtLeast } from '../base/order.ts';
+import type { Passage } from './passages.ts';
 
 /** Places of a collection as runs of tokens [first, end), in the order of the text. */
 export interface Hits {

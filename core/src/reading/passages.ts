@@ -1,3 +1,4 @@
+import { firstAtLeast } from '../base/order.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Counts } from '../network/counts.ts';
 import type { Windows } from '../network/windows.ts';
@@ -57,7 +58,11 @@ export interface Passages {
 const LONGEST_SHOWN = 8;
 
 /** Which windows answer a query, in the order of the text. */
-export function findWindows(counts: Counts, windows: Windows, query: PassageQuery): number[] {
+export function findWindows(
+  counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
+  windows: Windows,
+  query: PassageQuery,
+): number[] {
   const asked = new Set(query.concepts);
   const fewest = query.kind === 'theme' ? query.fewest : query.any ? 1 : asked.size;
   const found: number[] = [];
@@ -71,18 +76,6 @@ export function findWindows(counts: Counts, windows: Windows, query: PassageQuer
     if (held >= fewest) found.push(w);
   }
   return found;
-}
-
-/** The first thing at or after a place in a sorted array. */
-export function firstAtLeast(sorted: ArrayLike<number>, value: number): number {
-  let low = 0;
-  let high = sorted.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (sorted[middle] < value) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 function sentenceAt(tokens: Tokens, token: number): number {
@@ -99,7 +92,7 @@ function sentenceAt(tokens: Tokens, token: number): number {
 export function findPassages(
   tokens: Tokens,
   concepts: Concepts,
-  counts: Counts,
+  counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
   windows: Windows,
   query: PassageQuery,
   { from = 0, limit = 50, order = 'text' as 'text' | 'marks' } = {},

@@ -13,6 +13,7 @@ const SECTIONS = {
   links: 'setLinks',
   themes: 'setThemes',
   map: 'setMap',
+  compare: 'setCompare',
 } as const;
 
 const schema = Joi.object({
@@ -26,8 +27,8 @@ const schema = Joi.object({
 }).required();
 
 /**
- * Reads settings for the command line: an object with any of speakers, cleaning, concepts, windows, links, themes and map, each
- * with the settings to change, and stopWords, a list.
+ * Reads settings for the command line: an object with any of speakers, cleaning, concepts, windows, links, themes, map and
+ * compare, each with the settings to change, and stopWords, a list.
  *
  * @returns the decisions they amount to; throws an Error that says what is wrong
  */

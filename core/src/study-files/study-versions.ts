@@ -5,11 +5,13 @@ import { liftRecipe } from './recipe-versions.ts';
  * The version of a study's record that is written. Version 2: cleaning steps as a list, parts of sources, subsets.
  * Version 3: names and numbers as concepts, words let back in, what words are. Version 4: words and phrases that are never
  * shown, in one decision. Version 5: the number of concepts and the fewest sources may be left to the collection.
+ * Version 6: what a link stands by, and what strength is measured over.
  */
-export const STUDY_VERSION = 5;
+export const STUDY_VERSION = 6;
 
-/** The first version whose recipes are those of now. */
-const RECIPES_AS_NOW = 3;
+/** The first version whose recipes are those of now, and the version of the recipes of each before. */
+const RECIPES_AS_NOW = 6;
+const recipeVersionOf = (version: number): number => (version < 3 ? 1 : 3);
 
 /** The cleaning of version 1: five switches in a fixed order. */
 interface FirstCleaning {
@@ -73,7 +75,10 @@ export function liftRecords(records: readonly unknown[], version: number): unkno
   const since2 = version < 2 ? liftFirst(records) : [...records];
   return since2.map((record) => {
     if (!isRecord(record) || record.decision.kind !== 'applyRecipe') return record;
-    return { ...record, decision: { ...record.decision, recipe: liftRecipe(record.decision.recipe, 1) } };
+    return {
+      ...record,
+      decision: { ...record.decision, recipe: liftRecipe(record.decision.recipe, recipeVersionOf(version)) },
+    };
   });
 }
 

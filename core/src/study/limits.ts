@@ -41,6 +41,7 @@ export const RANGES = {
   resolution: between(0.01, 100),
   runs: whole(1, 500),
   seed: whole(0, 2 ** 31 - 1),
+  stretchWords: whole(5, 1000),
   shownLinks: whole(0, 100_000),
   shownBridges: whole(0, 100_000),
 } as const satisfies Record<string, NumberRange>;

@@ -1,5 +1,5 @@
 import type { WordKind } from '../text/parts-of-speech.ts';
-import type { StudySettings, StudyState } from './study.ts';
+import { DEFAULT_SETTINGS, type StudySettings, type StudyState } from './study.ts';
 
 /** The settings a recipe carries: all but those that speak of this study's own sources and groups. */
 export type RecipeSettings = Pick<
@@ -40,7 +40,12 @@ export function withRecipe(state: StudyState, recipe: Recipe): StudyState {
   const all = (own: readonly string[], more: readonly string[]): string[] => [...new Set([...own, ...more])];
   return {
     ...state,
-    settings: { ...state.settings, ...recipe.settings },
+    // A recipe of an earlier day may know less of links; what it does not say is as in a new study.
+    settings: {
+      ...state.settings,
+      ...recipe.settings,
+      links: { ...DEFAULT_SETTINGS.links, ...recipe.settings.links },
+    },
     stopWords: all(state.stopWords, recipe.stopWords),
     allowedWords: all(state.allowedWords, recipe.allowedWords),
     wordKinds: { ...state.wordKinds, ...recipe.wordKinds },

@@ -132,6 +132,7 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     cutOff: ranged(RANGES.cutOff),
     minimumTogether: ranged(RANGES.minimumTogether),
     maximumQ: ranged(RANGES.maximumQ),
+    standsBy: Joi.valid('either', 'meetings'),
   },
   themes: {
     resolution: Joi.alternatives(Joi.valid('auto'), ranged(RANGES.resolution)),
@@ -139,7 +140,12 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     seed: ranged(RANGES.seed),
   },
   map: { shownLinks: ranged(RANGES.shownLinks), shownBridges: ranged(RANGES.shownBridges) },
-  compare: { attribute: text, order: Joi.valid('share', 'difference') },
+  compare: {
+    attribute: text,
+    order: Joi.valid('share', 'difference'),
+    words: ranged(RANGES.stretchWords),
+    interviewers: Joi.boolean(),
+  },
 };
 
 /** What may be changed of a part of the settings: any of its fields. */

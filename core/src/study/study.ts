@@ -56,6 +56,10 @@ export interface CompareSettings {
   /** The attribute whose values are the groups; empty for the first one. */
   readonly attribute: string;
   readonly order: 'share' | 'difference';
+  /** Words of the stretches of text that strength is the share of, about. */
+  readonly words: number;
+  /** Whether what interviewers say counts for strength. */
+  readonly interviewers: boolean;
 }
 
 export interface SourceSettings {
@@ -137,10 +141,10 @@ export const DEFAULT_SETTINGS: StudySettings = {
     minimumPull: 0,
   },
   windows: { unit: 'sentences', size: 3, acrossParagraphs: false },
-  links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 },
+  links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05, standsBy: 'either' },
   themes: { resolution: 'auto', runs: 50, seed: 1 },
   map: { shownLinks: 150, shownBridges: 40 },
-  compare: { attribute: '', order: 'share' },
+  compare: { attribute: '', order: 'share', words: 50, interviewers: false },
 };
 
 export const EMPTY_STUDY: StudyState = {

@@ -28,10 +28,14 @@ export interface Tokens {
   readonly sentenceParagraph: Int32Array;
   /** Turn number in its source, from 1; 0 where it is part of none. */
   readonly sentenceTurn: Int32Array;
+  /** Who says it, by number in `speakers`; −1 where no label stands before it. */
+  readonly sentenceSpeaker: Int32Array;
   readonly sentenceStart: Int32Array;
   readonly sentenceEnd: Int32Array;
   /** First sentence of each source; one entry more than there are sources. */
   readonly sourceFirst: Int32Array;
+  /** The labels of those who speak. */
+  readonly speakers: readonly string[];
 }
 
 /**
@@ -57,9 +61,17 @@ export function* readTokens(
   const sentenceSource = new Int32List();
   const sentenceParagraph = new Int32List();
   const sentenceTurn = new Int32List();
+  const sentenceSpeaker = new Int32List();
+  const speakers = new Map<string, number>();
   const sentenceStart = new Int32List();
   const sentenceEnd = new Int32List();
   const sourceFirst = new Int32List();
+  const speakerOf = (label: string | undefined): number => {
+    if (label === undefined) return -1;
+    const known = speakers.get(label);
+    if (known === undefined) speakers.set(label, speakers.size);
+    return known ?? speakers.size - 1;
+  };
 
   for (let source = 0; source < sources.length; source++) {
     const { original } = sources[source];
@@ -86,6 +98,7 @@ export function* readTokens(
         sentenceSource.push(source);
         sentenceParagraph.push(bounds.paragraph[sentence]);
         sentenceTurn.push(bounds.turn[sentence]);
+        sentenceSpeaker.push(speakerOf(bounds.speakers[bounds.turn[sentence] - 1]));
         sentenceStart.push(bounds.start[sentence]);
         sentenceEnd.push(bounds.end[sentence]);
         joinedFlags.push(0);
@@ -118,9 +131,11 @@ export function* readTokens(
     sentenceSource: sentenceSource.done(),
     sentenceParagraph: sentenceParagraph.done(),
     sentenceTurn: sentenceTurn.done(),
+    sentenceSpeaker: sentenceSpeaker.done(),
     sentenceStart: sentenceStart.done(),
     sentenceEnd: sentenceEnd.done(),
     sourceFirst: sourceFirst.done(),
+    speakers: [...speakers.keys()],
   };
 }
 

@@ -16,6 +16,9 @@ export interface ThemeSettings {
   readonly seed: number;
 }
 
+/** Which concepts are in which stretches. */
+type Spoken = Pick<Counts, 'windowFirst' | 'inWindow'>;
+
 /** A theme as it is shown. Concepts are numbered as in the selection. */
 export interface Theme {
   readonly letter: string;
@@ -23,7 +26,7 @@ export interface Theme {
   readonly label: string;
   /** Concepts by falling weighted degree inside the theme. */
   readonly concepts: readonly number[];
-  /** Share of all windows that speak to it. */
+  /** Share of all stretches of text that speak to it. */
   readonly share: number;
 }
 
@@ -55,13 +58,14 @@ const BETWEEN_SOURCES = 3;
 export function groupingNetwork(conceptCount: number, links: JudgedPairs, settings: LinkSettings): Graph {
   const largest = Math.min(1, LENIENCE * settings.maximumQ);
   const fewest = Math.max(2, settings.minimumTogether - 1);
+  const bySources = settings.standsBy === 'either';
   const taken: number[] = [];
   const share: number[] = [];
   for (let i = 0; i < links.source.length; i++) {
     if (links.both[i] < fewest || links.strength[i] <= settings.cutOff) continue;
     if (!meetsOftenEnough(links.sources[i], links.meetings[i])) continue;
     const within = links.q[i] < largest && links.up[i] === 1;
-    if (!within && !(links.beyond[i] === 2 && links.sources[i] >= BETWEEN_SOURCES)) continue;
+    if (!within && !(bySources && links.beyond[i] === 2 && links.sources[i] >= BETWEEN_SOURCES)) continue;
     taken.push(i);
     share.push(within ? 1 : BETWEEN_WEIGHT);
   }
@@ -117,11 +121,6 @@ export function* groupConcepts(
   return { ...grouping, community, resolution };
 }
 
-/** How many of a theme's concepts a window must hold to speak to it: 2 where it is longer than a sentence. */
-export function fewestToSpeak(unit: string, size: number): number {
-  return unit === 'sentences' && size === 1 ? 1 : 2;
-}
-
 /** The weight of each concept's links inside its own community. */
 export function degreeInside(graph: Graph, community: ArrayLike<number>): Float64Array {
   return Float64Array.from({ length: graph.size }, (_, v) => {
@@ -138,7 +137,7 @@ export function nameThemes({
   keys,
   labels,
   graph,
-  counts,
+  spoken,
   grouping,
   known,
   names,
@@ -147,7 +146,8 @@ export function nameThemes({
   readonly keys: readonly string[];
   readonly labels: readonly string[];
   readonly graph: Graph;
-  readonly counts: Counts;
+  /** The concepts of each stretch of text. */
+  readonly spoken: Spoken;
   readonly grouping: ResolvedGrouping;
   readonly known: readonly ThemeIdentity[];
   readonly names: Readonly<Record<string, string>>;
@@ -162,7 +162,7 @@ export function nameThemes({
   const large = groups.filter((group) => group && group.length >= SMALLEST_THEME);
   const themeOf = new Int32Array(keys.length).fill(-1);
   large.forEach((group, theme) => group.forEach((concept) => (themeOf[concept] = theme)));
-  const shares = shareOfThemes(counts, themeOf, large.length, fewest);
+  const shares = shareOfThemes(spoken, themeOf, large.length, fewest);
   const order = ranked(large.length, (theme) => shares[theme]);
   const { letters, register } = matchThemes(
     order.map((theme) => large[theme].map((concept) => keys[concept])),
@@ -194,7 +194,7 @@ export function nameThemes({
 }
 
 function shareOfThemes(
-  counts: Counts,
+  counts: Spoken,
   themeOf: Int32Array,
   themeCount: number,
   fewest: number,
@@ -207,7 +207,7 @@ function shareOfThemes(
 
 /** Visits every window with each theme it speaks to: the themes of which it holds at least `fewest` concepts. */
 export function eachSpeaking(
-  counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
+  counts: Spoken,
   themeOf: Int32Array,
   themeCount: number,
   fewest: number,

@@ -1,4 +1,4 @@
-import { distinctiveness } from '../concepts/distinct.ts';
+import { addSource, distinctiveness, emptySide } from '../concepts/distinct.ts';
 import { companyOfCandidates } from '../concepts/pull.ts';
 import { suggestByCompany, suggestMerges, type Suggestion } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, type SynonymReport } from '../concepts/synonyms.ts';
@@ -58,28 +58,26 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const tokens = yield* take('tokens');
     const candidates = yield* take('candidates');
     const { keys, occurrence, occurrenceFirst } = candidates;
-    const here = new Int32Array(keys.length);
-    const elsewhere = new Int32Array(keys.length);
+    const here = emptySide(keys.length);
+    const elsewhere = emptySide(keys.length);
     const words = wordsPerSource(tokens);
-    let groupWords = 0;
-    let otherWords = 0;
     let next = 0;
     for (let s = 0; s < values.length; s++) {
       // A source in both groups is on neither side.
       const inGroup = values[s] === group.value;
       const inOther = against ? others[s] === against.value : !inGroup;
       const side = inGroup === inOther ? undefined : inGroup ? here : elsewhere;
-      if (side === here) groupWords += words[s];
-      else if (side) otherWords += words[s];
       const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
+      const mentioned = new Map<number, number>();
       for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
-        if (side) side[occurrence[next]]++;
+        if (side) mentioned.set(occurrence[next], (mentioned.get(occurrence[next]) ?? 0) + 1);
       }
+      if (side && words[s] > 0) addSource(side, mentioned, words[s]);
     }
-    const z = distinctiveness(here, elsewhere, groupWords, otherWords);
+    const z = distinctiveness(here, elsewhere);
     return {
       of: Object.fromEntries(
-        keys.map((key, i) => [key, { z: z[i], here: here[i], elsewhere: elsewhere[i] }]),
+        keys.map((key, i) => [key, { z: z[i], here: here.mentions[i], elsewhere: elsewhere.mentions[i] }]),
       ),
     };
   },

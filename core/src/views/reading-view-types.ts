@@ -76,7 +76,7 @@ export interface MarkRow {
 export interface PassagesView {
   readonly title: string;
   /** What is counted: windows, or places of words that were searched for or are no chosen concept. */
-  readonly unit: 'window' | 'place';
+  readonly unit: 'window' | 'stretch' | 'place';
   /** Why the search can't be done. */
   readonly fault?: string;
   readonly windows: number;

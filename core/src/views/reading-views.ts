@@ -84,11 +84,11 @@ const everywhere = (state: StudyState, { selection }: { readonly selection: Sele
 
 export const READING_KEYS = {
   passages: reads(
-    [...SELECTION_STAGES, 'counts', 'windows'],
+    [...SELECTION_STAGES, 'counts', 'windows', 'spoken', 'stretches'],
     (state, { selection, within }: Asked<'passages'>) => readForSelections(state, [selection], within),
   ),
   passagesFile: reads(
-    [...SELECTION_STAGES, 'counts', 'windows'],
+    [...SELECTION_STAGES, 'counts', 'windows', 'spoken', 'stretches'],
     (state, { selection, within }: Asked<'passagesFile'>) => ({
       ...readForSelections(state, [selection], within),
       sources: workingSources(state),
@@ -113,8 +113,6 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const { take, own, original } = context;
     const tokens = yield* take('tokens');
     const concepts = yield* take('concepts');
-    const counts = yield* take('counts');
-    const windows = yield* take('windows');
     const resolved = yield* resolveSelection(selection, context);
     const meant = within && sourcesWithin(own, within);
     if (resolved.hits) {
@@ -123,6 +121,10 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     }
     const { title } = resolved;
     const query = meant ? queryWithin(resolved.query, meant) : resolved.query;
+    // A theme is spoken to by stretches, whose number a mark at Compare is; what keeps company does so in windows.
+    const ofTheme = query.kind === 'theme';
+    const counts = ofTheme ? yield* take('spoken') : yield* take('counts');
+    const windows = ofTheme ? yield* take('stretches') : yield* take('windows');
     const found = findPassages(tokens, concepts, counts, windows, query, {
       limit,
       order: order ?? (query.kind === 'theme' ? 'marks' : 'text'),
@@ -138,7 +140,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const isMeant = query.sources;
     return {
       title,
-      unit: 'window',
+      unit: ofTheme ? 'stretch' : 'window',
       ...(resolved.fault === undefined ? {} : { fault: resolved.fault }),
       mentions: (isMeant ? hitsIn(tokens, mentions, (source) => isMeant.has(source)) : mentions).first.length,
       windows: found.windows,

@@ -6,7 +6,7 @@ import { findHits, readQuery, SearchError } from '../reading/search.ts';
 import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { conceptLabels, languageOf } from '../engine/resources.ts';
-import { fewestInWindow, idsOf } from '../engine/stage-keys.ts';
+import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
 import { attributeValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
@@ -42,7 +42,7 @@ export function readForSelections(state: StudyState, selections: readonly Select
     })),
     labels: state.conceptLabels,
     language: state.settings.concepts.language,
-    fewest: fewestInWindow(state),
+    fewest: fewestInStretch(state),
   };
 }
 type SelectionOwn = ReturnType<typeof readForSelections>;

@@ -1,3 +1,4 @@
+import { fewestToSpeak } from '../network/stretches.ts';
 import { leastSources, selectionRange } from '../concepts/selection.ts';
 import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
@@ -40,12 +41,15 @@ export type ControlName =
   | 'cutOff'
   | 'minimumTogether'
   | 'maximumQ'
+  | 'standsBy'
   | 'resolution'
   | 'runs'
   | 'seed'
   | 'shownLinks'
   | 'shownBridges'
   | 'attribute'
+  | 'words'
+  | 'interviewers'
   | 'order';
 
 /** Figures the sentences name; absent until they are computed. */
@@ -185,7 +189,14 @@ export function methodSentences(
       control('cutOff', String(links.cutOff)),
       ' and chance would explain it in under ',
       control('maximumQ', setPercent(links.maximumQ)),
-      ' of such finds: within the sources, given how long the windows are and how words come in bursts, or by which sources hold both. It takes two sources, or three separate meetings.',
+      ' of such finds, ',
+      control(
+        'standsBy',
+        links.standsBy === 'either'
+          ? 'by their meetings within the sources or by which sources hold both'
+          : 'by their meetings within the sources',
+      ),
+      ', given how long the windows are and how words come in bursts. It takes two sources, or three separate meetings.',
     ],
     themes: [
       'Themes are communities of linked concepts, found by Leiden at ',
@@ -197,15 +208,22 @@ export function methodSentences(
       '; pairs too unsure to be claimed as links count in the grouping too. A concept joins or leaves a theme by the company it keeps with all of it.',
     ],
     map: [
-      'A parcel is as large as its theme’s share of windows; position follows links. Drawn are the ',
+      `A parcel is as large as its theme’s strength, the share of stretches of about ${compare.words} words that speak to it; position follows links. Drawn are the `,
       control('shownLinks', `${map.shownLinks} strongest links`),
       ' inside parcels and the ',
       control('shownBridges', `${map.shownBridges} strongest bridges`),
-      ' between them.',
+      ' between them; dashed, or widely dotted, where only the same sources hold both.',
     ],
     compare: attribute
       ? [
-          'Strength is the share of a group’s windows that speak to a theme, by ',
+          'Strength is the share of a group’s stretches of about ',
+          control('words', counted(compare.words, 'word')),
+          ` that speak to a theme, with ${fewestToSpeak(compare.words) === 1 ? 'one of its concepts' : 'two of its concepts'} or more, `,
+          control(
+            'interviewers',
+            compare.interviewers ? 'whoever says them' : 'interviewers’ words not counted',
+          ),
+          ', by ',
           control('attribute', attribute),
           ', with 95 % intervals that go by how the sources differ; themes are ordered by ',
           control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),

@@ -1,6 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { distinctiveness, tfIdf } from '../../src/concepts/distinct.ts';
+import { falselyDistinct } from '../../../bench/distinct.ts';
+import { knownThemes } from '../../../bench/known-themes.ts';
+import { addSource, distinctiveness, emptySide, tfIdf, type Side } from '../../src/concepts/distinct.ts';
+import { normalOf, studentTail } from '../../src/numeric/special.ts';
+import { wordsPerSource } from '../../src/text/tokens.ts';
 import { wordPairs } from '../../src/concepts/word-pairs.ts';
 import { windowsWithEach } from '../../src/network/counts.ts';
 import { median } from '../../src/base/order.ts';
@@ -8,43 +12,74 @@ import type { FIGURES } from '../../src/words/figure-sentences.ts';
 import { figureSentence } from '../../src/words/figure-sentences.ts';
 import type { CandidateRow } from '../../src/concepts/candidate-rows.ts';
 import { countPlainly } from '../../src/text/plain-counts.ts';
-import { tokensOf } from '../examples.ts';
+import { exampleStudy, tokensOf } from '../examples.ts';
+
+/** A side of sources of one concept each: mentions and words. */
+function sideOf(...sources: readonly (readonly [mentions: number, words: number])[]): Side {
+  const side = emptySide(1);
+  for (const [mentions, words] of sources) addSource(side, new Map([[0, mentions]]), words);
+  return side;
+}
 
 describe('distinctiveness', () => {
   it('has the z worked by hand', () => {
     // Prior: a tenth of 300 words, 30; the concept's share of it 30 × 12/300 = 1.2.
-    // Group: (10 + 1.2) of 100 + 30; rest: (2 + 1.2) of 200 + 30.
+    // Group: (10 + 1.2) of 100 + 30; rest: (2 + 1.2) of 200 + 30. Every source mentions it as its words make likely.
     const logOdds = Math.log(11.2 / (130 - 11.2)) - Math.log(3.2 / (230 - 3.2));
-    const expected = logOdds / Math.sqrt(1 / 11.2 + 1 / 3.2);
-    const [z] = distinctiveness([10], [2], 100, 200);
-    expect(z).to.be.closeTo(expected, 1e-12);
-    expect(z).to.be.closeTo(3.0, 0.05);
+    const t = logOdds / Math.sqrt(1 / 11.2 + 1 / 3.2);
+    const [z] = distinctiveness(sideOf([5, 50], [5, 50]), sideOf([1, 100], [1, 100]));
+    expect(z).to.be.closeTo(normalOf(studentTail(t, 2)), 1e-9);
+    expect(t).to.be.closeTo(3.0, 0.05);
+    // The same mentions, all of the group's in one of its sources: 0 and 10 where 5 are expected is 50 for 12 mentions.
+    const [bursty] = distinctiveness(sideOf([0, 50], [10, 50]), sideOf([1, 100], [1, 100]));
+    expect(bursty).to.be.closeTo(normalOf(studentTail(t / Math.sqrt(((4 / 2) * 50) / 12), 2)), 1e-9);
   });
 
-  it('turns its sign when the sides are changed, and is 0 where a side is empty', () => {
-    const count = fc.integer({ min: 0, max: 50 });
+  it('turns its sign when the sides are changed, and is 0 where a side is empty or both are one source', () => {
+    const source = fc.tuple(fc.integer({ min: 0, max: 50 }), fc.integer({ min: 51, max: 1000 }));
+    const sources = fc.array(source, { minLength: 2, maxLength: 6 });
     fc.assert(
-      fc.property(
-        count,
-        count,
-        fc.integer({ min: 51, max: 1000 }),
-        fc.integer({ min: 51, max: 1000 }),
-        (a, b, m, n) => {
-          const [there] = distinctiveness([a], [b], m, n);
-          const [back] = distinctiveness([b], [a], n, m);
-          expect(there).to.be.closeTo(-back, 1e-9);
-          if (a / m > b / n) expect(there).to.be.above(0);
-        },
-      ),
+      fc.property(sources, sources, (a, b) => {
+        const [there] = distinctiveness(sideOf(...a), sideOf(...b));
+        const [back] = distinctiveness(sideOf(...b), sideOf(...a));
+        expect(there).to.be.closeTo(-back, 1e-9);
+        const share = (side: Side): number => side.mentions[0] / side.words;
+        if (share(sideOf(...a)) > share(sideOf(...b)) + 1e-9) expect(there).to.be.at.least(0);
+      }),
     );
-    expect(Array.from(distinctiveness([3], [0], 10, 0))).to.deep.equal([0]);
+    expect(Array.from(distinctiveness(sideOf([3, 10]), sideOf()))).to.deep.equal([0]);
+    expect(Array.from(distinctiveness(sideOf([3, 10]), sideOf([0, 10])))).to.deep.equal([0]);
   });
 
   it('of words that are used alike stays near 0, and grows with the evidence', () => {
-    expect(distinctiveness([20], [20], 1000, 1000)[0]).to.equal(0);
-    const [little] = distinctiveness([2], [1], 1000, 1000);
-    const [much] = distinctiveness([200], [100], 100_000, 100_000);
-    expect(much).to.be.above(3 * little);
+    const four = (mentions: number, words: number): Side =>
+      sideOf(...Array.from({ length: 4 }, () => [mentions, words] as const));
+    expect(distinctiveness(four(5, 250), four(5, 250))[0]).to.be.closeTo(0, 1e-9);
+    const [little] = distinctiveness(four(2, 1000), four(1, 1000));
+    const [much] = distinctiveness(four(200, 100_000), four(100, 100_000));
+    expect(much).to.be.above(2 * little);
+  });
+
+  it('is seldom found where groups were drawn at random, and found where one was made', () => {
+    const { texts } = knownThemes(2, 24);
+    expect(falselyDistinct(texts, 8)).to.be.below(6);
+    const study = exampleStudy(
+      texts.map((text, i) => ({
+        name: `${i}`,
+        text: i < 8 ? `${text}\n\n${'The anvil rang. '.repeat(3 + (i % 3))}` : text,
+      })),
+    );
+    const tokens = study.compute('tokens');
+    const words = wordsPerSource(tokens);
+    const anvil = Array.from(tokens.type.keys()).filter((t) => tokens.forms[tokens.type[t]] === 'anvil');
+    const [group, rest] = [emptySide(1), emptySide(1)];
+    texts.forEach((_, s) => {
+      const from = tokens.sentenceFirst[tokens.sourceFirst[s]];
+      const to = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
+      const mentions = anvil.filter((t) => t >= from && t < to).length;
+      addSource(s < 8 ? group : rest, new Map([[0, mentions]]), words[s]);
+    });
+    expect(distinctiveness(group, rest)[0]).to.be.above(1.96);
   });
 });
 

@@ -170,7 +170,13 @@ describe('links', () => {
     const concepts = conceptsOf(tokens, ['rain', 'wind', 'fare', 'home']);
     const windows = windowsOf(tokens, { size: 1 });
     const counts = countTogether(concepts, windows);
-    const settings = { measure: 'npmi' as const, cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05 };
+    const settings = {
+      measure: 'npmi' as const,
+      cutOff: 0.1,
+      minimumTogether: 3,
+      maximumQ: 0.05,
+      standsBy: 'either' as const,
+    };
     const evidence = weighEvidence(counts, windows);
     const links = findLinks(evidence, windows.overlap, settings);
     expect(links.standing).to.equal(1);

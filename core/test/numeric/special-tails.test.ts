@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   incompleteBeta,
   lowerGamma,
+  normalOf,
   studentQuantile,
   studentTail,
   upperGamma,
@@ -49,5 +50,12 @@ describe('the tails of distributions', () => {
     // P(at least 3 of 10 at 0.2) = I_0.2(3, 8).
     expect(incompleteBeta(3, 8, 0.2)).to.be.closeTo(0.3222, 1e-4);
     expect([incompleteBeta(2, 3, 0), incompleteBeta(2, 3, 1)]).to.deep.equal([0, 1]);
+  });
+
+  it('of a normal variable give its z back', () => {
+    expect(normalOf(0.05)).to.be.closeTo(1.959964, 1e-5);
+    expect(normalOf(0.0455002638963584)).to.be.closeTo(2, 1e-6);
+    expect(normalOf(1)).to.equal(0);
+    expect(normalOf(1e-12)).to.be.closeTo(7.13, 0.01);
   });
 });

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import type { Concepts } from '../../src/concepts/selection.ts';
 import { countTogether } from '../../src/network/counts.ts';
 import { layWindows, type WindowUnit } from '../../src/network/windows.ts';
-import { findPassages, findWindows, firstAtLeast, marksInSource } from '../../src/reading/passages.ts';
+import { firstAtLeast } from '../../src/base/order.ts';
+import { findPassages, findWindows, marksInSource } from '../../src/reading/passages.ts';
 import { tokensOf } from '../examples.ts';
 
 const KEYS = ['rain', 'bus', 'cold'];

@@ -10,7 +10,6 @@ import { leiden } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
 import { drawLinks } from '../../src/themes/redraw.ts';
 import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
-import { fewestToSpeak } from '../../src/themes/themes.ts';
 import { KARATE } from '../examples.ts';
 
 const karate = buildGraph(
@@ -308,13 +307,5 @@ describe('letters', () => {
       'AB',
       'AAA',
     ]);
-  });
-});
-
-describe('speaking to a theme', () => {
-  it('takes two of its concepts, or one in a single sentence', () => {
-    expect(fewestToSpeak('sentences', 3)).to.equal(2);
-    expect(fewestToSpeak('sentences', 1)).to.equal(1);
-    expect(fewestToSpeak('paragraph', 1)).to.equal(2);
   });
 });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { readRecipe, RecipeFileError, writeRecipe } from '../../src/study-files/recipe-file.ts';
+import { RECIPE_VERSION } from '../../src/study-files/recipe-versions.ts';
 import { readClipboardTable, writeClipboardTable } from '../../src/formats/csv.ts';
 import { comparable, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
@@ -288,7 +289,7 @@ describe('a recipe', () => {
     const broken: [string, RegExp][] = [
       ['x', /not valid JSON/],
       ['{}', /no recipe file/],
-      [file.replace('"version": 3', '"version": 9'), /has version 9/],
+      [file.replace(`"version": ${RECIPE_VERSION}`, '"version": 9'), /has version 9/],
       [file.replace('"kind": "case"', '"kind": "magic"'), /can’t be used/],
       [file.replace('"stopWords": []', '"stopWords": 7'), /can’t be used/],
     ];
@@ -313,6 +314,11 @@ describe('a recipe', () => {
       minimumPull: 0,
     });
     expect(recipe.wordKinds).to.deep.equal({});
+    const { standsBy: _by, ...links } = settings.links;
+    const third = { ...recipeOf(EMPTY_STUDY), settings: { ...settings, links } };
+    expect(
+      readRecipe(JSON.stringify({ format: 'green-thicket-recipe', version: 3, recipe: third })),
+    ).to.deep.equal(recipeOf(EMPTY_STUDY));
     expect(() =>
       readRecipe(JSON.stringify({ format: 'green-thicket-recipe', version: 2, recipe: first })),
     ).to.throw(RecipeFileError);

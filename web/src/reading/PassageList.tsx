@@ -139,8 +139,8 @@ export function PassageList({ selection }: { selection: Selection }) {
 
 /** How much there is: mentions and windows, since either may be the number that was clicked. */
 function countText({ windows, mentions, unit, total, sources, fault }: PassagesView): string {
-  if (windows === 0) return fault ?? (unit === 'place' ? 'It stands nowhere.' : 'No window has this.');
+  if (windows === 0) return fault ?? (unit === 'place' ? 'It stands nowhere.' : `No ${unit} has this.`);
   const where = `in ${counted(total, 'passage')} of ${counted(sources, 'source')}`;
   if (unit === 'place') return `${counted(windows, unit)} ${where}`;
-  return `${counted(windows, unit)} ${where}, ${counted(mentions, 'mention')}`;
+  return `${counted(windows, unit, unit === 'stretch' ? 'stretches' : 'windows')} ${where}, ${counted(mentions, 'mention')}`;
 }

@@ -4,18 +4,15 @@ import { inkOf } from '@green-thicket/core/map/palette';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
 
-/** The themes with their share of windows as a bar; picking one opens its passages. */
+/** The themes with their strength as a bar; picking one opens its passages. */
 export function ThemeLedger({ children }: { children?: ReactNode }) {
   const { data, isPlaceholderData } = useView('themes', null);
   const { selection, select } = useSelection();
   const most = largest(data?.themes.map((theme) => theme.share) ?? [], 1e-9);
   const picked = selection?.kind === 'theme' || selection?.kind === 'cell' ? selection.letter : undefined;
   return (
-    <section
-      className={isPlaceholderData ? 'ledger dimmed' : 'ledger'}
-      aria-label="Themes by share of windows"
-    >
-      <h2 className="pane-title">Themes, by share of windows</h2>
+    <section className={isPlaceholderData ? 'ledger dimmed' : 'ledger'} aria-label="Themes by strength">
+      <h2 className="pane-title">Themes, by strength</h2>
       <ul className="plain-list">
         {data?.themes.map((theme) => (
           <li key={theme.letter}>

@@ -1,7 +1,7 @@
 import { percent } from '@green-thicket/core/base/wording';
 import { largest } from '@green-thicket/core/base/extent';
 import { inkOf } from '@green-thicket/core/map/palette';
-import { counted, inFigures } from '@green-thicket/core/base/wording';
+import { counted } from '@green-thicket/core/base/wording';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -94,7 +94,7 @@ export function CompareStop() {
                     <th scope="col" key={group.group}>
                       {group.group}
                       <span className="quiet">
-                        {counted(group.sources, 'source')}, {inFigures(group.windows)} windows
+                        {counted(group.sources, 'source')}, {counted(group.windows, 'stretch', 'stretches')}
                       </span>
                     </th>
                   ))}
@@ -171,7 +171,7 @@ export function CompareStop() {
             {wilson.length > 0 && (
               <p className="quiet">
                 {wilson.map((group) => group.group).join(', ')}: one source only, so the interval is over its
-                windows (Wilson) and says nothing of other people.
+                stretches (Wilson) and says nothing of other people.
               </p>
             )}
           </div>

@@ -1,9 +1,38 @@
 import { Radio } from 'antd';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { type Controls } from '../../controls/control-inputs.tsx';
+import { RANGES } from '@green-thicket/core/study/limits';
+import { number, type Controls } from '../../controls/control-inputs.tsx';
 
-export const CONTROLS: Controls<'attribute' | 'order'> = {
+export const CONTROLS: Controls<'attribute' | 'order' | 'words' | 'interviewers'> = {
+  words: {
+    label: 'Words of a stretch',
+    help: 'Every source is parted into stretches of about so many words, wherever its paragraphs are, so that strength does not hang on the layout. Of stretches under 20 words one concept of a theme is enough.',
+    Input: number(
+      'Words of a stretch',
+      { ...RANGES.stretchWords, step: 5 },
+      (state) => state.settings.compare.words,
+      (words) => ({ kind: 'setCompare', change: { words } }),
+    ),
+  },
+  interviewers: {
+    label: 'What interviewers say',
+    help: 'Interviewers are the speakers whose role is interviewer, set at Sources or told by their label, such as Interviewer or Q. Their words still make links and themes.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="What interviewers say"
+        className="control-column"
+        value={state.settings.compare.interviewers}
+        options={[
+          { value: false, label: 'does not count for strength' },
+          { value: true, label: 'counts like all else' },
+        ]}
+        onChange={(event) =>
+          decide({ kind: 'setCompare', change: { interviewers: event.target.value as boolean } })
+        }
+      />
+    ),
+  },
   attribute: {
     label: 'Attribute',
     help: 'The groups compared are the values of this attribute.',

@@ -5,7 +5,9 @@ import { RANGES } from '@green-thicket/core/study/limits';
 import { number, type Controls } from '../../controls/control-inputs.tsx';
 import { Window } from './Window.tsx';
 
-export const CONTROLS: Controls<'window' | 'measure' | 'cutOff' | 'minimumTogether' | 'maximumQ'> = {
+export const CONTROLS: Controls<
+  'window' | 'measure' | 'cutOff' | 'minimumTogether' | 'maximumQ' | 'standsBy'
+> = {
   window: {
     label: 'Window',
     help: 'How near two concepts must stand to keep company. Windows never cross a turn or a source.',
@@ -55,6 +57,24 @@ export const CONTROLS: Controls<'window' | 'measure' | 'cutOff' | 'minimumTogeth
       { ...inPercent(RANGES.maximumQ, false), step: 1 },
       (state) => state.settings.links.maximumQ * 100,
       (value) => ({ kind: 'setLinks', change: { maximumQ: value / 100 } }),
+    ),
+  },
+  standsBy: {
+    label: 'What a link stands by',
+    help: 'Two concepts may meet oftener than chance has it within the sources; or they may be said by the same sources, wherever in them. The first is evidence that they belong together, the second that the same people speak of both.',
+    Input: ({ state, decide }) => (
+      <Radio.Group
+        aria-label="What a link stands by"
+        className="control-column"
+        value={state.settings.links.standsBy}
+        options={[
+          { value: 'either', label: 'meetings within sources, or which sources hold both' },
+          { value: 'meetings', label: 'meetings within sources alone' },
+        ]}
+        onChange={(event) =>
+          decide({ kind: 'setLinks', change: { standsBy: event.target.value as 'either' | 'meetings' } })
+        }
+      />
     ),
   },
 };

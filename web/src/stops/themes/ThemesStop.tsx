@@ -51,7 +51,7 @@ export function ThemesStop() {
                 >
                   <ThemeName theme={theme} />
                   <p className="quiet">
-                    {(100 * theme.share).toFixed(1)} % of windows{' · '}
+                    strength {(100 * theme.share).toFixed(1)} %{' · '}
                     <ComesBack steadiness={steadiness} letter={theme.letter} />
                   </p>
                   <ul className="plain-list">
