@@ -8,7 +8,8 @@ import { setStage, type Browser } from './browser.ts';
 const TEXT =
   'The nightbus came in the rain. The nightbus left the shelter. A night bus in the wind. The night bus, the night bus again. ' +
   'The night-bus was late at the shelter, the night-bus was full. Rain on the shelter, rain on the bench. The shelter and the bench. ' +
-  'The cost of living rose with the rent. The cost of living fell with the fare. The fare and the rent. ';
+  'The cost of living rose with the rent. The cost of living fell with the fare. The fare and the rent. ' +
+  'The theatre and the theater. A theatre by the theater, a theatre. The neighbour and the neighbor, a neighbour. ';
 
 describe('concepts', () => {
   const stage = setStage();
@@ -38,20 +39,29 @@ describe('concepts', () => {
   it('of several spellings become one, by suggestion, by refusing, and by a file', async () => {
     await withTexts();
     await browser.choose('Merge');
-    await browser.waitForText('[aria-label="Suggested merges"]', 'differ by a hyphen, a space or an accent');
-    await browser.click('[aria-label="See nightbus and night bus in their lines"]');
-    await browser.waitForText('.concordances', /night bus or nightbus, \d+ mentions/);
+    await browser.waitForText('[aria-label="Suggested merges"]', 'British and American');
+    await browser.click('[aria-label="See theater and theatre in their lines"]');
+    await browser.waitForText('.concordances', /theatre or theater, \d+ mentions/);
     await browser.press('Back to Concepts');
-    await browser.click('[aria-label="Merge nightbus into night bus"]');
+    await browser.click('[aria-label="Merge theater into theatre"]');
     await browser.until(
       'The suggestion stays',
-      async () => (await browser.all('[aria-label="Merge nightbus into night bus"]')).length === 0,
+      async () => (await browser.all('[aria-label="Merge theater into theatre"]')).length === 0,
     );
-    await browser.click('[aria-label^="Keep night-bus and"]');
+    await browser.click('[aria-label="Keep neighbor and neighbour apart"]');
     await browser.until(
       'It is suggested again',
-      async () => (await browser.all('[aria-label^="Merge night-bus"]')).length === 0,
+      async () => (await browser.all('[aria-label^="Merge neighbor"]')).length === 0,
     );
+    // Hyphens and spaces make one concept by themselves, until they are told apart.
+    await browser.choose('Words');
+    await find('night bus');
+    await browser.click('[data-testid=concept-ledger] .concept-row');
+    await browser.waitForText('.concept-card', /made of night bus \(\d+\)[\s\S]*nightbus \(3\)/);
+    await browser.click('[aria-label="Take nightbus out of night bus"]');
+    await find('nightbus');
+    await browser.waitForText('[data-testid=concept-ledger]', /nightbus\s*3/);
+    await browser.press('Undo');
     await browser.choose('Lists');
     const list = file(
       'list.txt',
@@ -82,7 +92,7 @@ describe('concepts', () => {
       "document.querySelector('.concept-lists .button-row button:nth-child(2)').click()",
     );
     const saved = readFileSync(await browser.download('.synonyms.txt'), 'utf8');
-    expect(saved).to.equal('night bus, night-bus, nightbus\ntravel costs, cost of living\n');
+    expect(saved).to.equal('night bus, night-bus\ntheatre, theater\ntravel costs, cost of living\n');
   });
 
   it('that the texts were collected by are set aside, and common ones go many at a time', async () => {

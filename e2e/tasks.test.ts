@@ -205,7 +205,7 @@ describe('a researcher', () => {
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Waiting and weather', Key.ENTER);
     await browser.waitForText('.ledger', 'Waiting and weather');
     await browser.goTo('concepts');
-    await browser.press('80');
+    await browser.press('80 to 120');
     await (
       await browser.find('input[aria-label="Number of concepts"]')
     ).sendKeys(Key.chord(Key.CONTROL, 'a'), '60', Key.ENTER);

@@ -223,7 +223,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     );
   }
 
-  const labels = conceptLabels(state.conceptLabels, concepts.keys);
+  const labels = conceptLabels(state.conceptLabels, concepts);
   const language = run('', engine.compute('languages', input)).main;
   const sentences = methodSentences(state, {
     resolution: themes.resolution,

@@ -8,6 +8,7 @@ import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.t
 const row = (key: string, change: Partial<FiguredRow> = {}): FiguredRow => ({
   key,
   label: key,
+  written: key,
   part: 'noun',
   mentions: 10,
   sources: 5,

@@ -1,4 +1,4 @@
-import type { Candidates } from './candidates.ts';
+import type { Candidates, Variant } from './candidates.ts';
 import { tfIdf } from './distinct.ts';
 import { scoreOf, type Concepts } from './selection.ts';
 import { stopForm } from './stop-words.ts';
@@ -25,6 +25,8 @@ export interface DecidedWords extends DecidedConcepts {
 export interface CandidateRow {
   readonly key: string;
   readonly label: string;
+  /** Its label where the researcher gave none. */
+  readonly written: string;
   readonly part: string;
   readonly mentions: number;
   readonly sources: number;
@@ -35,7 +37,7 @@ export interface CandidateRow {
   readonly tfIdf: number;
   readonly score: number;
   readonly status: ConceptStatus;
-  readonly variants: readonly { readonly key: string; readonly mentions: number }[];
+  readonly variants: readonly Variant[];
   /** Shorter forms of a name, with their mentions. */
   readonly shorter: readonly { readonly form: string; readonly mentions: number }[];
 }
@@ -58,7 +60,8 @@ export function conceptRows(
     const key = candidates.keys[i];
     return {
       key,
-      label: ownValue(decided.conceptLabels, key) ?? key,
+      label: ownValue(decided.conceptLabels, key) ?? candidates.written[i],
+      written: candidates.written[i],
       part: candidates.part[i],
       mentions: candidates.mentions[i],
       sources: candidates.sources[i],
@@ -97,7 +100,7 @@ export function rowsAsDecided<Row extends CandidateRow>(rows: readonly Row[], st
   return rows
     .filter((row) => !isGone(row))
     .map((row) => {
-      const label = ownValue(state.conceptLabels, row.key) ?? row.key;
+      const label = ownValue(state.conceptLabels, row.key) ?? row.written;
       const decided = statusOf(row.key);
       const wasDecided = row.status === 'kept' || row.status === 'dropped';
       // Whether its figures choose a word is not known before they are found.

@@ -3,8 +3,9 @@ import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
-import { findOccurrences, type WantedParts } from './occurrences.ts';
+import { findOccurrences, type Occurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
+import { spellingsOfOne } from './spellings.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
 import type { Terms } from './terms.ts';
 import { ownValue } from '../base/records.ts';
@@ -16,6 +17,8 @@ export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
 export interface Candidates extends Occurring {
   /** What a candidate is called in decisions and files: its lemma, or the lemmas of a phrase with spaces. */
   readonly keys: readonly string[];
+  /** What each is called where it is shown: a phrase as it is most often written, all else as its key. */
+  readonly written: readonly string[];
   readonly part: readonly CandidatePart[];
   readonly mentions: Int32Array;
   /** How many sources mention it. */
@@ -29,10 +32,18 @@ export interface Candidates extends Occurring {
   readonly spread: Float64Array;
   /** How selective it is in its company, in nats; 0 where that is no more than chance. */
   readonly pull: Float64Array;
-  /** Keys merged into each candidate, with their mentions; empty where nothing was. */
-  readonly variants: readonly (readonly { readonly key: string; readonly mentions: number }[])[];
+  /** Keys that count for each candidate, with their mentions; empty where none does. */
+  readonly variants: readonly (readonly Variant[])[];
   /** The shorter forms a name was met in, with their mentions; empty for all else. */
   readonly shorter: Names['shorter'];
+}
+
+/** A key that counts for a candidate. */
+export interface Variant {
+  readonly key: string;
+  readonly mentions: number;
+  /** Whether it does so by itself, as another spelling (`spellingsOfOne`), and not by the researcher's merge. */
+  readonly byItself?: boolean;
 }
 
 export interface CandidateSettings extends PhraseSettings {
@@ -40,6 +51,8 @@ export interface CandidateSettings extends PhraseSettings {
   readonly phrases: boolean;
   /** Variant key → key of the concept it counts for. */
   readonly merges: Readonly<Record<string, string>>;
+  /** Pairs of spellings that are two concepts (`pairOf`). */
+  readonly apart: readonly string[];
 }
 
 /** A candidate mentioned less often has no figures worth ordering by and is left out. */
@@ -85,12 +98,21 @@ export function* findCandidates({
     merges: settings.merges,
   });
   const { labels, numberOf } = met;
+  const written = phrasesAsWritten(tokens, met);
   yield 0.5;
 
   const merged = Object.keys(settings.merges).map((key) => [numberOf(key), numberOf(resolved(key))]);
   const conceptOf = Int32Array.from(labels, (_, id) => id);
   for (const [variant, concept] of merged) conceptOf[variant] = concept;
   const rawMentions = tally(met.occurrence, labels.length);
+  const targets = new Set(merged.map(([, concept]) => concept));
+  const spellings = new Set<number>();
+  for (const [spelling, of] of spellingsOfOne(labels, rawMentions, new Set(settings.apart))) {
+    // What the researcher merged counts where it was put, and what was merged into stays.
+    if (conceptOf[spelling] !== spelling || targets.has(spelling)) continue;
+    conceptOf[spelling] = conceptOf[of];
+    spellings.add(spelling);
+  }
   const mentions = new Int32Array(labels.length);
   for (let id = 0; id < conceptOf.length; id++) mentions[conceptOf[id]] += rawMentions[id];
   const order: number[] = [];
@@ -104,14 +126,18 @@ export function* findCandidates({
     Int32Array.from(conceptOf, (id) => place[id]),
     mentionsOf,
   );
-  const variants = order.map((): { key: string; mentions: number }[] => []);
+  const variants = order.map((): Variant[] => []);
   for (let id = 0; id < conceptOf.length; id++) {
     const candidate = place[conceptOf[id]];
     if (candidate >= 0 && conceptOf[id] !== id && rawMentions[id] > 0) {
       if (variants[candidate].length === 0 && rawMentions[conceptOf[id]] > 0) {
         variants[candidate].push({ key: labels[conceptOf[id]], mentions: rawMentions[conceptOf[id]] });
       }
-      variants[candidate].push({ key: labels[id], mentions: rawMentions[id] });
+      variants[candidate].push({
+        key: labels[id],
+        mentions: rawMentions[id],
+        ...(spellings.has(id) ? { byItself: true } : {}),
+      });
     }
   }
   const partOfWord = (id: number): PartOfSpeech => {
@@ -126,6 +152,7 @@ export function* findCandidates({
   const company = companyOfCandidates(blocks, found.occurrence, found.occurrenceFirst, mentionsOf);
   return {
     keys: order.map((id) => labels[id]),
+    written: order.map((id) => written.get(id) ?? labels[id]),
     part: order.map(partOfId),
     mentions: mentionsOf,
     ...spread,
@@ -134,6 +161,30 @@ export function* findCandidates({
     shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,
   };
+}
+
+/**
+ * How each phrase is most often written: its lemmas make *precede year* of the preceding year, and *sink fund* of a sinking
+ * fund. Of two forms as frequent the one that is met first.
+ */
+function phrasesAsWritten(
+  tokens: Tokens,
+  { occurrence, occurrenceFirst, occurrenceEnd, isPhrase }: Occurrences,
+): Map<number, string> {
+  const forms = new Map<number, Map<string, number>>();
+  for (let i = 0; i < occurrence.length; i++) {
+    // Nearly all that is met is a word.
+    if (occurrenceEnd[i] - occurrenceFirst[i] < 2 || !isPhrase(occurrence[i])) continue;
+    let form = tokens.forms[tokens.type[occurrenceFirst[i]]];
+    for (let t = occurrenceFirst[i] + 1; t < occurrenceEnd[i]; t++)
+      form += ` ${tokens.forms[tokens.type[t]]}`;
+    const of = forms.get(occurrence[i]) ?? new Map<string, number>();
+    forms.set(occurrence[i], of);
+    of.set(form, (of.get(form) ?? 0) + 1);
+  }
+  return new Map(
+    Array.from(forms, ([phrase, of]) => [phrase, [...of].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]),
+  );
 }
 
 /**

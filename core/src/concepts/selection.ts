@@ -64,6 +64,7 @@ export interface Concepts extends Occurring {
   /** Candidate of each concept. */
   readonly candidate: Int32Array;
   readonly keys: readonly string[];
+  readonly written: readonly string[];
   readonly mentions: Int32Array;
 }
 
@@ -109,6 +110,7 @@ export function selectConcepts(
   return {
     candidate: Int32Array.from(chosen),
     keys: chosen.map((i) => candidates.keys[i]),
+    written: chosen.map((i) => candidates.written[i]),
     mentions,
     ...renumbered(candidates, conceptOf, mentions),
   };

@@ -51,5 +51,7 @@ export const stopWordsOf = (
   });
 
 /** The label of each concept: the researcher's, or its key. */
-export const conceptLabels = (labels: StudyState['conceptLabels'], keys: readonly string[]): string[] =>
-  keys.map((key) => ownValue(labels, key) ?? key);
+export const conceptLabels = (
+  labels: StudyState['conceptLabels'],
+  { keys, written }: { readonly keys: readonly string[]; readonly written: readonly string[] },
+): string[] => keys.map((key, i) => ownValue(labels, key) ?? written[i]);

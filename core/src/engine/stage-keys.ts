@@ -2,6 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { attributeValues, comparedAttribute } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
+import { toldApart } from '../concepts/spellings.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 
 /** What a stage or a view reads of a study itself. It is handed this and nothing else, and its key is made of it. */
@@ -115,6 +116,7 @@ export const STAGE_KEYS = {
       minimumMentions: concepts.phraseMentions,
       minimumNpmi: concepts.phraseNpmi,
       merges: state.merges,
+      apart: toldApart(state.refusedMerges),
     };
   }),
   concepts: reads(['candidates'], (state) => {

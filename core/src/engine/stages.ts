@@ -192,10 +192,10 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     atOnce(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
   themes: (take, { labels, names, fewest }, { register }) =>
     atOnce(() => {
-      const { keys } = take('concepts');
+      const concepts = take('concepts');
       return nameThemes({
-        keys,
-        labels: conceptLabels(labels, keys),
+        keys: concepts.keys,
+        labels: conceptLabels(labels, concepts),
         graph: take('graph'),
         spoken: take('spoken'),
         grouping: take('grouping'),
@@ -206,10 +206,10 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     }),
   map: (take, { labels, seed, map }) =>
     atOnce(() => {
-      const { keys, mentions } = take('concepts');
+      const concepts = take('concepts');
       return layOutMap({
-        labels: conceptLabels(labels, keys),
-        mentions,
+        labels: conceptLabels(labels, concepts),
+        mentions: concepts.mentions,
         graph: take('graph'),
         links: take('links'),
         themes: take('themes'),

@@ -111,7 +111,7 @@ function* unchosen(key: string, { take, own }: SelectionContext): Stepwise<Resol
   const asked = candidates.keys.indexOf(key);
   const { occurrence, occurrenceFirst, occurrenceEnd } = candidates;
   const hits = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (candidate) => candidate === asked);
-  return { title: ownValue(own.labels, key) ?? key, query: NOTHING, hits };
+  return { title: ownValue(own.labels, key) ?? candidates.written[asked] ?? key, query: NOTHING, hits };
 }
 
 /** Every mention a selection stands for: of its concepts, in the sources it names, or of what was searched for. */
@@ -140,8 +140,9 @@ function* several(
   { take, own }: SelectionContext,
 ): Stepwise<Resolved> {
   const concepts = yield* take('concepts');
-  const labels = conceptLabels(own.labels, asked);
   const numbers = asked.map((key) => concepts.keys.indexOf(key));
+  const written = asked.map((key, i) => concepts.written[numbers[i]] ?? key);
+  const labels = conceptLabels(own.labels, { keys: asked, written });
   const title = labels.join(HOW_WORDS[how]);
   const missing = labels.filter((_, i) => numbers[i] < 0);
   if (missing.length > 0 && how !== 'all') {
@@ -189,16 +190,17 @@ export function* resolveSelection(selection: Selection, context: SelectionContex
   if (selection.kind === 'search') return yield* searched(selection.query, context);
   if (selection.kind === 'following') return yield* following(selection, context);
   const { take, own } = context;
-  const { keys } = yield* take('concepts');
-  const labels = conceptLabels(own.labels, keys);
+  const concepts = yield* take('concepts');
+  const { keys } = concepts;
+  const labels = conceptLabels(own.labels, concepts);
   const nothing: PassageQuery = { kind: 'concepts', concepts: [] };
   if (selection.kind === 'several') return yield* several(selection, context);
   if (selection.kind === 'concept' || selection.kind === 'link') {
     const asked = selection.kind === 'concept' ? [selection.key] : selection.keys;
-    const concepts = asked.map((key) => keys.indexOf(key));
-    if (selection.kind === 'concept' && concepts[0] < 0) return yield* unchosen(selection.key, context);
-    const title = asked.map((key, i) => (concepts[i] < 0 ? key : labels[concepts[i]])).join(' — ');
-    return { title, query: concepts.includes(-1) ? nothing : { kind: 'concepts', concepts } };
+    const numbers = asked.map((key) => keys.indexOf(key));
+    if (selection.kind === 'concept' && numbers[0] < 0) return yield* unchosen(selection.key, context);
+    const title = asked.map((key, i) => (numbers[i] < 0 ? key : labels[numbers[i]])).join(' — ');
+    return { title, query: numbers.includes(-1) ? nothing : { kind: 'concepts', concepts: numbers } };
   }
   const { themes } = yield* take('themes');
   const theme = themes.find(({ letter }) => letter === selection.letter);

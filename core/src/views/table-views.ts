@@ -97,7 +97,7 @@ function* matrixOf(
   const concepts = yield* take('concepts');
   const width = concepts.keys.length;
   const values = new Float64Array(ids.length * width);
-  const labels = conceptLabels(given, concepts.keys);
+  const labels = conceptLabels(given, concepts);
   const view = { keys: concepts.keys, labels, sourceIds: ids, values };
   if (figure === 'windowShare') {
     const counts = yield* take('counts');

@@ -55,11 +55,12 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   },
 
   *links({ concept, limit }, { take, own }) {
-    const { keys } = yield* take('concepts');
+    const concepts = yield* take('concepts');
+    const { keys } = concepts;
     const links = yield* take('links');
     const windows = yield* take('windows');
     const { themes, themeOf } = yield* take('themes');
-    const labels = conceptLabels(own.labels, keys);
+    const labels = conceptLabels(own.labels, concepts);
     const letter = (i: number): string => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter);
     const asked = concept === null ? -1 : keys.indexOf(concept);
     const linked = new Set<number>();
@@ -107,10 +108,11 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   },
 
   *themes(_, { take, own }) {
-    const { keys, mentions } = yield* take('concepts');
+    const concepts = yield* take('concepts');
+    const { keys, mentions } = concepts;
     const themes = yield* take('themes');
     const sweep = yield* take('sweep');
-    const labels = conceptLabels(own.labels, keys);
+    const labels = conceptLabels(own.labels, concepts);
     return {
       themes: themes.themes.map(({ letter, label, share, concepts }) => ({
         letter,

@@ -77,11 +77,6 @@ function partsText(parts: readonly string[], language: LanguageCode | undefined)
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */
 const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
-function sizeText(size: number | 'auto', sourceCount: number): string {
-  const [fewest, most] = selectionRange(size, sourceCount);
-  return fewest === most ? String(most) : `${fewest} to ${most}, as many as stand out,`;
-}
-
 const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
 /** What a window is, in words. */
@@ -121,6 +116,7 @@ export function methodSentences(
     themes.resolution === 'auto'
       ? `the resolution whose themes come back best when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
+  const [fewestKept, mostKept] = selectionRange(concepts.size, sourceCount);
   return {
     sources: [
       'Working with ',
@@ -175,8 +171,8 @@ export function methodSentences(
         concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
       ),
       ' are ranked by pull × √effective sources and the first ',
-      control('size', sizeText(concepts.size, sourceCount)),
-      ' kept.',
+      control('size', fewestKept === mostKept ? String(mostKept) : `${fewestKept} to ${mostKept}`),
+      fewestKept === mostKept ? ' kept.' : ' kept, as many as stand out.',
     ],
     links: [
       'Two concepts are linked when they share a window of ',

@@ -93,6 +93,22 @@ describe('candidates', () => {
     expect(of('fare')).to.equal(2);
   });
 
+  it('are called as they are most often written, where they are phrases', () => {
+    const text =
+      'The sinking fund was low. They paid the sinking fund. A sinking fund is cold. The night buses came. We saw the night buses. A night bus came. Rain fell on the night buses.';
+    const study = exampleStudy([{ name: 'a', text }]);
+    study.decide({
+      kind: 'setConcepts',
+      change: { minimumMentions: 2, minimumSources: 1, phraseMentions: 2 },
+    });
+    const { keys, written } = study.compute('candidates');
+    const calledOf = (key: string): string => written[keys.indexOf(key)];
+    expect(calledOf('sink fund')).to.equal('sinking fund');
+    expect(calledOf('night bus')).to.equal('night buses');
+    const rows = study.compute('conceptRows');
+    expect(rows.find(({ key }) => key === 'night bus')?.label).to.equal('night buses');
+  });
+
   it('leave out stop words, the study’s own too, also inside phrases', () => {
     const example = study();
     example.decide({ kind: 'addStopWords', words: ['Night'] });
@@ -141,6 +157,7 @@ describe('selection', () => {
   );
   const candidates: Candidates = {
     keys: ['often', 'rare', 'everywhere', 'good', 'fine'],
+    written: ['often', 'rare', 'everywhere', 'good', 'fine'],
     part: ['noun', 'noun', 'noun', 'noun', 'noun'],
     mentions: Int32Array.from(counts),
     sources: Int32Array.of(1, 2, 10, 5, 5),

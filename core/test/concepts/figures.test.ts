@@ -164,6 +164,7 @@ describe('the sentence of a figure', () => {
   const row: CandidateRow = {
     key: 'driver',
     label: 'driver',
+    written: 'driver',
     part: 'noun',
     mentions: 91,
     sources: 21,

@@ -59,10 +59,11 @@ describe('suggested merges', () => {
     const pairs = suggestMerges(made.compute('candidates'), new Set()).map(
       ({ into, key, reason }) => `${reason}: ${into} ← ${key}`,
     );
-    expect(pairs).to.include('spelling: night bus ← night-bus').and.include('spelling: night bus ← nightbus');
     expect(pairs.some((pair) => /variety: theat(?:re|er) ← theat(?:re|er)/.test(pair))).to.equal(true);
     expect(pairs).to.include('slip: shelter ← sheltr');
-    expect(mentionsOf(made, 'nightbus')).to.equal(2);
+    // Hyphens and spaces make one concept by themselves; accents are a question.
+    expect(pairs.some((pair) => pair.startsWith('spelling: night'))).to.equal(false);
+    expect(mentionsOf(made, 'night bus')).to.be.above(mentionsOf(made, 'nightbus'));
   });
 
   it('are gone once refused or accepted', () => {

@@ -24,6 +24,7 @@ function conceptsOf(tokens: Tokens, keys: readonly string[]): Concepts {
   });
   return {
     keys,
+    written: keys,
     candidate: new Int32Array(keys.length),
     mentions: new Int32Array(keys.length),
     occurrence: Int32Array.from(occurrence),

@@ -21,6 +21,7 @@ function prepare(texts: readonly string[], unit: WindowUnit = 'sentences', size 
   });
   const concepts: Concepts = {
     keys: KEYS,
+    written: KEYS,
     candidate: new Int32Array(3),
     mentions: new Int32Array(3),
     occurrence: Int32Array.from(occurrence),

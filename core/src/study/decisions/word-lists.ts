@@ -1,3 +1,4 @@
+import { pairOf, toldApart } from '../../concepts/spellings.ts';
 import type { WordKind } from '../../text/parts-of-speech.ts';
 import type { Decision } from '../decisions.ts';
 import type { WordDecision } from './words.ts';
@@ -83,9 +84,14 @@ class Merges {
     }
   }
 
-  split(key: string): void {
-    for (const variant of this.variantsOf(key)) this.remove(variant);
+  /** Parts a concept's variants from it, or a variant from its concept; gives the pairs that were parted. */
+  split(key: string): string[] {
+    const of = this.into.get(key);
+    const variants = this.variantsOf(key);
+    for (const variant of variants) this.remove(variant);
     this.remove(key);
+    const parted = variants.map((variant) => pairOf(variant, key));
+    return of === undefined ? parted : [...parted, pairOf(key, of)];
   }
 }
 
@@ -152,7 +158,8 @@ export function looseLists(state: StudyState): LooseLists {
       for (const { into, keys } of groups) merges.held.merge(into, keys);
     },
     refuseMerge: ({ keys }) => addAll(refused.held, [keys.join('\t')]),
-    splitConcept: ({ key }) => merges.held.split(key),
+    // Spellings that count for each other by themselves would do so again.
+    splitConcept: ({ key }) => addAll(refused.held, toldApart(merges.held.split(key))),
     renameConcept({ key, label }) {
       const name = label.trim();
       labels.held.delete(key);

@@ -1,3 +1,4 @@
+import { byCodeUnits } from '@green-thicket/core/base/order';
 import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import { Fragment, useState } from 'react';
@@ -12,12 +13,19 @@ const SHOWN = 8;
 export function ConceptVariants({ row }: { row: CandidateRow }) {
   const { decide } = useStudy();
   const [all, setAll] = useState(false);
+  const takeOut = (key: string, byItself: boolean): void => {
+    if (!byItself) decide({ kind: 'splitConcept', key });
+    else {
+      const [first, second] = [key, row.key].sort(byCodeUnits);
+      decide({ kind: 'refuseMerge', keys: [first, second] });
+    }
+  };
   const shown = all ? row.variants : row.variants.slice(0, SHOWN);
   const others = row.variants.length - shown.length;
   return (
     <span className={styles.conceptVariants}>
       made of{' '}
-      {shown.map(({ key, mentions }, i) => (
+      {shown.map(({ key, mentions, byItself }, i) => (
         <Fragment key={key}>
           {i > 0 && ', '}
           {key} ({inFigures(mentions)})
@@ -26,8 +34,12 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
               type="button"
               className={`linklike ${styles.takeOut}`}
               aria-label={`Take ${key} out of ${row.label}`}
-              title={`${key} is a concept of its own again`}
-              onClick={() => decide({ kind: 'splitConcept', key })}
+              title={
+                byItself
+                  ? `${key} counts here as another spelling; make it a concept of its own`
+                  : `${key} is a concept of its own again`
+              }
+              onClick={() => takeOut(key, byItself ?? false)}
             >
               ✕
             </button>
@@ -42,13 +54,15 @@ export function ConceptVariants({ row }: { row: CandidateRow }) {
           </button>
         </>
       )}{' '}
-      <Button
-        size="small"
-        title="All of them are concepts of their own again"
-        onClick={() => decide({ kind: 'splitConcept', key: row.key })}
-      >
-        Split
-      </Button>
+      {row.variants.some(({ key, byItself }) => key !== row.key && !byItself) && (
+        <Button
+          size="small"
+          title="All that were merged are concepts of their own again"
+          onClick={() => decide({ kind: 'splitConcept', key: row.key })}
+        >
+          Split
+        </Button>
+      )}
     </span>
   );
 }
