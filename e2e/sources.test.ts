@@ -15,12 +15,10 @@ describe('a messy collection', () => {
     browser = intake.browser;
   });
 
-  it('comes from a table whose text column was guessed wrong, with its empty answers counted', async () => {
+  it('comes from a table whose text column is found, with its empty answers counted', async () => {
     await add(survey);
-    await browser.waitForText(
-      '.ant-modal',
-      'This column was taken because “form record” has the longest cells',
-    );
+    await browser.waitForText('.ant-modal', 'This column was taken because “remarks” reads like language');
+    await browser.pick('Text column', 'form record');
     await browser.waitForText('.table-note', 'All 120 rows');
     await browser.pick('Text column', 'remarks');
     await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');

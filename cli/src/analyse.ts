@@ -39,6 +39,8 @@ export interface AnalyseOptions {
   readonly out: string;
   readonly settings?: string;
   readonly attributes?: string;
+  /** The column of tables that holds the text, by its name. */
+  readonly text?: string;
   /** A file that holds the password of a .thicket file. */
   readonly passwordFile?: string;
   readonly quiet: boolean;
@@ -92,7 +94,7 @@ function readPassword(file: string | undefined): Uint8Array {
 
 async function loadStudy(
   files: readonly string[],
-  { attributes, out, passwordFile }: AnalyseOptions,
+  { attributes, text, out, passwordFile }: AnalyseOptions,
   say: (line: string) => void,
 ): Promise<LoadedStudy> {
   if (files.some((file) => file.endsWith('.thicket'))) {
@@ -110,6 +112,7 @@ async function loadStudy(
   }
   const { added, refused, notes, describing } = await collect(files, {
     attributes,
+    text,
     own: { folder: out, names: new Set<string>(RESULTS) },
   });
   for (const note of notes) say(note);

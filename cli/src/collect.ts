@@ -1,11 +1,17 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, isAbsolute, join, relative, resolve, sep } from 'node:path';
+import { listed } from '@green-thicket/core/base/wording';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
 import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/files';
 import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
 import { namingColumn } from '@green-thicket/core/intake/describing-table';
-import { guessTable, tableSources } from '@green-thicket/core/intake/table-sources';
+import {
+  columnsOf,
+  guessTable,
+  tableSources,
+  type TableGuess,
+} from '@green-thicket/core/intake/table-sources';
 import { hearingPdf } from './unheard.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
@@ -77,16 +83,35 @@ export interface Collected extends Intake {
   readonly describing: readonly { readonly sheet: SheetRows; readonly nameColumn: number }[];
 }
 
+/** What is guessed of a table, with the text in the column that was named. */
+function withTextColumn(file: string, sheet: SheetRows, text: string): TableGuess {
+  const { choice } = guessTable(sheet);
+  const columns = columnsOf(sheet, choice.hasHead);
+  const textColumn = columns.findIndex(({ name }) => name === text);
+  if (textColumn < 0) {
+    throw new UsageError(
+      `${file} has no column “${text}”; it has ${listed(columns.map(({ name }) => `“${name}”`))}.`,
+    );
+  }
+  const attributes = choice.attributes.filter(({ column }) => column !== textColumn);
+  return { choice: { ...choice, textColumn, attributes }, why: '' };
+}
+
 /**
  * Reads files into sources. A table with the names of other files describes them; of any other the columns are guessed,
  * and what was guessed is noted.
  *
+ * @param text name of the column of tables that holds the text
  * @param apart the table of attributes that is named apart, and the command's own results: neither is a source, even
  *   where its folder is read
  */
 export async function collect(
   paths: readonly string[],
-  { attributes, own }: { readonly attributes?: string; readonly own?: OwnResults } = {},
+  {
+    attributes,
+    text,
+    own,
+  }: { readonly attributes?: string; readonly text?: string; readonly own?: OwnResults } = {},
 ): Promise<Collected> {
   const refused: { name: string; reason: string }[] = [];
   const readable = listFiles(paths, own).filter(({ path, name }) => {
@@ -113,10 +138,11 @@ export async function collect(
       notes.push(`${name} names the other files, so it was read as their attributes.`);
       continue;
     }
-    const { choice, why } = guessTable(sheets[0]);
+    const { choice, why } =
+      text === undefined ? guessTable(sheets[0]) : withTextColumn(name, sheets[0], text);
     const made = tableSources(name, sheets[0], choice);
     for (const each of made.added) added.push(each);
-    notes.push(`${name}: ${why} ${made.note}`);
+    notes.push([`${name}:`, why, made.note].filter((each) => each !== '').join(' '));
     for (const sheet of sheets.slice(1))
       notes.push(`The sheet ${sheet.name} of ${name} was left out; the first was read.`);
   }

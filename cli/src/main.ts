@@ -31,6 +31,10 @@ program
   .requiredOption('--out <folder>', 'where to write the tables')
   .option('--settings <file>', 'JSON with the settings to change')
   .option('--attributes <table>', 'table of attributes (.csv, .tsv, .xlsx), first column the file name')
+  .option(
+    '--text <column>',
+    'column of a table that holds the text, by its name; else it is the one that reads like language',
+  )
   .option('--password-file <file>', 'file whose first line is the password of the .thicket file')
   .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
@@ -42,6 +46,7 @@ program
         out: string;
         settings?: string;
         attributes?: string;
+        text?: string;
         passwordFile?: string;
         quiet?: boolean;
         force?: boolean;

@@ -136,10 +136,21 @@ describe('what the command line reads, and refuses', () => {
     );
     expect(status).to.equal(0);
     expect(stderr)
-      .to.include('at-the-stop.xlsx: “talk” has the longest cells')
+      .to.include('at-the-stop.xlsx: “talk” reads like language')
       .and.include('1 of 6 rows of at-the-stop.xlsx has no text in “talk”; the others make 5 sources.')
       .and.include('The sheet Stops of at-the-stop.xlsx was left out; the first was read.')
       .and.include('Read 8 sources.');
+  });
+
+  it('takes the text from the column that is named, and says which there are', () => {
+    const survey = join(root, 'demo/night-buses-survey/survey.csv');
+    const found = thicket('analyse', survey, '--out', at('remarks'));
+    expect(found.stderr).to.include('“remarks” reads like language').and.include('Read 72 sources.');
+    const named = thicket('analyse', survey, '--text', 'form record', '--out', at('records'));
+    expect(named.stderr).to.include('Read 120 sources.');
+    const wrong = thicket('analyse', survey, '--text', 'answers', '--out', at('never'));
+    expect(wrong.status).to.equal(2);
+    expect(wrong.stderr).to.match(/survey\.csv has no column “answers”; it has “number”, .* and “remarks”\./);
   });
 
   it('takes a table that names the files of its folder for their attributes', () => {

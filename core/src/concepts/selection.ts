@@ -29,18 +29,34 @@ export interface SelectionSettings {
 export const leastSources = (set: number | 'auto', sources: number): number =>
   set === 'auto' ? Math.max(sources < 12 ? 2 : 3, Math.floor(sources / 50)) : set;
 
-/** A map can hold so many; a large collection has more to say. */
+/** A map can hold so many with ease; a large collection has more to say. */
 const READABLE = 80;
+/**
+ * In a small collection, of fewer characters than some 5,000 words have, only those are taken that stand out, and the next
+ * where these are hardly any: each more is a test more for all the others (docs/method/concepts.md).
+ */
+const SMALL = 30_000;
+const FEWEST = 30;
+
+/** How large a collection is. */
+export interface CollectionSize {
+  readonly sources: number;
+  readonly characters: number;
+}
 
 /**
  * The most concepts of a selection: the number set, or as many as stand out, between what a map holds with ease and what a
  * collection of this size can fill.
  *
- * @example selectionRange('auto', 36) // [80, 120]
+ * @example selectionRange('auto', { sources: 36, characters: 120_000 }) // [80, 120]
  */
-export function selectionRange(set: number | 'auto', sources: number): [fewest: number, most: number] {
+export function selectionRange(
+  set: number | 'auto',
+  { sources, characters }: CollectionSize,
+): [fewest: number, most: number] {
   if (set !== 'auto') return [set, set];
-  return [READABLE, sources < 36 ? READABLE : sources < 150 ? 120 : sources < 600 ? 160 : 240];
+  const most = sources < 36 ? READABLE : sources < 150 ? 120 : sources < 600 ? 160 : 240;
+  return [characters < SMALL ? FEWEST : READABLE, most];
 }
 
 /**
@@ -52,8 +68,8 @@ const STANDS_OUT = 0.1;
 const BEST = 20;
 
 /** How many of the ranked candidates are taken. */
-function sizeOf(set: number | 'auto', sources: number, scores: readonly number[]): number {
-  const [fewest, most] = selectionRange(set, sources);
+function sizeOf(set: number | 'auto', collection: CollectionSize, scores: readonly number[]): number {
+  const [fewest, most] = selectionRange(set, collection);
   if (fewest === most || scores.length <= BEST) return most;
   const standing = scores.filter((score) => score >= STANDS_OUT * scores[BEST - 1]).length;
   return Math.max(fewest, Math.min(most, standing));
@@ -79,9 +95,10 @@ export function scoreOf(candidates: Candidates, index: number): number {
 /** Picks the concepts: all that are kept by hand, then the best by score that pass the limits. */
 export function selectConcepts(
   candidates: Candidates,
-  sourceCount: number,
+  collection: CollectionSize,
   settings: SelectionSettings,
 ): Concepts {
+  const sourceCount = collection.sources;
   const kept = new Set(settings.kept);
   const dropped = new Set(settings.dropped);
   // With one source every word is in all of them, so the limits on sources say nothing.
@@ -98,7 +115,7 @@ export function selectConcepts(
   const order = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).filter(passes);
   const size = sizeOf(
     settings.size,
-    sourceCount,
+    collection,
     order.map((i) => scoreOf(candidates, i)),
   );
   const byHand = order.filter((i) => kept.has(candidates.keys[i])).length;

@@ -2,6 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { attributeValues, comparedAttribute } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
+import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import { toldApart } from '../concepts/spellings.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 
@@ -120,21 +121,20 @@ export const STAGE_KEYS = {
     };
   }),
   concepts: reads(['candidates'], (state) => {
-    const { size, minimumMentions, minimumSources, maximumSourceShare, minimumLetters, minimumPull } =
-      state.settings.concepts;
+    const { size, minimumSources, maximumSourceShare, minimumLetters, minimumPull } = state.settings.concepts;
     return {
       size,
-      minimumMentions,
+      minimumMentions: leastMentions(state),
       minimumSources,
       maximumSourceShare,
       minimumLetters,
       minimumPull,
       kept: state.kept,
       dropped: state.dropped,
-      sources: workingSources(state).length,
+      ...sizeOfCollection(state),
     };
   }),
-  windows: reads(['tokens'], ({ settings }) => ({ windows: settings.windows })),
+  windows: reads(['tokens'], (state) => ({ windows: windowsInForce(state) })),
   windowsHeld: reads(['candidates', 'windows'], nothing),
   conceptRows: reads(['candidates', 'concepts', 'windows', 'windowsHeld'], (state) => ({
     conceptLabels: state.conceptLabels,

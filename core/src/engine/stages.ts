@@ -146,8 +146,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       stopped: take('stopped'),
       settings: choices,
     }),
-  concepts: (take, { sources, ...limits }) =>
-    atOnce(() => selectConcepts(take('candidates'), sources, limits)),
+  concepts: (take, { sources, characters, ...limits }) =>
+    atOnce(() => selectConcepts(take('candidates'), { sources, characters }, limits)),
   windows: (take, { windows }) => atOnce(() => layWindows(take('tokens'), windows)),
   windowsHeld: (take) =>
     atOnce(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),

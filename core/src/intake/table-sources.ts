@@ -1,5 +1,6 @@
 import { baseName, type SheetRows } from '../formats/read-result.ts';
 import { tidyText } from '../formats/text-file.ts';
+import { commonWordsIn } from '../text/languages.ts';
 import { guessType, type AttributeType } from '../study/attributes.ts';
 import { makeSource } from './intake.ts';
 import type { StudySource } from '../study/study.ts';
@@ -27,6 +28,8 @@ export interface TableColumn {
   readonly different: number;
   /** Mean length of the cells that are filled, in characters. */
   readonly length: number;
+  /** Words such as the, and, of in a cell, of those that are filled, on average: language has them, lists and records hardly. */
+  readonly commonWords: number;
   readonly type: AttributeType;
 }
 
@@ -38,6 +41,10 @@ export interface TableGuess {
 
 /** Rows looked at to guess; a table of millions is not read twice. */
 const LOOKED_AT = 3000;
+/** Cells of a column read for whether they are language. */
+const CELLS_READ = 400;
+/** A column with fewer common words in a cell is hardly language. */
+const LANGUAGE_HAS = 0.5;
 const MOST_GUESSED_ATTRIBUTES = 12;
 const MOST_GUESSED_VALUES = 40;
 
@@ -50,6 +57,9 @@ export function looksLikeHead(rows: SheetRows['rows']): boolean {
   if (filled.length === 0 || new Set(filled).size !== filled.length) return false;
   return filled.every((cell) => cell.length <= 80 && guessType([cell]) === 'text');
 }
+
+const meanOf = (cells: readonly string[], count: (cell: string) => number): number =>
+  cells.length === 0 ? 0 : cells.reduce((sum, cell) => sum + count(cell), 0) / cells.length;
 
 /** The columns of a table with what their cells are like. */
 export function columnsOf({ rows }: SheetRows, hasHead: boolean): TableColumn[] {
@@ -66,27 +76,38 @@ export function columnsOf({ rows }: SheetRows, hasHead: boolean): TableColumn[] 
       name: seen === 1 ? name : `${name} ${seen}`,
       filled: cells.length,
       different: new Set(cells).size,
-      length: cells.length === 0 ? 0 : cells.reduce((sum, cell) => sum + cell.length, 0) / cells.length,
+      length: meanOf(cells, (cell) => cell.length),
+      commonWords: meanOf(cells.slice(0, CELLS_READ), commonWordsIn),
       type: guessType(cells),
     };
   });
 }
 
-/** Guesses the text column (the longest cells on average) and the attributes, and says why; the head too where it is not given. */
+/** How much a column reads like what people said: common words in a cell, where the cells differ. */
+const speech = ({ commonWords, different, filled }: TableColumn): number =>
+  filled === 0 ? 0 : (commonWords * different) / filled;
+
+/** Guesses the text column (the one that reads like language) and the attributes, and says why; the head too where it is not given. */
 export function guessTable(sheet: SheetRows, hasHead = looksLikeHead(sheet.rows)): TableGuess {
   const columns = columnsOf(sheet, hasHead);
-  const order = columns.map((_, i) => i).sort((a, b) => columns[b].length - columns[a].length || a - b);
-  const [textColumn = 0, next] = order;
+  const bySpeech = columns.map((_, i) => i).sort((a, b) => speech(columns[b]) - speech(columns[a]) || a - b);
+  const byLength = columns.map((_, i) => i).sort((a, b) => columns[b].length - columns[a].length || a - b);
+  // Answers of a word or two have no common words, nor have scripts whose words are not known here.
+  const isLanguage = columns.length > 0 && speech(columns[bySpeech[0]]) >= LANGUAGE_HAS;
+  const [textColumn = 0, next] = isLanguage ? bySpeech : byLength;
   const attributes = columns.flatMap(({ name, type, different, filled }, column) => {
     const tells = different >= 1 && (type !== 'text' || different <= MOST_GUESSED_VALUES) && filled > 0;
     return column !== textColumn && tells ? [{ column, name, type }] : [];
   });
+  const named = (column: number): string => `“${columns[column].name}”`;
   const characters = (column: number): string => `${Math.round(columns[column].length)} characters`;
+  const common = (column: number): string => columns[column].commonWords.toFixed(1);
   const why =
     columns.length === 1
       ? 'It is the only column.'
-      : `“${columns[textColumn].name}” has the longest cells, ${characters(textColumn)} on average` +
-        `${next === undefined ? '' : `; next comes “${columns[next].name}” with ${characters(next)}`}.`;
+      : isLanguage
+        ? `${named(textColumn)} reads like language: its cells have ${common(textColumn)} words such as the, and, of on average, and differ; next comes ${named(next)} with ${common(next)}.`
+        : `No column reads like language; ${named(textColumn)} has the longest cells, ${characters(textColumn)} on average; next comes ${named(next)} with ${characters(next)}.`;
   return {
     choice: {
       hasHead,

@@ -4,7 +4,7 @@ import type { Piece } from '../text/reading-part.ts';
 import type { WordKind } from '../text/parts-of-speech.ts';
 import type { LanguageCode } from '../text/language-names.ts';
 import type { LinkSettings } from '../network/links.ts';
-import type { WindowSettings } from '../network/windows.ts';
+import type { WindowSettings, WindowUnit } from '../network/windows.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
@@ -43,13 +43,19 @@ export interface ConceptSettings {
   /** Whether the language's published stop list is in force beside the study's own. */
   readonly listedStopWords: boolean;
   readonly size: number | 'auto';
-  readonly minimumMentions: number;
+  /** 'auto' by how much text there is. */
+  readonly minimumMentions: number | 'auto';
   readonly minimumSources: number | 'auto';
   readonly maximumSourceShare: number;
   /** Fewest letters of a concept. */
   readonly minimumLetters: number;
   /** Least pull of a concept, in nats. */
   readonly minimumPull: number;
+}
+
+/** The windows, whose unit may be left to what the texts are. */
+export interface WindowChoice extends Omit<WindowSettings, 'unit'> {
+  readonly unit: WindowUnit | 'auto';
 }
 
 export interface CompareSettings {
@@ -85,7 +91,7 @@ export interface StudySettings {
   readonly speakers: SpeakerSettings;
   readonly cleaning: CleaningSettings;
   readonly concepts: ConceptSettings;
-  readonly windows: WindowSettings;
+  readonly windows: WindowChoice;
   readonly links: LinkSettings;
   readonly themes: ThemeSettings;
   readonly map: MapSettings;
@@ -134,13 +140,13 @@ export const DEFAULT_SETTINGS: StudySettings = {
     phraseNpmi: 0.2,
     listedStopWords: true,
     size: 'auto',
-    minimumMentions: 4,
+    minimumMentions: 'auto',
     minimumSources: 'auto',
     maximumSourceShare: 1,
     minimumLetters: 2,
     minimumPull: 0,
   },
-  windows: { unit: 'sentences', size: 3, acrossParagraphs: false },
+  windows: { unit: 'auto', size: 3, acrossParagraphs: false },
   links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05, standsBy: 'either' },
   themes: { resolution: 'auto', runs: 50, seed: 1 },
   map: { shownLinks: 150, shownBridges: 40 },

@@ -62,6 +62,15 @@ function byCommonWords(text: string): LanguageCode | undefined {
   return best.hits >= FEWEST_COMMON && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
 }
 
+/** How many of a text's words are the commonest of whichever language it has most of: the, and, of … Language has many. */
+export function commonWordsIn(text: string): number {
+  const hits = new Int32Array(COMMONEST.length);
+  for (const word of text.toLowerCase().split(NO_LETTERS)) {
+    for (const language of COMMON_IN.get(word) ?? NONE) hits[language]++;
+  }
+  return hits.reduce((most, each) => Math.max(most, each), 0);
+}
+
 const EAST_ASIAN = /[\p{scx=Hira}\p{scx=Kana}\p{Script=Han}]/u;
 
 /** Characters looked at: more hardly ever change the answer. */

@@ -1,3 +1,5 @@
+import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
+import type { WindowSettings } from '../network/windows.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 import { leastSources, selectionRange } from '../concepts/selection.ts';
 import { counted, listed } from '../base/wording.ts';
@@ -80,7 +82,7 @@ const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} 
 const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
 /** What a window is, in words. */
-export function windowText({ unit, size, acrossParagraphs }: StudyState['settings']['windows']): string {
+export function windowText({ unit, size, acrossParagraphs }: WindowSettings): string {
   const { one, many, slides } = WINDOW_UNITS[unit];
   if (!slides) return `a ${one}`;
   return `${size} ${size === 1 ? one : many}${acrossParagraphs ? ' across paragraphs' : ''}`;
@@ -116,7 +118,8 @@ export function methodSentences(
     themes.resolution === 'auto'
       ? `the resolution whose themes come back best when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
-  const [fewestKept, mostKept] = selectionRange(concepts.size, sourceCount);
+  const inForce = windowsInForce(state);
+  const [fewestKept, mostKept] = selectionRange(concepts.size, sizeOfCollection(state));
   return {
     sources: [
       'Working with ',
@@ -155,7 +158,7 @@ export function methodSentences(
       ' and words of fewer than ',
       control('minimumLetters', counted(concepts.minimumLetters, 'letter')),
       '; those with at least ',
-      control('minimumMentions', counted(concepts.minimumMentions, 'mention')),
+      control('minimumMentions', counted(leastMentions(state), 'mention')),
       ' in at least ',
       control('minimumSources', counted(leastSources(concepts.minimumSources, sourceCount), 'source')),
       ' and ',
@@ -176,7 +179,12 @@ export function methodSentences(
     ],
     links: [
       'Two concepts are linked when they share a window of ',
-      control('window', windowText(windows)),
+      control(
+        'window',
+        windows.unit === 'auto' && inForce.unit === 'source'
+          ? 'a whole source, as these are short answers,'
+          : windowText(inForce),
+      ),
       ' at least ',
       control('minimumTogether', counted(links.minimumTogether, 'time')),
       ', their ',

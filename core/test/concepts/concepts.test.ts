@@ -149,6 +149,8 @@ describe('candidates', () => {
   });
 });
 
+const TEN = { sources: 10, characters: 10_000 };
+
 describe('selection', () => {
   const counts = [100, 2, 90, 25, 16];
   // Each candidate’s mentions in a row, the last candidate first.
@@ -182,35 +184,37 @@ describe('selection', () => {
   };
 
   it('keeps what passes the limits, by pull × √mentions', () => {
-    expect(selectConcepts(candidates, 10, settings).keys).to.deep.equal(['good', 'fine']);
-    expect(selectConcepts(candidates, 10, { ...settings, size: 1 }).keys).to.deep.equal(['good']);
+    expect(selectConcepts(candidates, TEN, settings).keys).to.deep.equal(['good', 'fine']);
+    expect(selectConcepts(candidates, TEN, { ...settings, size: 1 }).keys).to.deep.equal(['good']);
   });
 
   it('keeps out what is too short or pulls too little', () => {
-    expect(selectConcepts(candidates, 10, { ...settings, minimumLetters: 5 }).keys).to.deep.equal([]);
-    expect(selectConcepts(candidates, 10, { ...settings, minimumPull: 0.21 }).keys).to.deep.equal([]);
+    expect(selectConcepts(candidates, TEN, { ...settings, minimumLetters: 5 }).keys).to.deep.equal([]);
+    expect(selectConcepts(candidates, TEN, { ...settings, minimumPull: 0.21 }).keys).to.deep.equal([]);
     expect(
-      selectConcepts(candidates, 10, { ...settings, minimumPull: 0.21, kept: ['good'] }).keys,
+      selectConcepts(candidates, TEN, { ...settings, minimumPull: 0.21, kept: ['good'] }).keys,
     ).to.deep.equal(['good']);
   });
 
   it('obeys the researcher before its own limits', () => {
-    const chosen = selectConcepts(candidates, 10, {
+    const chosen = selectConcepts(candidates, TEN, {
       ...settings,
       size: 1,
       kept: ['rare'],
       dropped: ['good'],
     });
     expect(chosen.keys).to.deep.equal(['rare']);
-    expect(selectConcepts(candidates, 10, { ...settings, dropped: ['good', 'fine'] }).keys).to.deep.equal([]);
+    expect(selectConcepts(candidates, TEN, { ...settings, dropped: ['good', 'fine'] }).keys).to.deep.equal(
+      [],
+    );
   });
 
   it('puts no limit on sources where there is one', () => {
-    expect(selectConcepts(candidates, 1, settings).keys).to.include('often');
+    expect(selectConcepts(candidates, { ...TEN, sources: 1 }, settings).keys).to.include('often');
   });
 
   it('renumbers occurrences', () => {
-    const chosen = selectConcepts(candidates, 10, settings);
+    const chosen = selectConcepts(candidates, TEN, settings);
     const [fine, good] = [new Array<number>(16).fill(1), new Array<number>(25).fill(0)];
     expect(Array.from(chosen.occurrence)).to.deep.equal([...fine, ...good]);
     expect([...chosen.occurrenceFirst]).to.deep.equal(Array.from({ length: 41 }, (_, i) => i));

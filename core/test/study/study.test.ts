@@ -211,7 +211,7 @@ describe('method sentences', () => {
     const sentences = methodSentences(state, { resolution: 0.9, exact: true });
     expect(STOPS.map((stop) => sentenceText(sentences[stop]))).to.have.length(7);
     expect(sentenceText(sentences.links)).to.match(
-      /share a window of 3 sentences at least 3 times, their NPMI is above 0.1/,
+      /share a window of a whole source, as these are short answers, at least 3 times, their NPMI is above 0.1/,
     );
     expect(sentenceText(sentences.themes)).to.include(
       'the resolution whose themes come back best when sources are drawn anew, 0.9',

@@ -164,11 +164,36 @@ describe('a table of texts', () => {
     ],
   };
 
-  it('has its text column guessed as the longest, and says why', () => {
+  it('has its text column guessed as the one that reads like language, and says why', () => {
     expect(looksLikeHead(sheet.rows)).to.equal(false); // two columns share a name
     const { choice, why } = guessTable(sheet, true);
     expect(choice.textColumn).to.equal(3);
-    expect(why).to.match(/“said” has the longest cells, 38 characters on average; next comes “sent”/);
+    expect(why).to.match(
+      /“said” reads like language: its cells have \d\.\d words such as the, and, of .*; next comes/,
+    );
+    const record =
+      'form 3.2; phone; screen 1440×2340; session ac145800-0; opened 06:31, sent after 18 minutes';
+    const survey = [
+      ['no', 'form record', 'heard by', 'remarks'],
+      ...['No shelter, and the wind comes in off the harbour.', 'We like it.', ''].map((said, i) => [
+        `${i}`,
+        `${record} ${i}`,
+        'the council’s letter and the radio',
+        said,
+      ]),
+    ];
+    expect(guessTable({ name: 'survey', rows: survey }, true).choice.textColumn).to.equal(3);
+    const short = [
+      ['place', 'answer'],
+      ['A', 'bus fares'],
+      ['B', 'cold stops'],
+      ['A', 'late trams'],
+    ];
+    const guess = guessTable({ name: 'short', rows: short }, true);
+    expect(guess.choice.textColumn).to.equal(1);
+    expect(guess.why).to.match(
+      /^No column reads like language; “answer” has the longest cells, 10 characters/,
+    );
     expect(columnsOf(sheet, true).map(({ name, type }) => `${name} ${type}`)).to.deep.equal([
       'id number',
       'role text',

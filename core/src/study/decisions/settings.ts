@@ -1,10 +1,9 @@
 import type { CleaningStep } from '../../text/steps.ts';
 import type { LinkSettings } from '../../network/links.ts';
-import type { WindowSettings } from '../../network/windows.ts';
 import type { ThemeSettings } from '../../themes/themes.ts';
 import type { MapSettings } from '../../map/scene.ts';
 import { withRecipe, type Recipe } from '../recipe.ts';
-import type { CompareSettings, ConceptSettings } from '../study.ts';
+import type { CompareSettings, ConceptSettings, WindowChoice } from '../study.ts';
 import { withoutWords } from '../../base/records.ts';
 import { LONGEST } from '../limits.ts';
 import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
@@ -14,7 +13,7 @@ export type SettingDecision =
   /** All steps as they are to be, and what of them is new, in a few words. */
   | { readonly kind: 'setCleaning'; readonly steps: readonly CleaningStep[]; readonly what: string }
   | { readonly kind: 'setConcepts'; readonly change: Partial<ConceptSettings> }
-  | { readonly kind: 'setWindows'; readonly change: Partial<WindowSettings> }
+  | { readonly kind: 'setWindows'; readonly change: Partial<WindowChoice> }
   | { readonly kind: 'setLinks'; readonly change: Partial<LinkSettings> }
   | { readonly kind: 'setThemes'; readonly change: Partial<ThemeSettings> }
   | { readonly kind: 'renameTheme'; readonly letter: string; readonly name: string }

@@ -2,6 +2,7 @@ import { Radio } from 'antd';
 import { inPercent } from '@green-thicket/core/base/ranges';
 import { leastSources, selectionRange } from '@green-thicket/core/concepts/selection';
 import { workingSources } from '@green-thicket/core/study/subset';
+import { leastMentions, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
 import { Language } from './Language.tsx';
@@ -80,12 +81,10 @@ export const CONTROLS: Controls<
   minimumMentions: {
     label: 'Fewest mentions',
     help: 'How often a concept must be mentioned at least.',
-    Input: number(
-      'Fewest mentions',
-      RANGES.minimumMentions,
-      (state) => state.settings.concepts.minimumMentions,
-      (minimumMentions) => ({ kind: 'setConcepts', change: { minimumMentions } }),
-    ),
+    Input: number('Fewest mentions', RANGES.minimumMentions, leastMentions, (minimumMentions) => ({
+      kind: 'setConcepts',
+      change: { minimumMentions },
+    })),
   },
   minimumSources: {
     label: 'Fewest sources',
@@ -123,7 +122,7 @@ export const CONTROLS: Controls<
     Input: number(
       'Number of concepts',
       { ...RANGES.size, step: 5 },
-      (state) => selectionRange(state.settings.concepts.size, workingSources(state).length)[1],
+      (state) => selectionRange(state.settings.concepts.size, sizeOfCollection(state))[1],
       (size) => ({ kind: 'setConcepts', change: { size } }),
     ),
   },

@@ -1,21 +1,30 @@
 import { Checkbox, Radio } from 'antd';
 import { WINDOW_UNIT_NAMES, WINDOW_UNITS } from '@green-thicket/core/network/windows';
+import { windowsInForce } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { NumberBox, type ControlProps } from '../../controls/control-inputs.tsx';
 
 export function Window({ state, decide }: ControlProps) {
-  const { unit, size, acrossParagraphs } = state.settings.windows;
+  const { unit, size, acrossParagraphs } = windowsInForce(state);
+  const chosen = state.settings.windows.unit;
   const { slides, many } = WINDOW_UNITS[unit];
   return (
     <>
       <Radio.Group
         aria-label="Window"
         className="control-column"
-        value={unit}
-        options={WINDOW_UNIT_NAMES.map((each) => ({ value: each, label: WINDOW_UNITS[each].label }))}
+        value={chosen}
+        options={[
+          {
+            value: 'auto',
+            label: 'as the texts are: a whole answer where they are short answers, else 3 sentences',
+          },
+          ...WINDOW_UNIT_NAMES.map((each) => ({ value: each, label: WINDOW_UNITS[each].label })),
+        ]}
         onChange={(event) => {
-          const next = event.target.value as typeof unit;
-          decide({ kind: 'setWindows', change: { unit: next, size: WINDOW_UNITS[next].usualSize } });
+          const next = event.target.value as typeof chosen;
+          const usual = WINDOW_UNITS[next === 'auto' ? 'sentences' : next].usualSize;
+          decide({ kind: 'setWindows', change: { unit: next, size: usual } });
         }}
       />
       {slides && (

@@ -1,0 +1,47 @@
+import type { CollectionSize } from '../concepts/selection.ts';
+import type { WindowSettings } from '../network/windows.ts';
+import type { StudySource, StudyState } from './study.ts';
+import { workingSources } from './subset.ts';
+
+/** What a collection is, as far as the lengths of its texts tell. */
+export type CollectionKind = 'answers' | 'texts';
+
+/** Fewer texts are no column of answers. */
+const FEWEST_ANSWERS = 8;
+/** Half the answers are shorter, in characters: about 70 words. */
+const ANSWER = 400;
+/** Nine in ten are. */
+const LONG_ANSWER = 1200;
+
+/** Whether texts are short answers, so many and so short that each is about one thing. */
+export function kindOfCollection(sources: readonly Pick<StudySource, 'length'>[]): CollectionKind {
+  if (sources.length < FEWEST_ANSWERS) return 'texts';
+  const lengths = Float64Array.from(sources, ({ length }) => length).sort();
+  const at = (share: number): number => lengths[Math.floor(share * (lengths.length - 1))];
+  return at(0.5) < ANSWER && at(0.9) < LONG_ANSWER ? 'answers' : 'texts';
+}
+
+/** The windows in force: those set, or, left to the collection, a whole answer where it is of answers, else sentences. */
+export function windowsInForce(state: StudyState): WindowSettings {
+  const { unit, ...rest } = state.settings.windows;
+  if (unit !== 'auto') return { unit, ...rest };
+  return { unit: kindOfCollection(workingSources(state)) === 'answers' ? 'source' : 'sentences', ...rest };
+}
+
+/** How many sources are worked with, and how long they are together. */
+export function sizeOfCollection(state: StudyState): CollectionSize {
+  const sources = workingSources(state);
+  return { sources: sources.length, characters: sources.reduce((sum, { length }) => sum + length, 0) };
+}
+
+/** Characters of a collection in which a concept needs three mentions, and four: about 2,000 and 10,000 words. */
+const THREE_FROM = 12_000;
+const FOUR_FROM = 60_000;
+
+/** The fewest mentions of a concept: the number set, or 2 to 4 by how much text there is. */
+export function leastMentions(state: StudyState): number {
+  const { minimumMentions } = state.settings.concepts;
+  if (minimumMentions !== 'auto') return minimumMentions;
+  const { characters } = sizeOfCollection(state);
+  return characters < THREE_FROM ? 2 : characters < FOUR_FROM ? 3 : 4;
+}
