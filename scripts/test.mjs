@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then types, lint, unit tests and the real interface in headless Chromium.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,15 +14,32 @@ const missing = () =>
 let passed = 0;
 let failed = 0;
 
-/** Runs a check that either holds or not, and counts it as one. */
-function check(name, command, args) {
+/** Runs a check that either holds or not, and counts it as one; what it says is shown when it is done. */
+function check({ name, args }) {
   say(`${name} …`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
-  if (status === 0) passed++;
-  else {
-    failed++;
-    say(`${name}: failed.`);
-  }
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part));
+    child.once('close', (status) => {
+      process.stderr.write(Buffer.concat(said));
+      if (status === 0) passed++;
+      else {
+        failed++;
+        say(`${name}: failed.`);
+      }
+      resolve();
+    });
+  });
+}
+
+/** Runs checks, so many side by side. */
+async function checkAll(checks, sideBySide = 2) {
+  const waiting = [...checks];
+  const work = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await check(next);
+  };
+  await Promise.all(Array.from({ length: sideBySide }, work));
 }
 
 /** Runs a Mocha suite and counts its tests. */
@@ -64,18 +81,18 @@ if (missing().length > 0) {
 }
 await buildCommands();
 await buildWeb();
-for (const project of ['core', 'web', 'server', 'cli', 'tsconfig.tests.json']) {
-  check(`Types of ${project}`, process.execPath, ['node_modules/typescript/bin/tsc', '-p', project]);
-}
-check('Lint', process.execPath, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
-check('Formatting', process.execPath, [
-  'node_modules/prettier/bin/prettier.cjs',
-  '--check',
-  '.',
-  '--log-level',
-  'warn',
+await checkAll([
+  { name: 'Lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] },
+  ...['web', 'tsconfig.tests.json', 'core', 'cli', 'server'].map((project) => ({
+    name: `Types of ${project}`,
+    args: ['node_modules/typescript/bin/tsc', '-p', project],
+  })),
+  {
+    name: 'Formatting',
+    args: ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'],
+  },
+  { name: 'Imports', args: ['scripts/check-imports.mjs'] },
 ]);
-check('Imports', process.execPath, ['scripts/check-imports.mjs']);
 suite('Unit tests', '.mocharc.json');
 if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json');
 else {

@@ -32,6 +32,8 @@ export interface Residuals {
   readonly weight: Float64Array;
   /** Windows ahead that are looked at. */
   readonly lags: number;
+  /** blocks × (lags + 1): sums of the products of the weights of windows so far apart. */
+  readonly products: Float64Array;
   /** Sum of the weights of each block's windows, and of their squares. */
   readonly sums: Float64Array;
   readonly squares: Float64Array;
@@ -108,6 +110,14 @@ export function residualsOf(counts: Counts, windows: Windows): Residuals {
     blockFirst[b + 1] = w;
   });
   const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
+  const products = new Float64Array(blocks * (lags + 1));
+  for (let b = 0; b < blocks; b++) {
+    for (let l = 0; l <= lags; l++) {
+      let sum = 0;
+      for (let at = blockFirst[b]; at + l < blockFirst[b + 1]; at++) sum += weight[at] * weight[at + l];
+      products[b * (lags + 1) + l] = sum;
+    }
+  }
   return {
     size,
     blocks,
@@ -118,6 +128,7 @@ export function residualsOf(counts: Counts, windows: Windows): Residuals {
     windowAt,
     weight,
     lags,
+    products,
     sums,
     squares,
     held,
@@ -148,21 +159,17 @@ export function covarianceIn(
   residuals: Residuals,
   block: number,
 ): { covariance: Float64Array; ofSum: Float64Array } {
-  const { size, blockFirst, weight, lags } = residuals;
+  const { size, blockFirst, weight, lags, products } = residuals;
   const [from, to] = [blockFirst[block], blockFirst[block + 1]];
   const covariance = new Float64Array(size * (lags + 1));
   const ofSum = new Float64Array(size);
-  const products = new Float64Array(lags + 1);
-  for (let l = 0; l <= lags; l++) {
-    for (let w = from; w + l < to; w++) products[l] += weight[w] * weight[w + l];
-  }
   const has = new Uint8Array(to - from);
   for (const [i, list] of windowsByConcept(residuals, block)) {
     const a = rateIn(residuals, i, block);
     for (const w of list) has[w - from] = 1;
     const own = covariance.subarray(i * (lags + 1), (i + 1) * (lags + 1));
     for (let l = 0; l <= lags; l++) {
-      let sum = a * a * products[l];
+      let sum = a * a * products[block * (lags + 1) + l];
       for (const w of list) {
         if (w + l < to) sum += has[w + l - from] - a * weight[w + l];
         if (w - l >= from) sum -= a * weight[w - l];
@@ -182,26 +189,35 @@ export function covarianceOfGroups(
   groupOf: ArrayLike<number>,
   groups: number,
 ): Float64Array {
-  const { size, blockFirst, windowFirst, inWindow, weight, lags } = residuals;
+  const { size, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
   const [from, to] = [blockFirst[block], blockFirst[block + 1]];
   const rates = new Float64Array(groups);
   for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
-  const series = Array.from({ length: groups }, () => new Float64Array(to - from));
+  // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
+  const held = Array.from({ length: groups }, () => new Float64Array(to - from));
+  const at: number[][] = Array.from({ length: groups }, () => []);
   for (let w = from; w < to; w++) {
     for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
       const group = groupOf[inWindow[k]];
-      if (group >= 0) series[group][w - from]++;
+      if (group >= 0 && held[group][w - from]++ === 0) at[group].push(w);
     }
-    for (let g = 0; g < groups; g++) series[g][w - from] -= rates[g] * weight[w];
   }
   const covariance = new Float64Array(groups * (lags + 1));
-  series.forEach((own, g) => {
+  for (let g = 0; g < groups; g++) {
+    const own = held[g];
+    const rate = rates[g];
     const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
     for (let l = 0; l <= lags; l++) {
-      for (let w = 0; w + l < own.length; w++) ofGroup[l] += own[w] * own[w + l];
+      let sum = rate * rate * products[block * (lags + 1) + l];
+      for (const w of at[g]) {
+        const count = own[w - from];
+        if (w + l < to) sum += count * (own[w + l - from] - rate * weight[w + l]);
+        if (w - l >= from) sum -= count * rate * weight[w - l];
+      }
+      ofGroup[l] = sum;
     }
     unbias(ofGroup, to - from);
-  });
+  }
   return covariance;
 }
 

@@ -91,26 +91,45 @@ function cutNear(ends: readonly number[], place: number, reach: number): number 
 
 /** The concepts of every stretch, by the mentions that count. */
 export function spokenIn(
-  concepts: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
+  concepts: Mentioned,
   stretches: Windows,
   tokens: Tokens,
   settings: StretchSettings,
 ): Pick<Counts, 'windowFirst' | 'inWindow'> {
   const counts = countedSentences(tokens, settings);
-  const counted: number[] = [];
-  let sentence = 0;
-  concepts.occurrenceFirst.forEach((first, i) => {
-    while (tokens.sentenceFirst[sentence + 1] <= first) sentence++;
-    if (counts[sentence] === 1) counted.push(i);
-  });
-  const of = (list: Int32Array): Int32Array => Int32Array.from(counted, (i) => list[i]);
+  // Mostly nobody is left out, and nothing is copied.
   return conceptsInWindows(
-    {
-      keys: concepts.keys,
-      occurrence: of(concepts.occurrence),
-      occurrenceFirst: of(concepts.occurrenceFirst),
-      occurrenceEnd: of(concepts.occurrenceEnd),
-    },
+    counts.includes(0) ? countedMentions(concepts, tokens, counts) : concepts,
     stretches,
   );
+}
+
+type Mentioned = Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>;
+
+/** The mentions in the sentences that count. */
+function countedMentions(
+  { keys, occurrence, occurrenceFirst, occurrenceEnd }: Mentioned,
+  { sentenceFirst }: Tokens,
+  counts: Uint8Array,
+): Mentioned {
+  const taken = {
+    occurrence: new Int32Array(occurrence.length),
+    occurrenceFirst: new Int32Array(occurrence.length),
+    occurrenceEnd: new Int32Array(occurrence.length),
+  };
+  let sentence = 0;
+  let held = 0;
+  for (let i = 0; i < occurrence.length; i++) {
+    while (sentenceFirst[sentence + 1] <= occurrenceFirst[i]) sentence++;
+    if (counts[sentence] === 0) continue;
+    taken.occurrence[held] = occurrence[i];
+    taken.occurrenceFirst[held] = occurrenceFirst[i];
+    taken.occurrenceEnd[held++] = occurrenceEnd[i];
+  }
+  return {
+    keys,
+    occurrence: taken.occurrence.subarray(0, held),
+    occurrenceFirst: taken.occurrenceFirst.subarray(0, held),
+    occurrenceEnd: taken.occurrenceEnd.subarray(0, held),
+  };
 }

@@ -94,7 +94,8 @@ export function* exploreResolutions(
     graph,
     drawn,
     seed,
-    settle: (community) => settleMembers(community, grounds, 1),
+    // Who joins hardly changes how many themes there are.
+    settle: (community) => settleMembers(community, grounds, 0),
   });
 }
 
