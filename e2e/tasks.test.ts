@@ -215,6 +215,26 @@ describe('a researcher', () => {
     await browser.waitForText('.ledger', 'Waiting and weather');
   });
 
+  it('asks what the themes missed', async () => {
+    await openSample();
+    await browser.waitForText('.trail', /7 found, reach \d\d %/);
+    await browser.goTo('themes');
+    await browser.waitForText(
+      '.ledger',
+      /Themes reach \d\d % of \d+ stretches of text; \d+ % of the words are in concepts/,
+    );
+    const button = await browser.find('.ledger [aria-pressed=false].linklike');
+    const [missed] = /\d+/.exec(await button.getText()) ?? [''];
+    await button.click();
+    await browser.waitForText('.reader h2', 'What no theme reaches');
+    await browser.waitForText('.reader-count', `${missed} stretches in ${missed} passages`);
+    await browser.waitForText('.ledger', 'Said there more than elsewhere');
+    const address = await browser.driver.getCurrentUrl();
+    expect(address).to.include('missed=');
+    await browser.driver.get(address);
+    await browser.waitForText('.reader h2', 'What no theme reaches');
+  });
+
   it('follows a cell of Compare to its passage, and the passage to its place in the source', async () => {
     await openSample();
     await browser.goTo('compare');

@@ -12,7 +12,7 @@ const MAY_IMPORT = {
   text: [],
   concepts: ['numeric', 'text'],
   network: ['numeric', 'text', 'concepts'],
-  themes: ['numeric', 'network'],
+  themes: ['numeric', 'concepts', 'network'],
   map: ['numeric', 'text', 'network', 'themes'],
   compare: ['numeric', 'network', 'themes'],
   reading: ['text', 'concepts', 'network', 'themes'],

@@ -14,6 +14,13 @@ export type PassageQuery =
       readonly any?: boolean;
       readonly sources?: ReadonlySet<number>;
     }
+  /** Stretches that speak to no theme; the concepts are those that are marked in them. */
+  | {
+      readonly kind: 'missed';
+      readonly concepts: readonly number[];
+      readonly reached: Uint8Array;
+      readonly sources?: ReadonlySet<number>;
+    }
   /** Windows with at least `fewest` concepts of a theme, in all sources or some. */
   | {
       readonly kind: 'theme';
@@ -64,8 +71,14 @@ export function findWindows(
   query: PassageQuery,
 ): number[] {
   const asked = new Set(query.concepts);
-  const fewest = query.kind === 'theme' ? query.fewest : query.any ? 1 : asked.size;
   const found: number[] = [];
+  if (query.kind === 'missed') {
+    for (let w = 0; w < windows.count; w++) {
+      if (query.reached[w] === 0 && (query.sources?.has(windows.source[w]) ?? true)) found.push(w);
+    }
+    return found;
+  }
+  const fewest = query.kind === 'theme' ? query.fewest : query.any ? 1 : asked.size;
   if (asked.size === 0) return found;
   for (let w = 0; w < windows.count; w++) {
     if (query.sources && !query.sources.has(windows.source[w])) continue;

@@ -24,6 +24,8 @@ export type PlainSelection =
   /** Several concepts: windows with all, windows with any, or places where all are near each other. */
   | { readonly kind: 'several'; readonly keys: readonly string[]; readonly how: SeveralHow }
   | { readonly kind: 'theme'; readonly letter: string }
+  /** The passages that no theme reaches. */
+  | { readonly kind: 'missed' }
   /** What was typed into the search. */
   | { readonly kind: 'search'; readonly query: string }
   | {

@@ -84,11 +84,11 @@ const everywhere = (state: StudyState, { selection }: { readonly selection: Sele
 
 export const READING_KEYS = {
   passages: reads(
-    [...SELECTION_STAGES, 'counts', 'windows', 'spoken', 'stretches'],
+    [...SELECTION_STAGES, 'counts', 'windows', 'stretches'],
     (state, { selection, within }: Asked<'passages'>) => readForSelections(state, [selection], within),
   ),
   passagesFile: reads(
-    [...SELECTION_STAGES, 'counts', 'windows', 'spoken', 'stretches'],
+    [...SELECTION_STAGES, 'counts', 'windows', 'stretches'],
     (state, { selection, within }: Asked<'passagesFile'>) => ({
       ...readForSelections(state, [selection], within),
       sources: workingSources(state),
@@ -122,7 +122,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const { title } = resolved;
     const query = meant ? queryWithin(resolved.query, meant) : resolved.query;
     // A theme is spoken to by stretches, whose number a mark at Compare is; what keeps company does so in windows.
-    const ofTheme = query.kind === 'theme';
+    const ofTheme = query.kind !== 'concepts';
     const counts = ofTheme ? yield* take('spoken') : yield* take('counts');
     const windows = ofTheme ? yield* take('stretches') : yield* take('windows');
     const found = findPassages(tokens, concepts, counts, windows, query, {

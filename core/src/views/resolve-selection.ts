@@ -7,6 +7,7 @@ import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { conceptLabels, languageOf } from '../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
+import { reachedByThemes } from '../themes/coverage.ts';
 import { attributeValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
@@ -22,7 +23,15 @@ export function sentencesOf(tokens: Tokens): Int32Array {
 }
 
 /** Stages a selection may have to be looked up in. */
-export const SELECTION_STAGES = ['tokens', 'terms', 'languages', 'candidates', 'concepts', 'themes'] as const;
+export const SELECTION_STAGES = [
+  'tokens',
+  'terms',
+  'languages',
+  'candidates',
+  'concepts',
+  'themes',
+  'spoken',
+] as const;
 
 /** What is read of a study for selections, in all sources or some: those, the values that are asked for, and names. */
 export function readForSelections(state: StudyState, selections: readonly Selection[], within?: Within) {
@@ -202,7 +211,13 @@ export function* resolveSelection(selection: Selection, context: SelectionContex
     const title = asked.map((key, i) => (numbers[i] < 0 ? key : labels[numbers[i]])).join(' — ');
     return { title, query: numbers.includes(-1) ? nothing : { kind: 'concepts', concepts: numbers } };
   }
-  const { themes } = yield* take('themes');
+  const { themes, themeOf } = yield* take('themes');
+  if (selection.kind === 'missed') {
+    const spoken = yield* take('spoken');
+    const reached = reachedByThemes(spoken, themeOf, themes.length, own.fewest);
+    const query = { kind: 'missed', concepts: keys.map((_, i) => i), reached } as const;
+    return { title: 'What no theme reaches', query };
+  }
   const theme = themes.find(({ letter }) => letter === selection.letter);
   if (!theme) return { title: selection.letter, query: nothing };
   const query = { kind: 'theme', concepts: theme.concepts, fewest: own.fewest } as const;

@@ -1,8 +1,11 @@
 import { conceptLabels } from '../engine/resources.ts';
 import { comparedAttribute } from '../study/groups.ts';
 import { bandOf, DRAWS } from '../themes/redraw.ts';
+import { fewestInStretch } from '../engine/stage-keys.ts';
+import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
 import type {
   CompareView,
+  CoverageView,
   LinkRow,
   LinksView,
   MapView,
@@ -17,31 +20,49 @@ export interface ThemeViews {
   overview: View<null, Overview>;
   links: View<{ readonly concept: string | null; readonly limit: number }, LinksView>;
   themes: View<null, ThemesView>;
+  coverage: View<null, CoverageView>;
   steadiness: View<null, SteadinessView>;
   map: View<null, MapView>;
   compare: View<null, CompareView>;
 }
 
+/** Words named of what no theme reaches. */
+const MOST_MISSED = 15;
+
+const sum = (values: Iterable<number>): number => {
+  let all = 0;
+  for (const value of values) all += value;
+  return all;
+};
+
 export const THEME_KEYS = {
-  overview: reads(['tokens', 'candidates', 'concepts', 'windows', 'links', 'themes'], nothing),
+  overview: reads(['tokens', 'candidates', 'concepts', 'windows', 'links', 'themes', 'spoken'], (state) => ({
+    fewest: fewestInStretch(state),
+  })),
   links: reads(['concepts', 'links', 'windows', 'themes'], (state) => ({
     labels: state.conceptLabels,
     minimumTogether: state.settings.links.minimumTogether,
   })),
   themes: reads(['concepts', 'themes', 'sweep'], (state) => ({ labels: state.conceptLabels })),
+  coverage: reads(['tokens', 'candidates', 'concepts', 'themes', 'stretches', 'spoken'], (state) => ({
+    labels: state.conceptLabels,
+    fewest: fewestInStretch(state),
+  })),
   steadiness: reads(['concepts', 'themes', 'redrawn'], nothing),
   map: reads(['concepts', 'map'], nothing),
   compare: reads(['themes', 'comparison'], (state) => ({ attribute: comparedAttribute(state) })),
 };
 
 export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
-  *overview(_, { take }) {
+  *overview(_, { take, own }) {
     const tokens = yield* take('tokens');
     const candidates = yield* take('candidates');
     const concepts = yield* take('concepts');
     const windows = yield* take('windows');
     const links = yield* take('links');
     const themes = yield* take('themes');
+    const spoken = yield* take('spoken');
+    const reached = reachedByThemes(spoken, themes.themeOf, themes.themes.length, own.fewest);
     return {
       words: tokens.type.length,
       candidates: candidates.keys.length,
@@ -49,6 +70,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       links: links.standing,
       windows: windows.count,
       themes: themes.themes.length,
+      reached: reached.length === 0 ? 0 : sum(reached) / reached.length,
       resolution: themes.resolution,
       modularity: themes.modularity,
     };
@@ -128,6 +150,28 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       modularity: themes.modularity,
       resolution: themes.resolution,
       sweep,
+    };
+  },
+
+  *coverage(_, { take, own }) {
+    const tokens = yield* take('tokens');
+    const candidates = yield* take('candidates');
+    const { occurrenceFirst, occurrenceEnd } = yield* take('concepts');
+    const { themes, themeOf } = yield* take('themes');
+    const stretches = yield* take('stretches');
+    const reached = reachedByThemes(yield* take('spoken'), themeOf, themes.length, own.fewest);
+    const labels = conceptLabels(own.labels, candidates);
+    const missed = wordsMissed(candidates, candidates.keys.length, stretches, reached, MOST_MISSED);
+    return {
+      words: (sum(occurrenceEnd) - sum(occurrenceFirst)) / Math.max(1, tokens.type.length),
+      stretches: stretches.count,
+      reached: sum(reached),
+      missed: missed.map(({ thing, missed: mentions, all }) => ({
+        key: candidates.keys[thing],
+        label: labels[thing],
+        mentions,
+        all,
+      })),
     };
   },
 

@@ -97,6 +97,23 @@ export interface ThemesView {
   readonly sweep: readonly ResolutionPoint[];
 }
 
+/** How much of the texts concepts and themes take in, and what they miss. */
+export interface CoverageView {
+  /** Share of the words that are part of a kept concept. */
+  readonly words: number;
+  /** Stretches, and those that speak to any theme. */
+  readonly stretches: number;
+  readonly reached: number;
+  /** What is said where no theme reaches, oftener than elsewhere. */
+  readonly missed: readonly {
+    readonly key: string;
+    readonly label: string;
+    /** Mentions there, and in all. */
+    readonly mentions: number;
+    readonly all: number;
+  }[];
+}
+
 /** How themes do when other sources had been heard (`redrawThemes`). */
 export interface SteadinessView {
   readonly draws: number;
@@ -129,6 +146,8 @@ export interface Overview {
   readonly candidates: number;
   readonly links: number;
   readonly themes: number;
+  /** Share of the stretches that speak to any theme. */
+  readonly reached: number;
   readonly resolution: number;
   readonly modularity: number;
   readonly windows: number;

@@ -105,6 +105,7 @@ const ids = [first.id, second.id];
 /** Questions for every view: all there are of those that read attributes. */
 const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   overview: [null],
+  coverage: [null],
   steadiness: [null],
   sources: [null],
   speakers: [null],
@@ -139,6 +140,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   passages: [
     { selection: concept, limit: 50 },
     { selection: cell, limit: 50 },
+    { selection: { kind: 'missed' }, limit: 50 },
     { selection: afterCell, limit: 50 },
     { selection: concept, within: { groups: [drivers] }, limit: 50 },
     { selection: concept, within: { sourceId: second.id }, limit: 50 },

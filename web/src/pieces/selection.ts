@@ -15,6 +15,8 @@ export function toParams(selection: Selection): Record<string, string> {
       return { find: selection.query };
     case 'following':
       return { ...toParams(selection.of), [selection.direction]: selection.words.join(' ') };
+    case 'missed':
+      return { missed: 'all' };
     case 'theme':
       return { theme: selection.letter };
     case 'cell':
@@ -45,6 +47,7 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
   }
   const find = params.get('find');
   if (find !== null) return { kind: 'search', query: find };
+  if (params.get('missed') !== null) return { kind: 'missed' };
   const letter = params.get('theme');
   const attribute = params.get('attribute');
   const group = params.get('group');

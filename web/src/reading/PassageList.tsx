@@ -66,19 +66,22 @@ export function PassageList({ selection }: { selection: Selection }) {
           countText(data)}
       </p>
       {selection.kind === 'concept' && <ConceptVerdict conceptKey={selection.key} />}
-      <p className={shared.lookLinks}>
-        {LOOKS.map((each) => (
-          <button
-            key={each}
-            type="button"
-            className="linklike"
-            aria-pressed={look === each}
-            onClick={() => setLook(each)}
-          >
-            {LOOK_NAMES[each]}
-          </button>
-        ))}
-      </p>
+      {/* What no theme reaches is stretches, not mentions that could stand in lines. */}
+      {selection.kind !== 'missed' && (
+        <p className={shared.lookLinks}>
+          {LOOKS.map((each) => (
+            <button
+              key={each}
+              type="button"
+              className="linklike"
+              aria-pressed={look === each}
+              onClick={() => setLook(each)}
+            >
+              {LOOK_NAMES[each]}
+            </button>
+          ))}
+        </p>
+      )}
       <PassageChoices
         selection={selection}
         order={order}

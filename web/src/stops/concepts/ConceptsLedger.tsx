@@ -1,7 +1,8 @@
 import { Input, Segmented } from 'antd';
 import { useMemo } from 'react';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
-import { counted } from '@green-thicket/core/base/wording';
+import { counted, percent } from '@green-thicket/core/base/wording';
+import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
 import styles from './ConceptsLedger.module.css';
@@ -32,6 +33,7 @@ export function ConceptsLedger({
 }) {
   const { look, change } = useConceptsLook();
   const { panel, sort } = look;
+  const { data: coverage } = useView('coverage', null);
   const listed = useMemo(() => LEDGER_SORTS[sort].sorted(rows), [rows, sort]);
   return (
     <section className="ledger" aria-label="Words">
@@ -65,7 +67,7 @@ export function ConceptsLedger({
           />
           <p className={`quiet ${styles.ledgerCount}`}>
             {counts
-              ? `${counts.chosen} kept of ${counted(counts.candidates, 'candidate')}`
+              ? `${counts.chosen} kept of ${counted(counts.candidates, 'candidate')}${coverage ? `; ${percent(coverage.words, 0)} of the words` : ''}`
               : 'Finding words …'}
           </p>
           <WordLedger

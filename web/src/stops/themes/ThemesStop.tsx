@@ -8,6 +8,7 @@ import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
+import { Coverage } from './Coverage.tsx';
 import { ResolutionChart } from './ResolutionChart.tsx';
 import styles from './ThemesStop.module.css';
 
@@ -24,7 +25,9 @@ export function ThemesStop() {
   const picked = selection?.kind === 'concept' ? selection.key : undefined;
   return (
     <InTurn>
-      <ThemeLedger />
+      <ThemeLedger>
+        <Coverage />
+      </ThemeLedger>
       <main className="stage" aria-label="Themes">
         {data && data.themes.length === 0 ? (
           <div className="empty-stage">

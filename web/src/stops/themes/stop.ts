@@ -4,7 +4,8 @@ import { CONTROLS } from './controls.tsx';
 
 export const themesStop = {
   name: 'Themes',
-  figure: (_, { themes }) => (themes === 0 ? 'none yet' : `${themes} found`),
+  figure: (_, { themes, reached }) =>
+    themes === 0 ? 'none yet' : `${themes} found, reach ${Math.round(100 * reached)} %`,
   Stage: ThemesStop,
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -1,0 +1,52 @@
+import { counted, percent } from '@green-thicket/core/base/wording';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import styles from './Coverage.module.css';
+
+/** How much of the texts the themes reach, and what is said where they do not. */
+export function Coverage() {
+  const { data, isPlaceholderData } = useView('coverage', null);
+  const { selection, select } = useSelection();
+  if (!data || data.stretches === 0) return null;
+  const missed = data.stretches - data.reached;
+  return (
+    <div className={isPlaceholderData ? `${styles.coverage} dimmed` : styles.coverage}>
+      <h2 className="pane-title">Coverage</h2>
+      <p className="quiet">
+        Themes reach {percent(data.reached / data.stretches, 0)} of{' '}
+        {counted(data.stretches, 'stretch', 'stretches')} of text; {percent(data.words, 0)} of the words are
+        in concepts.
+      </p>
+      {missed > 0 && (
+        <>
+          <button
+            type="button"
+            className="linklike"
+            aria-pressed={selection?.kind === 'missed'}
+            onClick={() => select({ kind: 'missed' })}
+          >
+            Read the {counted(missed, 'stretch', 'stretches')} no theme reaches
+          </button>
+          {data.missed.length > 0 && (
+            <p className="quiet">
+              Said there more than elsewhere:{' '}
+              {data.missed.map(({ key, label, mentions, all }, i) => (
+                <span key={key}>
+                  {i > 0 && ', '}
+                  <button
+                    type="button"
+                    className="linklike"
+                    title={`${mentions} of its ${counted(all, 'mention')} stand where no theme reaches`}
+                    onClick={() => select({ kind: 'concept', key })}
+                  >
+                    {label}
+                  </button>
+                </span>
+              ))}
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
