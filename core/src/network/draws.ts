@@ -1,7 +1,7 @@
 import { blockSummer, type BlockSums } from './block-sums.ts';
 import type { Counts } from './counts.ts';
 import { judgeBlocks, weighEvidence, type Evidence } from './evidence.ts';
-import { residualsOf, type Residuals } from './residuals.ts';
+import { isBlock, residualsOf, windowsBySource, type Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /** Sums of pairs by block that are kept for the next draw; of more, each draw adds its own up. */
@@ -13,9 +13,8 @@ const MOST_KEPT = 16_000_000;
  */
 export function evidenceOfDraws(counts: Counts, windows: Windows): (drawn: readonly number[]) => Evidence {
   const bySource = windowsBySource(windows);
-  const residuals = residualsOf(counts, windows);
-  if (residuals.blocks < bySource.length)
-    // Short sources stand in one block, which is made anew of those drawn.
+  // Short sources stand in one block, the last, which is made anew of those drawn.
+  if (!bySource.every(isBlock)) {
     return (drawn) => {
       const again = countsOf(
         counts,
@@ -24,6 +23,8 @@ export function evidenceOfDraws(counts: Counts, windows: Windows): (drawn: reado
       );
       return weighEvidence(again.counts, again.windows);
     };
+  }
+  const residuals = residualsOf(counts, windows);
   const summed = keptSums(residuals, blockSummer(residuals, windows));
   return (drawn) => {
     const times = new Float64Array(residuals.blocks);
@@ -40,13 +41,6 @@ function keptSums(
   if (size * size * blocks > MOST_KEPT) return sumsOf;
   const kept: BlockSums[] = [];
   return (block) => (kept[block] ??= sumsOf(block));
-}
-
-/** The windows of each source that has any. */
-export function windowsBySource(windows: Windows): number[][] {
-  const lists: number[][] = [];
-  for (let w = 0; w < windows.count; w++) (lists[windows.source[w]] ??= []).push(w);
-  return lists.filter((list) => list !== undefined);
 }
 
 /** The counts of the windows of some sources, each as often as it is listed. */

@@ -66,13 +66,22 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
   return Float64Array.from(stratumOf, (stratum) => Math.max(held[stratum] / number[stratum], 1e-3));
 }
 
+/** The windows of each source that has any, in the order of the text. */
+export function windowsBySource(windows: Windows): number[][] {
+  const lists: number[][] = [];
+  for (let w = 0; w < windows.count; w++) (lists[windows.source[w]] ??= []).push(w);
+  return lists.filter((list) => list !== undefined);
+}
+
+/** Whether the windows of a source are a block of their own. */
+export const isBlock = (windowsOfSource: readonly number[]): boolean =>
+  windowsOfSource.length >= SHORT_SOURCE;
+
 /** The windows of each block, in the order of the text. */
 function blocksOf(windows: Windows): number[][] {
-  const bySource: number[][] = [];
-  for (let w = 0; w < windows.count; w++) (bySource[windows.source[w]] ??= []).push(w);
-  const present = bySource.filter((list) => list !== undefined);
-  const short = present.filter((list) => list.length < SHORT_SOURCE).flat();
-  const blocks = present.filter((list) => list.length >= SHORT_SOURCE);
+  const present = windowsBySource(windows);
+  const short = present.filter((list) => !isBlock(list)).flat();
+  const blocks = present.filter(isBlock);
   return short.length > 0 ? [...blocks, short] : blocks;
 }
 

@@ -1,5 +1,6 @@
 import type { Counts } from '../network/counts.ts';
-import { evidenceOfDraws, windowsBySource } from '../network/draws.ts';
+import { evidenceOfDraws } from '../network/draws.ts';
+import { windowsBySource } from '../network/residuals.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import { judgePairs, type LinkSettings } from '../network/links.ts';

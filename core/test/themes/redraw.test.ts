@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
-import { countsOf, evidenceOfDraws, windowsBySource } from '../../src/network/draws.ts';
+import { countsOf, evidenceOfDraws } from '../../src/network/draws.ts';
+import { windowsBySource } from '../../src/network/residuals.ts';
 import { weighEvidence } from '../../src/network/evidence.ts';
 import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
@@ -85,6 +86,7 @@ describe('themes over drawn sources', () => {
     for (const lengths of [
       [30, 20, 40, 25, 30],
       [30, 20, 2, 3, 1],
+      [30, 2, 20, 25, 40],
     ]) {
       const study = studyOf(lengths.map((windows, i) => text(i, windows)));
       study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1 } });

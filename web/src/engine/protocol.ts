@@ -6,7 +6,7 @@ import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/i
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { StudyKey } from '../store/keys.ts';
 
-/** Views that are made behind what is shown: any other goes first, in the middle of their work too. */
+/** Views nothing waits for: they let any other past, in the middle of their work too. */
 export const BEHIND: ReadonlySet<ViewName> = new Set(['steadiness']);
 
 /** A view asked of the worker. */

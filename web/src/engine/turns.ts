@@ -17,13 +17,13 @@ export interface Line {
 
 /**
  * A line in which views wait to be made, one at a time, so that two never compute the same stage side by side; of those
- * that wait the one that needs the fewest stages is next, and those of `BEHIND` come last.
+ * that wait the one that needs the fewest stages is next; those of `BEHIND` need the most.
  */
 export function turns(): Line {
   const waiting: Waiting[] = [];
   let working = false;
   const next = (): Waiting | undefined => {
-    waiting.sort((a, b) => Number(BEHIND.has(a.view)) - Number(BEHIND.has(b.view)) || byNeed(a.view, b.view));
+    waiting.sort((a, b) => byNeed(a.view, b.view));
     return waiting.shift();
   };
   const work = async (): Promise<void> => {
