@@ -1,4 +1,4 @@
-import { InputNumber, Switch } from 'antd';
+import { InputNumber, Radio, Switch } from 'antd';
 import { useState } from 'react';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { within, type NumberRange } from '@green-thicket/core/base/ranges';
@@ -62,6 +62,28 @@ export function onOff(label: string, isOn: (state: StudyState) => boolean, make:
       <label className="control-row">
         <Switch checked={isOn(state)} onChange={(on) => decide(make(on))} aria-label={label} /> {label}
       </label>
+    );
+  };
+}
+
+/** One of a few values, a line each. */
+export function choice<Value extends string | boolean>(
+  label: string,
+  options:
+    | readonly { readonly value: Value; readonly label: string }[]
+    | ((state: StudyState) => readonly { readonly value: Value; readonly label: string }[]),
+  read: (state: StudyState) => Value | undefined,
+  make: (value: Value) => Decision,
+) {
+  return function Choice({ state, decide }: ControlProps) {
+    return (
+      <Radio.Group
+        aria-label={label}
+        className="control-column"
+        value={read(state)}
+        options={[...(typeof options === 'function' ? options(state) : options)]}
+        onChange={(event) => decide(make(event.target.value as Value))}
+      />
     );
   };
 }

@@ -1,8 +1,7 @@
-import { Radio } from 'antd';
 import { attributeNames, comparedAttribute } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { number, type Controls } from '../../controls/control-inputs.tsx';
+import { choice, number, type Controls } from '../../controls/control-inputs.tsx';
 
 export const CONTROLS: Controls<'attribute' | 'order' | 'words' | 'interviewers'> = {
   words: {
@@ -18,51 +17,37 @@ export const CONTROLS: Controls<'attribute' | 'order' | 'words' | 'interviewers'
   interviewers: {
     label: 'What interviewers say',
     help: 'Interviewers are the speakers whose role is interviewer, set at Sources or told by their label, such as Interviewer or Q. Their words still make links and themes.',
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="What interviewers say"
-        className="control-column"
-        value={state.settings.compare.interviewers}
-        options={[
-          { value: false, label: 'does not count for strength' },
-          { value: true, label: 'counts like all else' },
-        ]}
-        onChange={(event) =>
-          decide({ kind: 'setCompare', change: { interviewers: event.target.value as boolean } })
-        }
-      />
+    Input: choice(
+      'What interviewers say',
+      [
+        { value: false, label: 'does not count for strength' },
+        { value: true, label: 'counts like all else' },
+      ],
+      (state) => state.settings.compare.interviewers,
+      (interviewers) => ({ kind: 'setCompare', change: { interviewers } }),
     ),
   },
   attribute: {
     label: 'Attribute',
     help: 'The groups compared are the values of this attribute.',
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="Attribute"
-        className="control-column"
-        value={comparedAttribute(state)}
-        options={attributeNames(workingSources(state)).map((name) => ({ value: name, label: name }))}
-        onChange={(event) =>
-          decide({ kind: 'setCompare', change: { attribute: event.target.value as string } })
-        }
-      />
+    Input: choice(
+      'Attribute',
+      (state) => attributeNames(workingSources(state)).map((name) => ({ value: name, label: name })),
+      comparedAttribute,
+      (attribute) => ({ kind: 'setCompare', change: { attribute } }),
     ),
   },
   order: {
     label: 'Order of the themes',
     help: 'By strength over all groups, or by how far the groups are apart.',
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="Order of the themes"
-        value={state.settings.compare.order}
-        options={[
-          { value: 'share', label: 'overall strength' },
-          { value: 'difference', label: 'difference' },
-        ]}
-        onChange={(event) =>
-          decide({ kind: 'setCompare', change: { order: event.target.value as 'share' | 'difference' } })
-        }
-      />
+    Input: choice(
+      'Order of the themes',
+      [
+        { value: 'share', label: 'overall strength' },
+        { value: 'difference', label: 'difference' },
+      ],
+      (state) => state.settings.compare.order,
+      (order) => ({ kind: 'setCompare', change: { order } }),
     ),
   },
 };

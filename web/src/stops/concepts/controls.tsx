@@ -1,10 +1,9 @@
-import { Radio } from 'antd';
 import { inPercent } from '@green-thicket/core/base/ranges';
 import { leastSources, selectionRange } from '@green-thicket/core/concepts/selection';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { leastMentions, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { number, onOff, type Controls } from '../../controls/control-inputs.tsx';
+import { choice, number, onOff, type Controls } from '../../controls/control-inputs.tsx';
 import { Language } from './Language.tsx';
 import { Parts } from './Parts.tsx';
 import { StopWords } from './StopWordControl.tsx';
@@ -35,23 +34,15 @@ export const CONTROLS: Controls<
   unit: {
     label: 'Form of a word',
     help: 'The dictionary form (lemma) brings waits, waited and waiting together. A stem cuts endings off and is shown as its most frequent full form.',
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="Form of a word"
-        className="control-column"
-        value={state.settings.concepts.unit}
-        options={[
-          { value: 'lemma', label: 'dictionary form (a stem where there is none)' },
-          { value: 'stem', label: 'stem' },
-          { value: 'form', label: 'as written' },
-        ]}
-        onChange={(event) =>
-          decide({
-            kind: 'setConcepts',
-            change: { unit: event.target.value as 'lemma' | 'stem' | 'form' },
-          })
-        }
-      />
+    Input: choice(
+      'Form of a word',
+      [
+        { value: 'lemma', label: 'dictionary form (a stem where there is none)' },
+        { value: 'stem', label: 'stem' },
+        { value: 'form', label: 'as written' },
+      ],
+      (state) => state.settings.concepts.unit,
+      (unit) => ({ kind: 'setConcepts', change: { unit } }),
     ),
   },
   phrases: {

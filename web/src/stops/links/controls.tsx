@@ -1,8 +1,7 @@
-import { Radio } from 'antd';
-import { MEASURE_NAMES, MEASURES, type Measure } from '@green-thicket/core/network/measures';
+import { MEASURE_NAMES, MEASURES } from '@green-thicket/core/network/measures';
 import { inPercent } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { number, type Controls } from '../../controls/control-inputs.tsx';
+import { choice, number, type Controls } from '../../controls/control-inputs.tsx';
 import { Window } from './Window.tsx';
 
 export const CONTROLS: Controls<
@@ -16,17 +15,11 @@ export const CONTROLS: Controls<
   measure: {
     label: 'Strength of a link',
     help: MEASURE_NAMES.map((measure) => MEASURES[measure].help).join(' '),
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="Strength of a link"
-        className="control-column"
-        value={state.settings.links.measure}
-        options={MEASURE_NAMES.map((measure) => ({ value: measure, label: MEASURES[measure].name }))}
-        onChange={(event) => {
-          const measure = event.target.value as Measure;
-          decide({ kind: 'setLinks', change: { measure, cutOff: MEASURES[measure].cutOff } });
-        }}
-      />
+    Input: choice(
+      'Strength of a link',
+      MEASURE_NAMES.map((measure) => ({ value: measure, label: MEASURES[measure].name })),
+      (state) => state.settings.links.measure,
+      (measure) => ({ kind: 'setLinks', change: { measure, cutOff: MEASURES[measure].cutOff } }),
     ),
   },
   cutOff: {
@@ -62,19 +55,14 @@ export const CONTROLS: Controls<
   standsBy: {
     label: 'What a link stands by',
     help: 'Two concepts may meet oftener than chance has it within the sources; or they may be said by the same sources, wherever in them. The first is evidence that they belong together, the second that the same people speak of both.',
-    Input: ({ state, decide }) => (
-      <Radio.Group
-        aria-label="What a link stands by"
-        className="control-column"
-        value={state.settings.links.standsBy}
-        options={[
-          { value: 'either', label: 'meetings within sources, or which sources hold both' },
-          { value: 'meetings', label: 'meetings within sources alone' },
-        ]}
-        onChange={(event) =>
-          decide({ kind: 'setLinks', change: { standsBy: event.target.value as 'either' | 'meetings' } })
-        }
-      />
+    Input: choice(
+      'What a link stands by',
+      [
+        { value: 'either', label: 'meetings within sources, or which sources hold both' },
+        { value: 'meetings', label: 'meetings within sources alone' },
+      ],
+      (state) => state.settings.links.standsBy,
+      (standsBy) => ({ kind: 'setLinks', change: { standsBy } }),
     ),
   },
 };
