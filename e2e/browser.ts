@@ -9,6 +9,8 @@ import chrome from 'selenium-webdriver/chrome.js';
 export const root = fileURLToPath(new URL('..', import.meta.url));
 /** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
 const PATIENCE = 30_000;
+/** Time between two looks, ms: short, as a test is a row of waits. */
+const LOOK = 40;
 
 export interface Served {
   readonly address: string;
@@ -92,6 +94,39 @@ export class Browser {
     rmSync(join(this.profile, 'SingletonLock'), { force: true });
   }
 
+  /**
+   * Makes the browser as good as new for the next test: one empty tab of the first size, nothing stored by `address`,
+   * no file saved, nothing in the console. What the browser has made of the scripts stays, so the next start is quick.
+   */
+  async clear(address: string): Promise<void> {
+    const { driver } = this;
+    const [first, ...others] = await driver.getAllWindowHandles();
+    for (const each of others) {
+      await driver.switchTo().window(each);
+      await driver.close();
+    }
+    await driver.switchTo().window(first);
+    await driver.get('about:blank');
+    for (const origin of [address, address.replace('127.0.0.1', 'localhost')])
+      await this.command('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
+    await this.command('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    });
+    for (const name of readdirSync(this.downloads)) rmSync(join(this.downloads, name), { recursive: true });
+    await driver.actions().clear();
+    await this.fitWindow(1280, 800);
+    await driver.manage().logs().get('browser');
+  }
+
+  /** Sends a command of the browser's own protocol. */
+  async command(name: string, parameters: Readonly<Record<string, unknown>>): Promise<void> {
+    if (!(this.driver instanceof chrome.Driver)) throw new Error('The driver is not that of Chromium.');
+    await this.driver.sendDevToolsCommand(name, parameters);
+  }
+
   async end(): Promise<void> {
     await this.driver.quit().catch(() => undefined);
     rmSync(this.profile, { recursive: true, force: true, maxRetries: 5 });
@@ -99,7 +134,7 @@ export class Browser {
   }
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `Nothing is ${css}`);
+    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `Nothing is ${css}`, LOOK);
   }
 
   all(css: string): Promise<WebElement[]> {
@@ -113,8 +148,9 @@ export class Browser {
       until.elementLocated(By.xpath(path)),
       PATIENCE,
       `No button says ${text}`,
+      LOOK,
     );
-    await this.driver.wait(until.elementIsVisible(found), PATIENCE);
+    await this.driver.wait(until.elementIsVisible(found), PATIENCE, `${text} can’t be seen`, LOOK);
     return found;
   }
 
@@ -186,6 +222,7 @@ export class Browser {
       },
       PATIENCE,
       what,
+      LOOK,
     );
   }
 
@@ -270,7 +307,7 @@ export async function faultsOf(driver: WebDriver): Promise<string[]> {
   return entries.filter((entry) => entry.level.name === 'SEVERE').map((entry) => entry.message);
 }
 
-/** A server for a suite and a fresh browser for each of its tests. */
+/** A server and a browser for a suite; the browser is emptied between its tests. */
 export interface Stage {
   served: Served;
   browser: Browser;
@@ -281,6 +318,7 @@ export interface Stage {
 /** Sets the stage for the suite it is called in. */
 export function setStage({ motion = false }: { readonly motion?: boolean } = {}): Stage {
   const stage = {} as Stage;
+  let isFresh = false;
   stage.openSample = async () => {
     await stage.browser.driver.get(`${stage.served.address}/demo`);
     await stage.browser.find('.concept-map .map-word');
@@ -289,11 +327,23 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
   before(async () => {
     stage.served = await serve();
   });
-  after(() => stage.served.close());
+  after(async () => {
+    if (isFresh) await stage.browser.end();
+    stage.served.close();
+  });
   beforeEach(async () => {
+    if (isFresh) return;
     stage.browser = new Browser(motion);
     await stage.browser.start();
+    isFresh = true;
   });
-  afterEach(() => stage.browser.end());
+  afterEach(async function () {
+    // What a failed test left behind must not be what fails the next one.
+    isFresh = false;
+    if (this.currentTest?.state === 'passed') {
+      await stage.browser.clear(stage.served.address);
+      isFresh = true;
+    } else await stage.browser.end();
+  });
   return stage;
 }
