@@ -21,6 +21,7 @@ import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/
 import { conceptLabels, type Library, type StudyInput } from '@green-thicket/core/engine/resources';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import { textOf } from '@green-thicket/core/intake/intake';
+import { typesOf } from '@green-thicket/core/study/attributes';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -125,9 +126,11 @@ async function loadStudy(
     throw new UsageError(`Nothing can be read from ${files.join(', ')}: ${why}`);
   }
   say(`Read ${added.length} sources.`);
+  const sources = added.map(({ source }) => source);
+  const types = typesOf(sources);
   let log = addDecisions({ records: [], head: 0, tip: 0 }, [
     { kind: 'renameStudy', title: 'Study' },
-    { kind: 'addSources', sources: added.map(({ source }) => source) },
+    { kind: 'addSources', sources, ...(Object.keys(types).length > 0 ? { types } : {}) },
   ]);
   for (const { sheet, nameColumn } of describing) log = describe(log, sheet, nameColumn, say);
   return {

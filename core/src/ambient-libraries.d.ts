@@ -51,3 +51,23 @@ declare module 'pdfjs-dist/legacy/build/pdf.mjs' {
     destroy(): Promise<void>;
   };
 }
+declare module 'saxen' {
+  /** An event-based reader of XML with namespaces; throws on XML that is not well formed unless `error` is heard. */
+  export class Parser {
+    ns(prefixes: Readonly<Record<string, string>>): this;
+    on(
+      event: 'openTag',
+      heard: (
+        name: string,
+        attributes: () => Readonly<Record<string, string>>,
+        decode: (text: string) => string,
+        isSelfClosing: boolean,
+      ) => void,
+    ): this;
+    on(event: 'closeTag', heard: (name: string) => void): this;
+    on(event: 'text', heard: (value: string, decode: (text: string) => string) => void): this;
+    on(event: 'cdata', heard: (value: string) => void): this;
+    on(event: 'error', heard: (error: Error) => void): this;
+    parse(xml: string): unknown;
+  }
+}

@@ -1,4 +1,6 @@
+import { zipSync } from 'fflate';
 import { inFigures } from '../base/wording.ts';
+import type { Archive } from './archive.ts';
 import { OfficeError, openOffice, refusingOffice } from './office.ts';
 import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';
@@ -18,6 +20,25 @@ export function readDocx(name: string, bytes: Uint8Array): Promise<FileContent> 
   return refusingOffice(() => wordsOf(name, bytes));
 }
 
+/** A line's end within a paragraph; the library passes over it, and two words become one. */
+const LINE_END = /<w:(?:br|cr)\b[^>]*?(?:\/>|>\s*<\/w:(?:br|cr)>)/g;
+
+/** The document with its line ends written as text. */
+function withLineEnds(
+  bytes: Uint8Array,
+  archive: Archive,
+  parts: ReadonlyMap<string, string>,
+): Uint8Array<ArrayBuffer> {
+  const changed = [...parts].filter(([, part]) => part.search(LINE_END) >= 0);
+  if (changed.length === 0) return new Uint8Array(bytes);
+  const entries = new Map(archive.entries.map(({ name }) => [name, archive.read(name)]));
+  for (const [name, part] of changed) {
+    const written = part.replace(LINE_END, '<w:t xml:space="preserve">\n</w:t>');
+    entries.set(name, new TextEncoder().encode(written));
+  }
+  return new Uint8Array(zipSync(Object.fromEntries(entries), { level: 0 }));
+}
+
 async function wordsOf(name: string, bytes: Uint8Array): Promise<FileContent> {
   const { archive, parts } = openOffice(bytes, 'word processor');
   for (const part of parts.values()) {
@@ -31,7 +52,7 @@ async function wordsOf(name: string, bytes: Uint8Array): Promise<FileContent> {
   const { extractRawText } = await import('mammoth/mammoth.browser.js');
   let text: string;
   try {
-    text = (await extractRawText({ arrayBuffer: new Uint8Array(bytes).buffer })).value;
+    text = (await extractRawText({ arrayBuffer: withLineEnds(bytes, archive, parts).buffer })).value;
   } catch {
     return refused('The document is damaged: its text can’t be found. Open it, save it anew and add that.');
   }

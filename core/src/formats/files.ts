@@ -1,4 +1,5 @@
 import { ArchiveError, openArchive } from './archive.ts';
+import { looksLikeChat, readChat } from './chat.ts';
 import { readDelimited } from './csv.ts';
 import { readHtml } from './html.ts';
 import { readJson, readJsonLines } from './json.ts';
@@ -12,7 +13,9 @@ import {
 } from './read-result.ts';
 import { readSubtitles } from './subtitles.ts';
 import { decodeText, refuseSize } from './text-file.ts';
+import { looksLikeMail } from '../text/mail-parts.ts';
 import { byCodeUnits } from '../base/order.ts';
+import { ownValue } from '../base/records.ts';
 
 /** A file as it comes in. */
 export interface IncomingFile {
@@ -43,6 +46,11 @@ export const READ_ENDINGS = [
   '.xhtml',
   '.srt',
   '.vtt',
+  '.odt',
+  '.ods',
+  '.rtf',
+  '.eml',
+  '.mbox',
   '.zip',
 ] as const;
 
@@ -51,6 +59,8 @@ export function refuseUnread(_name: string, size: number): string | undefined {
   return refuseSize(size);
 }
 
+const MAIL_ENDINGS: Readonly<Record<string, 'mail' | 'mailbox'>> = { '.eml': 'mail', '.mbox': 'mailbox' };
+
 const startsWith = (bytes: Uint8Array, ...signature: number[]): boolean =>
   signature.every((byte, i) => bytes[i] === byte);
 
@@ -58,13 +68,17 @@ const startsWith = (bytes: Uint8Array, ...signature: number[]): boolean =>
 function zipKind(
   name: string,
   bytes: Uint8Array,
-): 'docx' | 'xlsx' | 'office' | 'opendocument' | 'study' | 'archive' {
+): 'docx' | 'xlsx' | 'odt' | 'ods' | 'other' | 'office' | 'study' | 'archive' {
   const archive = openArchive(bytes);
   if (archive.has('word/document.xml')) return 'docx';
   if (archive.has('xl/workbook.xml')) return 'xlsx';
   if (archive.has('study.json')) return 'study';
-  if (archive.has('mimetype') && /opendocument|epub/.test(archive.text('mimetype') ?? ''))
-    return 'opendocument';
+  if (archive.has('mimetype')) {
+    const type = archive.text('mimetype') ?? '';
+    if (/opendocument\.text/.test(type)) return 'odt';
+    if (/opendocument\.spreadsheet/.test(type)) return 'ods';
+    if (/opendocument|epub/.test(type)) return 'other';
+  }
   // One whose own parts are not where they should be must not come in as an archive full of XML.
   const isOffice =
     OFFICE_ENDINGS.has(endingOf(name)) ||
@@ -115,9 +129,13 @@ export async function readFile(
           );
         case 'study':
           return refused('It is a study file. Open it from the first page.');
-        case 'opendocument':
+        case 'odt':
+          return await (await import('./open-document.ts')).readOpenText(name, bytes);
+        case 'ods':
+          return await (await import('./open-document.ts')).readOpenSheets(bytes);
+        case 'other':
           return refused(
-            'OpenDocument and e-book files are not read. Save it as .docx or .txt and add that.',
+            'E-books, drawings and presentations are not read. Save its words as .odt, .docx or .txt and add that.',
           );
         case 'archive':
           return { kind: 'archive' };
@@ -136,8 +154,14 @@ export async function readFile(
       : refused('It is an old office document. Save it as .docx or .xlsx and add that.');
   }
   if (startsWith(bytes, 0x7b, 0x5c, 0x72, 0x74, 0x66)) {
-    return refused('It is a rich text document. Save it as .docx or .txt and add that.');
+    return (await import('./rich-text.ts')).readRichText(name, bytes);
   }
+  const ending = endingOf(name);
+  const mail =
+    ownValue(MAIL_ENDINGS, ending) ??
+    looksLikeMail(new TextDecoder('latin1').decode(bytes.subarray(0, 20_000)));
+  if (mail === 'mailbox') return (await import('./mail.ts')).readMailbox(name, bytes, control);
+  if (mail === 'mail') return (await import('./mail.ts')).readMail(name, bytes);
   const decoded = decodeText(bytes);
   if (!decoded.ok) return refused(decoded.reason, decoded.encodings);
   const { text, encoding } = decoded;
@@ -171,6 +195,7 @@ function readTextual(name: string, text: string): FileContent {
   }
   if (/^\s*WEBVTT(?:\s|$)/.test(head)) return readSubtitles(name, text);
   if (/^\s*(?:<!doctype html|<html[\s>])/i.test(head)) return readHtml(name, text);
+  if (looksLikeChat(text)) return readChat(name, text);
   return { kind: 'texts', texts: [{ name, text }] };
 }
 

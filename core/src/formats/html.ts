@@ -19,7 +19,17 @@ export function htmlToText(html: string): string {
         selector,
         options: { uppercase: false },
       })),
-      { selector: 'ul', options: { itemPrefix: ' ' } },
+      // Numbers and marks of lists are the page's, not the writer's words, as in the other kinds of document.
+      ...['ul', 'ol'].map((selector) => ({
+        selector,
+        format: 'unorderedList',
+        options: { itemPrefix: ' ' },
+      })),
+      ...['td', 'th', 'caption', 'dt', 'dd'].map((selector) => ({
+        selector,
+        format: 'block',
+        options: { leadingLineBreaks: 2, trailingLineBreaks: 2 },
+      })),
     ],
   });
   return tidyText(text)

@@ -26,7 +26,13 @@ export interface RefusedFile {
 
 /** What a file holds. */
 export type FileContent =
-  | { readonly kind: 'texts'; readonly texts: readonly ReadText[]; readonly note?: string }
+  | {
+      readonly kind: 'texts';
+      readonly texts: readonly ReadText[];
+      /** Whether they are mails, whose quoted replies, signatures and footers are not read at first. */
+      readonly isMail?: boolean;
+      readonly note?: string;
+    }
   | { readonly kind: 'table'; readonly sheets: readonly SheetRows[]; readonly note?: string }
   | ({ readonly kind: 'refused' } & Omit<RefusedFile, 'name'>);
 

@@ -2,6 +2,7 @@ import { readArchive, readFile, type IncomingFile } from '../formats/files.ts';
 import type { ReadingControl, RefusedFile, SheetRows } from '../formats/read-result.ts';
 import { tidyText } from '../formats/text-file.ts';
 import { hashText } from '../base/hash.ts';
+import { LEFT_OUT_AT_FIRST, mailPieces } from '../text/mail-parts.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';
 
@@ -145,7 +146,8 @@ export async function readFiles(
             continue;
           }
           seen.add(source.id);
-          added.push({ source, text });
+          const cuts = content.isMail ? mailPieces(text, LEFT_OUT_AT_FIRST) : [];
+          added.push({ source: cuts.length > 0 ? { ...source, cuts } : source, text });
         }
     }
     if (content.note !== undefined) notes.push(content.note);

@@ -43,6 +43,25 @@ export function guessType(values: readonly string[]): AttributeType {
   return 'text';
 }
 
+/** Types of the attributes some sources came with, by their values; those that are plain text are not named. */
+export function typesOf(
+  sources: readonly { readonly attributes: Readonly<Record<string, string>> }[],
+): Readonly<Record<string, AttributeType>> {
+  const values = new Map<string, string[]>();
+  for (const { attributes } of sources) {
+    for (const [name, value] of Object.entries(attributes)) {
+      const own = values.get(name);
+      if (own) own.push(value);
+      else values.set(name, [value]);
+    }
+  }
+  return Object.fromEntries(
+    [...values]
+      .map(([name, own]): [string, AttributeType] => [name, guessType(own)])
+      .filter(([, type]) => type !== 'text'),
+  );
+}
+
 /**
  * Whether the dates among some values say which number is the day: `dmy` or `mdy` where a number above 12 shows it, `open`
  * where every one could be read both ways, `clear` where none could.

@@ -16,12 +16,13 @@ export interface Boundaries {
 
 /**
  * A name and a colon at a line's start, with a time before or after the name as transcripts have it, or a time in
- * brackets alone: `Driver:`, `[00:01:12] Driver:`, `Driver (1:12):`, `[00:01:12]`.
+ * brackets alone: `Driver:`, `[00:01:12] Driver:`, `Driver (1:12):`, `[00:01:12]`, `[2031-05-12 22:14] Driver:`.
  */
-const TIME = '[\\[(]?\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?[\\])]?';
+const DAY = '(?:\\d{4}-\\d{2}-\\d{2}[ \\t])?';
+const TIME = `[\\[(]?${DAY}\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?[\\])]?`;
 const NAME = "\\p{Lu}[\\p{L}\\p{N}.'’-]*(?: [\\p{L}\\p{N}][\\p{L}\\p{N}.'’-]*){0,2}";
 const TURN_LABEL = new RegExp(
-  `^[ \\t]*(?:(?:${TIME}[ \\t]{1,4})?(${NAME})(?:[ \\t]{1,4}${TIME})?[ \\t]?:(?=[ \\t]|$)|\\[\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?\\])`,
+  `^[ \\t]*(?:(?:${TIME}[ \\t]{1,4})?(${NAME})(?:[ \\t]{1,4}${TIME})?[ \\t]?:(?=[ \\t]|$)|\\[${DAY}\\d{1,3}:\\d{2}(?::\\d{2})?(?:[.,]\\d{1,3})?\\])`,
   'gmu',
 );
 /** A line this long, in the middle of the lines of a text without blank ones, is a paragraph of its own. */

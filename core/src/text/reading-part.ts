@@ -37,6 +37,11 @@ export function otherPieces(pieces: readonly Piece[], length: number): Piece[] {
   return others;
 }
 
+/** What is left of some pieces of [0, length) without others. */
+export function withoutPieces(pieces: readonly Piece[], others: readonly Piece[], length: number): Piece[] {
+  return otherPieces([...otherPieces(pieces, length), ...others], length);
+}
+
 /** The turns of some speakers as pieces of an original, each from its label to the next one. */
 export function turnsOf(bounds: Boundaries, length: number, isMeant: (speaker: string) => boolean): Piece[] {
   const pieces: Piece[] = [];

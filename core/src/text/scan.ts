@@ -164,3 +164,10 @@ export function tokenPlaces(layer: LayeredText): { form: string; start: number; 
   );
   return found;
 }
+
+/** How many tokens a text has. */
+export function countWords(text: string): number {
+  let words = 0;
+  scanTokens(text, () => words++);
+  return words;
+}

@@ -1,6 +1,6 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
-import { scanTokens } from './scan.ts';
+import { countWords } from './scan.ts';
 
 /** Someone who speaks in the collection, by the label their turns begin with. */
 export interface Speaker {
@@ -26,7 +26,7 @@ export function* findSpeakers(originals: readonly string[]): Stepwise<Speaker[]>
     }
     for (let s = 0; s < start.length; s++) {
       const speaker = turn[s] > 0 ? found.get(speakers[turn[s] - 1]) : undefined;
-      if (speaker) scanTokens(original.slice(start[s], end[s]), () => speaker.words++);
+      if (speaker) speaker.words += countWords(original.slice(start[s], end[s]));
     }
     yield ++done / originals.length;
   }

@@ -1,5 +1,5 @@
 import { compilePattern } from './patterns.ts';
-import { scanTokens } from './scan.ts';
+import { countWords, scanTokens } from './scan.ts';
 
 /** How a long document is split into sections. */
 export type SplitRule =
@@ -148,8 +148,7 @@ export function splitText(text: string, rule: SplitRule): Section[] {
   const withText = pieces.filter(({ start, end }) => text.slice(start, end).trim() !== '');
   const digits = String(withText.length).length;
   return withText.slice(0, MOST_SECTIONS).map(({ start, end, name }, i) => {
-    let words = 0;
-    scanTokens(text.slice(start, end), () => words++);
+    const words = countWords(text.slice(start, end));
     const opening = text.slice(start, end).trim().slice(0, 160).replace(/\s+/g, ' ').slice(0, 110);
     return {
       name: name === '' ? `part ${String(i + 1).padStart(digits, '0')}` : name,

@@ -1,3 +1,5 @@
+import { mailPieces, type MailPartKind } from './mail-parts.ts';
+import { repeatPieces } from './repeats.ts';
 import type { Piece } from './reading-part.ts';
 import { tidyPieces } from './reading-part.ts';
 
@@ -14,7 +16,11 @@ export type TrimRule =
   | { readonly kind: 'place'; readonly side: 'before' | 'after'; readonly at: number }
   | { readonly kind: 'lines'; readonly side: 'first' | 'last'; readonly count: number }
   /** Every line that is one of these, as running heads and licences are. */
-  | { readonly kind: 'repeated'; readonly lines: readonly string[] };
+  | { readonly kind: 'repeated'; readonly lines: readonly string[] }
+  /** Lines and sentences with these keys, as `findRepeats` has them. */
+  | { readonly kind: 'repeats'; readonly keys: readonly string[] }
+  /** Parts of mails that their writers did not write. */
+  | { readonly kind: 'mail'; readonly parts: readonly MailPartKind[] };
 
 /** The pieces of a text that a rule cuts. */
 export function trimmedPieces(text: string, rule: TrimRule): Piece[] {
@@ -45,6 +51,10 @@ export function trimmedPieces(text: string, rule: TrimRule): Piece[] {
       }
       return tidyPieces([rule.side === 'first' ? [0, at] : [at, text.length]], text.length);
     }
+    case 'repeats':
+      return tidyPieces(repeatPieces(text, new Set(rule.keys)), text.length);
+    case 'mail':
+      return mailPieces(text, rule.parts);
     case 'repeated': {
       const lines = new Set(rule.lines.map(lineKey));
       const pieces: Piece[] = [];

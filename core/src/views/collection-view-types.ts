@@ -1,3 +1,5 @@
+import type { MailPartKind } from '../text/mail-parts.ts';
+import type { Repeat } from '../text/repeats.ts';
 import type { CleaningMark } from '../text/cleaning.ts';
 import type { OrderNote, StepReport } from '../text/cleaning-report.ts';
 import type { LanguageCode } from '../text/language-names.ts';
@@ -55,6 +57,33 @@ export interface TrimView {
     readonly characters: number;
     readonly excerpt: string;
   }[];
+}
+
+/** What stands in many sources, with the text round one of its places. */
+export interface RepeatRow extends Omit<Repeat, 'first'> {
+  readonly first: TextPlace;
+  readonly before: string;
+  readonly after: string;
+}
+
+export interface RepeatsView {
+  readonly repeats: readonly RepeatRow[];
+  /** Words that are read. */
+  readonly words: number;
+}
+
+/** Parts of the mails of a collection that their writers did not write. */
+export interface MailView {
+  readonly mails: number;
+  readonly parts: readonly {
+    readonly kind: MailPartKind;
+    /** The mails that have such a part, and those of them in which it is not read. */
+    readonly sourceIds: readonly string[];
+    readonly out: readonly string[];
+    readonly words: number;
+  }[];
+  /** Attribute → source id → what the mail’s head says, where it still stands in the text. */
+  readonly heads: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
 export interface TextDatesView {

@@ -3,14 +3,11 @@ import { findDuplicates } from '../text/duplicates.ts';
 import { findBoundaries } from '../text/boundaries.ts';
 import { otherPieces, tidyPieces, turnsOf, type Piece } from '../text/reading-part.ts';
 import { splitText, type Section } from '../text/splitting.ts';
-import { repeatedLines, trimmedPieces } from '../text/trimming.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import { makePart } from '../intake/intake.ts';
-import { idsOf } from '../engine/stage-keys.ts';
-import type { StudySource, StudyState } from '../study/study.ts';
-import { workingSources } from '../study/subset.ts';
-import type { RepeatedLine, TrimRule } from '../text/trimming.ts';
+import type { StudySource } from '../study/study.ts';
 import type { SplitRule } from '../text/splitting.ts';
+import { chosenSources, workedWith } from './chosen-sources.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 import type {
   DuplicatesView,
@@ -20,23 +17,12 @@ import type {
   SpeakersView,
   SplitView,
   TextDatesView,
-  TrimView,
 } from './collection-view-types.ts';
 
 /** Sections a preview lists; the count is of all. */
 const LISTED_SECTIONS = 400;
 /** Characters at a text's beginning in which its date is looked for: it stands in the head. */
 const DATE_WITHIN = 3000;
-const EXCERPT = 160;
-
-/** The sources a question names, in the study's order. */
-const chosenSources = (
-  { sources }: StudyState,
-  { sourceIds }: { readonly sourceIds: readonly string[] },
-): readonly StudySource[] => {
-  const asked = new Set(sourceIds);
-  return sources.filter((source) => asked.has(source.id));
-};
 
 /** Of each speaker asked for who speaks in a source: what of it is not theirs, and how much is. */
 function turnsBySpeaker(
@@ -75,26 +61,17 @@ export interface SourceViews {
     { readonly sourceIds: readonly string[]; readonly rule: SplitRule; readonly attribute: string },
     { readonly parts: Readonly<Record<string, readonly StudySource[]>> }
   >;
-  trim: View<{ readonly rule: TrimRule; readonly sourceIds: readonly string[] }, TrimView>;
-  repeatedLines: View<null, { readonly lines: readonly RepeatedLine[] }>;
   textDates: View<null, TextDatesView>;
 }
-
-const workedWith = (state: StudyState) => ({ ids: idsOf(workingSources(state)) });
-const chosen = (state: StudyState, question: { readonly sourceIds: readonly string[] }) => ({
-  sources: chosenSources(state, question),
-});
 
 export const SOURCE_KEYS = {
   sources: reads(['tokens'], nothing),
   speakers: reads(['speakers'], nothing),
-  speakerParts: reads([], chosen),
+  speakerParts: reads([], chosenSources),
   languages: reads(['languages'], nothing),
   duplicates: reads([], workedWith),
   split: reads([], nothing),
-  splitParts: reads([], chosen),
-  trim: reads([], chosen),
-  repeatedLines: reads([], workedWith),
+  splitParts: reads([], chosenSources),
   textDates: reads([], workedWith),
 };
 
@@ -193,38 +170,6 @@ export const SOURCE_VIEWS: ViewMakers<SourceViews, typeof SOURCE_KEYS> = {
       yield (i + 1) / sources.length;
     }
     return { parts: Object.fromEntries(parts) };
-  },
-
-  *trim({ rule }, { own: { sources }, original }) {
-    const cuts = new Map<string, readonly Piece[]>();
-    const rows: { id: string; characters: number; excerpt: string }[] = [];
-    for (const [i, source] of sources.entries()) {
-      const text = original(source.id);
-      const pieces = trimmedPieces(text, rule);
-      if (pieces.length > 0) {
-        cuts.set(source.id, tidyPieces([...(source.cuts ?? []), ...pieces], text.length));
-        const excerpt = pieces
-          .slice(0, 6)
-          .map(([start, end]) =>
-            end - start <= 2 * EXCERPT
-              ? text.slice(start, end)
-              : `${text.slice(start, start + EXCERPT)} … ${text.slice(end - EXCERPT, end)}`,
-          )
-          .join(' ⁄ ');
-        rows.push({
-          id: source.id,
-          characters: pieces.reduce((sum, [start, end]) => sum + end - start, 0),
-          excerpt: excerpt.replace(/\s+/g, ' ').trim(),
-        });
-      }
-      yield (i + 1) / sources.length;
-    }
-    return { cuts: Object.fromEntries(cuts), rows };
-  },
-
-  *repeatedLines(_, { own: { ids }, original }) {
-    yield 0;
-    return { lines: repeatedLines(ids.map(original)) };
   },
 
   *textDates(_, { own: { ids }, original }) {

@@ -7,9 +7,10 @@ import { CONCEPT_KEYS, type ConceptViews } from './concept-views.ts';
 import { READING_KEYS, type ReadingViews } from './reading-views.ts';
 import { SOURCE_KEYS, type SourceViews } from './source-views.ts';
 import { TABLE_KEYS, type TableViews } from './table-views.ts';
+import { TRIM_KEYS, type TrimViews } from './trim-views.ts';
 import { THEME_KEYS, type ThemeViews } from './theme-views.ts';
 
-type Views = SourceViews & CleaningViews & ConceptViews & ReadingViews & TableViews & ThemeViews;
+type Views = SourceViews & TrimViews & CleaningViews & ConceptViews & ReadingViews & TableViews & ThemeViews;
 export type ViewName = keyof Views;
 /** What a view is asked for beside the study. */
 export type ViewQuestions = { readonly [V in ViewName]: Views[V]['question'] };
@@ -17,6 +18,7 @@ export type ViewAnswers = { readonly [V in ViewName]: Views[V]['answer'] };
 
 const VIEW_KEYS = {
   ...SOURCE_KEYS,
+  ...TRIM_KEYS,
   ...CLEANING_KEYS,
   ...CONCEPT_KEYS,
   ...READING_KEYS,

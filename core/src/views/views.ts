@@ -5,6 +5,7 @@ import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { CONCEPT_VIEWS } from './concept-views.ts';
 import { READING_VIEWS } from './reading-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
+import { TRIM_VIEWS } from './trim-views.ts';
 import { TABLE_VIEWS } from './table-views.ts';
 import { THEME_VIEWS } from './theme-views.ts';
 import type { StageName } from '../engine/stage-keys.ts';
@@ -18,6 +19,7 @@ type Maker<V extends ViewName> = (
 
 const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...SOURCE_VIEWS,
+  ...TRIM_VIEWS,
   ...CLEANING_VIEWS,
   ...CONCEPT_VIEWS,
   ...READING_VIEWS,

@@ -191,7 +191,7 @@ describe('files that are bad', () => {
       ['cut.pdf', '%PDF-1.4\nnothing', /damaged/],
       ['locked.xlsx', encrypted, /protected by a password/],
       ['old.doc', encrypted.slice(0, 1000), /old office document/],
-      ['letter.rtf', '{\\rtf1 Hello}', /rich text/],
+      ['letter.rtf', '{\\rtf1 {Hello', /groups do not close/],
       ['picture.docx', Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10), /PNG picture/],
       [
         'broken.docx',
@@ -199,7 +199,8 @@ describe('files that are bad', () => {
         /damaged|no text/,
       ],
       ['broken.xlsx', changed(sample('at-the-stop.xlsx'), { 'xl/workbook.xml': '<x' }), /damaged|empty/],
-      ['odt.odt', zipSync({ mimetype: strToU8('application/vnd.oasis.opendocument.text') }), /OpenDocument/],
+      ['odt.odt', zipSync({ mimetype: strToU8('application/vnd.oasis.opendocument.text') }), /damaged/],
+      ['book.epub', zipSync({ mimetype: strToU8('application/epub+zip') }), /E-books/],
       ['study.zip', zipSync({ 'study.json': strToU8('{}') }), /study file/],
       ['cut.zip', zipSync({ 'a.txt': strToU8('x'.repeat(1000)) }).slice(0, 60), /damaged|cut short/],
       [

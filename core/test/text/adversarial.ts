@@ -1,6 +1,8 @@
+import { looksLikeChat, readChat } from '../../src/formats/chat.ts';
 import { readDelimited } from '../../src/formats/csv.ts';
 import { htmlTitle, htmlToText } from '../../src/formats/html.ts';
 import { readJson, readJsonLines } from '../../src/formats/json.ts';
+import { readRichText } from '../../src/formats/rich-text.ts';
 import { readSubtitles } from '../../src/formats/subtitles.ts';
 import { decodeText, tidyText } from '../../src/formats/text-file.ts';
 import { finish } from '../../src/base/stepwise.ts';
@@ -14,6 +16,8 @@ import { readPart } from '../../src/text/reading-part.ts';
 import { findDate } from '../../src/text/dates.ts';
 import { findDuplicates } from '../../src/text/duplicates.ts';
 import { detectLanguage } from '../../src/text/languages.ts';
+import { bareSubject, headFields, looksLikeMail, mailParts } from '../../src/text/mail-parts.ts';
+import { findRepeats } from '../../src/text/repeats.ts';
 import { scanTokens } from '../../src/text/scan.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { splitText } from '../../src/text/splitting.ts';
@@ -52,6 +56,11 @@ export const TEXT_FUNCTIONS: ReadonlyMap<string, (text: string) => unknown> = ne
   ['sections by words', (text) => splitText(text, { kind: 'words', words: 50 })],
   ['sections by blank lines', (text) => splitText(text, { kind: 'blankLines', lines: 2 })],
   ['sections by a separator', (text) => splitText(text, { kind: 'separator', separator: '--' })],
+  ['parts of mails', (text) => [mailParts(text), headFields(text), looksLikeMail(text), bareSubject(text)]],
+  ['mails', (text) => mailParts(`From: a\nTo: b\nSubject: c\n\n${text}`)],
+  ['chats', (text) => [looksLikeChat(text), readChat('a.txt', text)]],
+  ['rich text', (text) => readRichText('a.rtf', new TextEncoder().encode(`{\\rtf1 ${text}}`))],
+  ['what repeats', (text) => finish(findRepeats([text, `${text}\nmore`, text, text]))],
   ['repeated lines', (text) => repeatedLines([text, text, text])],
   ['tidy text', tidyText],
   ['encoding', (text) => decodeText(new TextEncoder().encode(text))],

@@ -118,7 +118,12 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   languages: [null],
   duplicates: [null],
   split: [{ sourceId: first.id, rule: { kind: 'words', words: 10 } }],
-  trim: [{ rule: { kind: 'mark', side: 'before', text: 'Ben', inclusive: false }, sourceIds: ids }],
+  trim: [
+    { rule: { kind: 'mark', side: 'before', text: 'Ben', inclusive: false }, sourceIds: ids },
+    { rule: { kind: 'lines', side: 'first', count: 2 }, sourceIds: ids, back: true },
+  ],
+  repeats: [null],
+  mail: [null],
   repeatedLines: [null],
   textDates: [null],
   cleaning: [{ sourceId: first.id, at: 0 }],

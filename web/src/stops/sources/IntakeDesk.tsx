@@ -2,6 +2,7 @@ import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
+import { typesOf } from '@green-thicket/core/study/attributes';
 import { engine, intakeWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -49,7 +50,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
     async (read: ReadReport) => {
       const notes = [...read.notes];
       const sorted = [...read.sources].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
-      await recordSources(id, sorted);
+      await recordSources(id, sorted, { types: typesOf(sorted) });
       let came = sorted.length;
       for (const table of read.tables) {
         const answer = await new Promise<TableAnswer>((resolve) => setAsked({ table, answer: resolve }));

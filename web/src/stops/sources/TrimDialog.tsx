@@ -16,12 +16,14 @@ const RULES = [
   { value: 'lines', label: 'first or last lines' },
   { value: 'repeated', label: 'lines that repeat' },
 ] as const;
+/** The rules chosen here; what repeats and parts of mails are found by themselves (`WorthALook`). */
+type ChosenRule = Extract<TrimRule, { kind: (typeof RULES)[number]['value'] }>;
 
 /** Cuts what is no part of what people said: shown before it is done, and never taken out of the originals. */
 export function TrimDialog({ sources, onClose }: { sources: readonly StudySource[]; onClose: () => void }) {
   useReturnFocus();
   const { state, decide } = useStudy();
-  const [rule, setRule] = useState<TrimRule>({ kind: 'mark', side: 'before', text: '', inclusive: false });
+  const [rule, setRule] = useState<ChosenRule>({ kind: 'mark', side: 'before', text: '', inclusive: false });
   const [place, setPlace] = useState(sources[0].id);
   const sourceIds = useMemo(
     () => (rule.kind === 'place' ? [place] : sources.map((source) => source.id)),
@@ -50,7 +52,7 @@ export function TrimDialog({ sources, onClose }: { sources: readonly StudySource
           aria-label="What to cut"
           value={rule.kind}
           options={[...RULES]}
-          onChange={(event) => setRule(usualRule(event.target.value as TrimRule['kind']))}
+          onChange={(event) => setRule(usualRule(event.target.value as ChosenRule['kind']))}
         />
         {rule.kind === 'place' && (
           <PlaceChoice sources={sources} place={place} rule={rule} onPlace={setPlace} onChange={setRule} />
@@ -120,7 +122,7 @@ export function TrimDialog({ sources, onClose }: { sources: readonly StudySource
   );
 }
 
-function usualRule(kind: TrimRule['kind']): TrimRule {
+function usualRule(kind: ChosenRule['kind']): ChosenRule {
   switch (kind) {
     case 'mark':
       return { kind, side: 'before', text: '', inclusive: false };
@@ -156,8 +158,8 @@ function MarkChoice({
   rule,
   onChange,
 }: {
-  rule: Extract<TrimRule, { kind: 'mark' }>;
-  onChange: (rule: TrimRule) => void;
+  rule: Extract<ChosenRule, { kind: 'mark' }>;
+  onChange: (rule: ChosenRule) => void;
 }) {
   return (
     <>
@@ -202,9 +204,9 @@ function PlaceChoice({
 }: {
   sources: readonly StudySource[];
   place: string;
-  rule: Extract<TrimRule, { kind: 'place' }>;
+  rule: Extract<ChosenRule, { kind: 'place' }>;
   onPlace: (id: string) => void;
-  onChange: (rule: TrimRule) => void;
+  onChange: (rule: ChosenRule) => void;
 }) {
   const source = sources.find((each) => each.id === place) ?? sources[0];
   const at = rule.side === 'before' ? 0 : Math.max(0, source.length - 1);
@@ -269,8 +271,8 @@ function RepeatedChoice({
   rule,
   onChange,
 }: {
-  rule: Extract<TrimRule, { kind: 'repeated' }>;
-  onChange: (rule: TrimRule) => void;
+  rule: Extract<ChosenRule, { kind: 'repeated' }>;
+  onChange: (rule: ChosenRule) => void;
 }) {
   const { data } = useView('repeatedLines', null);
   if (!data) return <p>Looking for lines that repeat …</p>;

@@ -3,17 +3,21 @@ import { useState } from 'react';
 import { counted, listed, percent } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
+import { MailParts } from './MailParts.tsx';
+import { Repeats } from './Repeats.tsx';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import styles from './WorthALook.module.css';
 
-/** What may be wrong with the collection: languages that mix, and sources that say the same. */
+/** What may be wrong with the collection: languages that mix, parts of mails, what repeats, and sources that say the same. */
 export function WorthALook() {
   return (
     <>
       <h2 className="pane-title">Worth a look</h2>
       <Languages />
+      <MailParts />
+      <Repeats />
       <Duplicates />
     </>
   );
