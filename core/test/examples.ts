@@ -10,6 +10,7 @@ import type { StageResults } from '../src/engine/stages.ts';
 import { makeView } from '../src/views/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-keys.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
+import { parseMeanings, type Meanings } from '../src/text/meanings.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
@@ -22,6 +23,14 @@ let tagger: Tagger | undefined;
 
 export function englishLexicon(): Lexicon {
   return (lexicon ??= parseLexicon(readFileSync(new URL('../lexicon/english.txt', import.meta.url), 'utf8')));
+}
+
+let meanings: Meanings | undefined;
+/** What English words can mean, read once. */
+export function englishMeanings(): Meanings {
+  return (meanings ??= parseMeanings(
+    readFileSync(new URL('../lexicon/meanings.txt', import.meta.url), 'utf8'),
+  ));
 }
 
 export function englishTagger(): Tagger {
@@ -103,6 +112,7 @@ export function asking(
         engine: study.engine,
         original: study.original,
         lexicon: englishLexicon,
+        meanings: englishMeanings,
       }),
     );
 }

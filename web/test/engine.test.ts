@@ -22,9 +22,14 @@ import {
 } from '../src/store/studies.ts';
 import { loadStudy } from '../src/store/study-reader.ts';
 import { withdrawSources } from '../src/store/withdrawing.ts';
-import { englishLexicon, englishTagger } from '../../core/test/examples.ts';
+import { englishLexicon, englishMeanings, englishTagger } from '../../core/test/examples.ts';
 
-const english: English = { lexicon: englishLexicon, tagger: () => englishTagger(), with: (work) => work() };
+const english: English = {
+  lexicon: englishLexicon,
+  tagger: () => englishTagger(),
+  meanings: englishMeanings,
+  with: (work) => work(),
+};
 
 const SHELTER =
   'The shelter keeps the rain off the bench. A bench in the rain is no bench under its shelter.';

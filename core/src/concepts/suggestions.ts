@@ -1,9 +1,8 @@
 import { byCodeUnits } from '../base/order.ts';
 import type { Candidates } from './candidates.ts';
-import type { Company } from './pull.ts';
 
 /** Why two concepts may be one. */
-export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation' | 'company';
+export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation' | 'synonym';
 
 /** Two candidates that may be one concept; `into` is the one with more mentions. */
 export interface Suggestion {
@@ -11,8 +10,6 @@ export interface Suggestion {
   readonly key: string;
   readonly reason: SuggestionReason;
   readonly mentions: readonly [into: number, key: number];
-  /** Cosine of their company, from 0 to 1, where that is the reason. */
-  readonly cosine?: number;
 }
 
 /** Candidates looked at; rarer ones are not worth a question. */
@@ -35,7 +32,8 @@ export const bareKey = (key: string): string =>
 function oneVariety(word: string): string {
   return bareKey(word)
     .replace(/our(?=s?$|ed$|ing$|ite|able|ful|hood)/, 'or')
-    .replace(/tre(s?)$/, 'ter$1')
+    // A meter measures in British English too.
+    .replace(/(?<!^me)tre(s?)$/, 'ter$1')
     .replace(/is(e|es|ed|ing|ation|ations)$/, 'iz$1')
     .replace(/yse(s|d)?$/, 'yze$1')
     .replace(/ll(ed|ing|er)$/, 'l$1')
@@ -66,17 +64,28 @@ export function isSlip(a: string, b: string): boolean {
   );
 }
 
+/** What is known of the words of a language. */
+export interface KnownWords {
+  /** Whether a key is a word: two such words that differ by a letter are two words. */
+  readonly isWord?: (key: string) => boolean;
+  /** Words that mean the same in the first of their meanings. */
+  readonly synonymsOf?: (word: string) => ReadonlySet<string>;
+}
+const NO_WORDS: ReadonlySet<string> = new Set();
+
 /**
- * Candidates that may be spellings of one concept, the most mentioned first; never merged unasked. Those refused, and
- * those merged already, are not named again.
+ * Candidates that may be one concept said otherwise: another spelling, an abbreviation, a synonym; spellings before
+ * synonyms, the most mentioned first. Never merged unasked. Those refused, and those merged already, are not named again.
+ * (Keeping the same company makes a topic, not a synonym: of the ten most alike in the sample none was one. Standing between
+ * the same words makes words of one kind, wife and partner, route and wall: of the ten most alike two were synonyms.)
  *
  * @param refused pairs of keys, sorted, with a tab between
- * @param isWord whether a key is a word of the language: two such words that differ by a letter are two words
+ * @param knows what is known of the language
  */
 export function suggestMerges(
   candidates: Candidates,
   refused: ReadonlySet<string>,
-  isWord: (key: string) => boolean = () => false,
+  { isWord = () => false, synonymsOf = () => NO_WORDS }: KnownWords = {},
 ): Suggestion[] {
   const count = Math.min(candidates.keys.length, LOOKED_AT);
   const found = new Map<string, Suggestion>();
@@ -133,89 +142,38 @@ export function suggestMerges(
       }
     }
   }
+  for (const [a, b] of synonymPairs(candidates, count, synonymsOf)) propose(a, b, 'synonym');
   return [...found.values()]
     .sort(
-      (a, b) => b.mentions[0] + b.mentions[1] - a.mentions[0] - a.mentions[1] || byCodeUnits(a.key, b.key),
+      (a, b) =>
+        Number(a.reason === 'synonym') - Number(b.reason === 'synonym') ||
+        b.mentions[0] + b.mentions[1] - a.mentions[0] - a.mentions[1] ||
+        byCodeUnits(a.key, b.key),
     )
     .slice(0, MOST_SUGGESTIONS);
 }
 
-/** Company is judged of candidates with so many mentions or more. */
-const ENOUGH_COMPANY = 8;
-/** The least cosine at which two keep the same company. */
-const SAME_COMPANY = 0.7;
-/** Candidates compared by company, the most mentioned: each with each. */
-const COMPARED = 600;
-/** More suggestions of this kind would be mostly neighbours and no variants. */
-const MOST_BY_COMPANY = 10;
-/** Two words that stand together more often than this share of the rarer one’s mentions are said beside each other. */
-const MOST_TOGETHER = 0.1;
-
-/**
- * Candidates that keep the same company without standing beside each other, as taxi and cab: by the cosine of their
- * companions, each companion weighed by how much oftener than usual it is there (positive PMI, Church & Hanks 1990).
- */
-export function suggestByCompany(
-  candidates: Candidates,
-  { references, judged, shared }: Company,
-  refused: ReadonlySet<string>,
-): Suggestion[] {
-  const { keys, mentions } = candidates;
-  let count = Math.min(judged, keys.length, COMPARED);
-  while (count > 0 && mentions[count - 1] < ENOUGH_COMPANY) count--;
-  const weight = new Float64Array(count * references);
-  const columns = new Float64Array(references);
-  const rows = new Float64Array(count);
-  let all = 0;
-  for (let c = 0; c < count; c++) {
-    for (let r = 0; r < references; r++) {
-      columns[r] += shared[r * judged + c];
-      rows[c] += shared[r * judged + c];
-    }
-    all += rows[c];
-  }
-  const length = new Float64Array(count);
-  for (let c = 0; c < count; c++) {
-    for (let r = 0; r < references; r++) {
-      const both = shared[r * judged + c];
-      if (both === 0) continue;
-      const information = Math.max(0, Math.log((both * all) / (rows[c] * columns[r])));
-      weight[c * references + r] = information;
-      length[c] += information * information;
+/** Candidates that are synonyms of each other, or phrases that differ by one word and its synonym. */
+function* synonymPairs(
+  { keys, part }: Candidates,
+  count: number,
+  synonymsOf: (word: string) => ReadonlySet<string>,
+): Generator<readonly [number, number]> {
+  const numberOf = new Map<string, number>();
+  for (let i = 0; i < count; i++) numberOf.set(keys[i], i);
+  for (let i = 0; i < count; i++) {
+    // A name means what it names.
+    if (part[i] === 'name' || part[i] === 'number') continue;
+    const words = keys[i].split(' ');
+    const others = words.flatMap((word, at) =>
+      [...synonymsOf(word)].map((other) => words.map((each, j) => (j === at ? other : each)).join(' ')),
+    );
+    if (words.length > 1) for (const other of synonymsOf(keys[i])) others.push(other);
+    for (const other of others) {
+      const number = numberOf.get(other);
+      if (number !== undefined && number > i && part[number] !== 'name') yield [i, number];
     }
   }
-  const found: Suggestion[] = [];
-  for (let b = 1; b < count; b++) {
-    for (let a = 0; a < b; a++) {
-      // What they are to each other says nothing of whether they are one.
-      let product = 0;
-      let lengthA = length[a];
-      let lengthB = length[b];
-      for (let r = 0; r < references; r++) {
-        const [x, y] = [weight[a * references + r], weight[b * references + r]];
-        if (r === a) lengthB -= y * y;
-        else if (r === b) lengthA -= x * x;
-        else product += x * y;
-      }
-      if (lengthA <= 0 || lengthB <= 0) continue;
-      const cosine = product / Math.sqrt(lengthA * lengthB);
-      if (cosine < SAME_COMPANY) continue;
-      const together = a < references ? shared[b * references + a] : 0;
-      if (together > MOST_TOGETHER * mentions[b]) continue;
-      const pair = [keys[a], keys[b]].sort(byCodeUnits).join('\t');
-      if (refused.has(pair)) continue;
-      found.push({
-        into: keys[a],
-        key: keys[b],
-        reason: 'company',
-        mentions: [mentions[a], mentions[b]],
-        cosine,
-      });
-    }
-  }
-  return found
-    .sort((a, b) => (b.cosine ?? 0) - (a.cosine ?? 0) || byCodeUnits(a.key, b.key))
-    .slice(0, MOST_BY_COMPANY);
 }
 
 /** Two words that differ by an ending are other words of one family, no slip: driver and drive, late and later. */

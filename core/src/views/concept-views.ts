@@ -1,6 +1,5 @@
 import { addSource, distinctiveness, emptySide } from '../concepts/distinct.ts';
-import { companyOfCandidates } from '../concepts/pull.ts';
-import { suggestByCompany, suggestMerges, type Suggestion } from '../concepts/suggestions.ts';
+import { suggestMerges, type Suggestion } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, type SynonymReport } from '../concepts/synonyms.ts';
 import { kindsOfWords } from '../concepts/word-kinds.ts';
 import { languageOf, stopWordsOf } from '../engine/resources.ts';
@@ -9,7 +8,7 @@ import { attributeValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { wordsPerSource } from '../text/tokens.ts';
-import type { ConceptsView, DistinctView, WordKindsView } from './view-types.ts';
+import type { ConceptsView, DistinctView, MeaningView, WordKindsView } from './view-types.ts';
 import type { Group } from './reading-view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
@@ -20,6 +19,8 @@ export interface ConceptViews {
   distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
   /** The words of the study by what they were taken for. */
   wordKinds: View<null, WordKindsView>;
+  /** What a concept can mean, by a dictionary, with the synonyms that are candidates too. */
+  meaning: View<{ readonly key: string }, MeaningView>;
   /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
   suggestions: View<{ readonly refused: readonly string[] }, { readonly suggestions: readonly Suggestion[] }>;
   synonyms: View<{ readonly text: string }, SynonymReport>;
@@ -41,7 +42,10 @@ export const CONCEPT_KEYS = {
     choices: stopWordChoices(state),
     wordKinds: state.wordKinds,
   })),
-  suggestions: reads(['languages', 'candidates', 'blocks'], (state) => ({
+  meaning: reads(['languages', 'candidates'], ({ settings: { concepts } }) => ({
+    language: concepts.language,
+  })),
+  suggestions: reads(['languages', 'candidates'], (state) => ({
     language: state.settings.concepts.language,
   })),
   synonyms: reads(['tokens', 'terms', 'candidates'], nothing),
@@ -92,21 +96,39 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, wordKinds) };
   },
 
-  *suggestions({ refused }, { take, own: { language }, lexicon }) {
+  *suggestions({ refused }, { take, own: { language }, lexicon, meanings }) {
     const languages = yield* take('languages');
-    const known = languageOf(language, languages) === 'en' ? lexicon().senses : undefined;
     const candidates = yield* take('candidates');
-    const blocks = yield* take('blocks');
-    const { occurrence, occurrenceFirst, mentions } = candidates;
     const pairs = new Set(refused);
-    const spelt = suggestMerges(candidates, pairs, (key) => known?.has(key) ?? false);
+    if (languageOf(language, languages) !== 'en') return { suggestions: suggestMerges(candidates, pairs) };
+    const { senses } = lexicon();
+    const { synonymsOf } = meanings();
     yield 0.5;
-    const company = companyOfCandidates(blocks, occurrence, occurrenceFirst, mentions);
-    const named = new Set(spelt.map(({ into, key }) => `${into}\t${key}`));
-    const alike = suggestByCompany(candidates, company, pairs).filter(
-      ({ into, key }) => !named.has(`${into}\t${key}`),
-    );
-    return { suggestions: [...spelt, ...alike] };
+    return {
+      suggestions: suggestMerges(candidates, pairs, {
+        isWord: (key) => senses.has(key),
+        synonymsOf: (word) => synonymsOf(word, 1),
+      }),
+    };
+  },
+
+  *meaning({ key }, { take, own: { language }, meanings }) {
+    const languages = yield* take('languages');
+    if (languageOf(language, languages) !== 'en') return { isEnglish: false, meanings: [] };
+    const { keys, mentions } = yield* take('candidates');
+    const numberOf = new Map(keys.map((each, i) => [each, i]));
+    return {
+      isEnglish: true,
+      meanings: meanings()
+        .of(key.toLowerCase())
+        .map((meaning) => ({
+          ...meaning,
+          synonyms: meaning.synonyms.map((word) => {
+            const number = numberOf.get(word);
+            return { word, mentions: number === undefined ? 0 : mentions[number] };
+          }),
+        })),
+    };
   },
 
   *synonyms({ text }, { take }) {

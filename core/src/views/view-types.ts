@@ -1,3 +1,4 @@
+import type { Meaning } from '../text/meanings.ts';
 import type { Band } from '../themes/redraw.ts';
 import type { Comparison } from '../compare/strength.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
@@ -37,6 +38,15 @@ export interface DistinctView {
   readonly of: Readonly<
     Record<string, { readonly z: number; readonly here: number; readonly elsewhere: number }>
   >;
+}
+
+/** What a concept can mean; none where a dictionary does not know it, or the language is not English. */
+export interface MeaningView {
+  readonly isEnglish: boolean;
+  readonly meanings: readonly (Omit<Meaning, 'synonyms'> & {
+    /** Mentions in the texts; 0 where it does not occur as a candidate. */
+    readonly synonyms: readonly { readonly word: string; readonly mentions: number }[];
+  })[];
 }
 
 export interface WordKindsView {

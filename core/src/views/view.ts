@@ -1,4 +1,5 @@
 import type { Stepwise } from '../base/stepwise.ts';
+import type { Meanings } from '../text/meanings.ts';
 import type { Library } from '../engine/resources.ts';
 import type { Own, StageName } from '../engine/stage-keys.ts';
 import type { StageResults } from '../engine/stages.ts';
@@ -28,8 +29,13 @@ export const reads = <const Stages extends StageName, O extends Own, Question = 
 /** For a view that reads nothing of the study itself. */
 export const nothing = (): Own => ({});
 
+/** What a view may ask for besides the study. */
+export interface ViewLibrary extends Pick<Library, 'original' | 'lexicon'> {
+  readonly meanings: () => Meanings;
+}
+
 /** What a view is made from. */
-export interface ViewContext<Stages extends StageName, O> extends Pick<Library, 'original' | 'lexicon'> {
+export interface ViewContext<Stages extends StageName, O> extends ViewLibrary {
   readonly take: <S extends Stages>(stage: S) => Stepwise<StageResults[S]>;
   readonly own: O;
 }

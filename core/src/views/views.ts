@@ -1,6 +1,6 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { Engine } from '../engine/engine.ts';
-import type { Library, StudyInput } from '../engine/resources.ts';
+import type { StudyInput } from '../engine/resources.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { CONCEPT_VIEWS } from './concept-views.ts';
 import { READING_VIEWS } from './reading-views.ts';
@@ -10,7 +10,7 @@ import { TABLE_VIEWS } from './table-views.ts';
 import { THEME_VIEWS } from './theme-views.ts';
 import type { StageName } from '../engine/stage-keys.ts';
 import { ownOf, type ViewAnswers, type ViewName, type ViewOwn, type ViewQuestions } from './view-keys.ts';
-import type { ViewContext } from './view.ts';
+import type { ViewContext, ViewLibrary } from './view.ts';
 
 type Maker<V extends ViewName> = (
   question: ViewQuestions[V],
@@ -32,12 +32,13 @@ export function* makeView<V extends ViewName>(
   view: V,
   question: ViewQuestions[V],
   study: StudyInput,
-  { engine, original, lexicon }: { readonly engine: Engine } & Pick<Library, 'original' | 'lexicon'>,
+  { engine, original, lexicon, meanings }: { readonly engine: Engine } & ViewLibrary,
 ): Stepwise<ViewAnswers[V]> {
   return yield* MAKERS[view](question, {
     take: (stage) => engine.compute(stage, study),
     own: ownOf(view, study.state, question),
     original,
     lexicon,
+    meanings,
   });
 }

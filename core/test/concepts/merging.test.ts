@@ -1,9 +1,7 @@
 import { expect } from 'chai';
-import { companyOfCandidates } from '../../src/concepts/pull.ts';
-import { isSlip, suggestByCompany, suggestMerges, type Suggestion } from '../../src/concepts/suggestions.ts';
+import { isSlip, suggestMerges } from '../../src/concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, writeSynonyms } from '../../src/concepts/synonyms.ts';
-import { randomInteger, seededRandom, shuffle } from '../../src/numeric/random.ts';
-import { exampleStudy, type ExampleStudy } from '../examples.ts';
+import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const TEXT =
   'The nightbus came. The nightbus left. A night bus is a bus at night. The night bus, the night bus again. The night-bus was late, the night-bus was full. ' +
@@ -22,36 +20,27 @@ const mentionsOf = (made: ExampleStudy, key: string): number => {
   return keys.includes(key) ? mentions[keys.indexOf(key)] : 0;
 };
 
-/** Paragraphs of one topic each; where the first has taxi, it has cab as often as not. */
-function twoWordsForOne(): string {
-  const topics = [
-    ['taxi', 'fare', 'meter', 'kerb', 'boot', 'queue'],
-    ['nurse', 'ward', 'shift', 'uniform', 'clinic', 'bandage'],
-    ['rain', 'shelter', 'umbrella', 'puddle', 'bench', 'gutter'],
-    ['rent', 'landlord', 'deposit', 'lease', 'tenant', 'flat'],
-  ];
-  const random = seededRandom(7);
-  return Array.from({ length: 120 }, (_, i) => {
-    const topic = topics[i % topics.length];
-    const words = Array.from(shuffle(Int32Array.from(topic.keys()), random).subarray(0, 4), (w) => topic[w]);
-    const said = words.map((word) => (word === 'taxi' && randomInteger(random, 2) === 1 ? 'cab' : word));
-    return `We saw the ${said.join(' and the ')}.`;
-  }).join('\n\n');
-}
-
 describe('suggested merges', () => {
-  it('name two words for one thing by their company, never two that stand together', () => {
-    const made = exampleStudy([{ name: 'a', text: twoWordsForOne() }]);
-    const suggest = (refused: ReadonlySet<string> = new Set()): Suggestion[] => {
-      const candidates = made.compute('candidates');
-      const { occurrence, occurrenceFirst, mentions } = candidates;
-      const company = companyOfCandidates(made.compute('blocks'), occurrence, occurrenceFirst, mentions);
-      return suggestByCompany(candidates, company, refused);
-    };
-    const found = suggest();
-    expect(found.map(({ into, key }) => [into, key].sort().join(' '))).to.deep.equal(['cab taxi']);
-    expect(found[0].cosine).to.be.within(0.7, 1);
-    expect(suggest(new Set(['cab\ttaxi']))).to.deep.equal([]);
+  it('name synonyms by the lexicon, in words and in phrases, after spellings and never names', () => {
+    const made = exampleStudy([
+      {
+        name: 'a',
+        text: 'The shop was shut. A kid met a child at the store by the wide road. Mr Kid left.\n'.repeat(6),
+      },
+      {
+        name: 'b',
+        text: 'A wage rise, a pay rise. The theatre and the theater. The answer came, the reply did not.\n'.repeat(
+          6,
+        ),
+      },
+    ]);
+    const suggest = (refused: readonly string[] = []) => asking(made)('suggestions', { refused }).suggestions;
+    const pairs = suggest().map(({ into, key, reason }) => `${reason}: ${[into, key].sort().join(' ')}`);
+    expect(pairs[0]).to.match(/^variety/);
+    expect(pairs).to.include.members(['synonym: child kid', 'synonym: shop store', 'synonym: answer reply']);
+    expect(pairs).to.include('synonym: pay rise wage rise');
+    expect(pairs.some((pair) => /road|Mr|shut/.test(pair))).to.equal(false);
+    expect(suggest(['child\tkid']).some(({ key, into }) => [key, into].includes('kid'))).to.equal(false);
   });
 
   it('name spellings, varieties of English and slips, and are not made unasked', () => {

@@ -122,6 +122,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
     { rule: { kind: 'mark', side: 'before', text: 'Ben', inclusive: false }, sourceIds: ids },
     { rule: { kind: 'lines', side: 'first', count: 2 }, sourceIds: ids, back: true },
   ],
+  meaning: [{ key: 'bench' }],
   repeats: [null],
   mail: [null],
   repeatedLines: [null],

@@ -6,6 +6,7 @@ import type { StudySource } from '@green-thicket/core/study/study';
 import { makeView } from '@green-thicket/core/views/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
+import type { Meanings } from '@green-thicket/core/text/meanings';
 import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { databaseOf } from '../store/database.ts';
@@ -21,6 +22,7 @@ import { turns } from './turns.ts';
 export interface English {
   readonly lexicon: () => Lexicon;
   readonly tagger: () => Tagger;
+  readonly meanings: () => Meanings;
   /** Does work that may turn out to need it; then the work is begun again once it is there. What was made so far is kept. */
   readonly with: <T>(work: () => Promise<T>) => Promise<T>;
 }
@@ -99,6 +101,7 @@ export function answering(
       engine: study.engine,
       original: (id: string) => texts.textIn(own, id),
       lexicon: english.lexicon,
+      meanings: english.meanings,
     };
     const made: ViewAnswers[V] = await english.with(() =>
       drive(makeView(view, question, input, library), signal, async (share) => {

@@ -1,18 +1,24 @@
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
+import type { Meanings } from '@green-thicket/core/text/meanings';
 import type { Tagger } from '@green-thicket/core/text/sentence-tags';
 import type { English } from './answering.ts';
 
-/** Four fifths of the worker, so it comes when a first sentence is to be tagged. */
-type Loaded = Omit<English, 'with'>;
+type Part = 'words' | 'meanings';
 
-/** Said by work that cannot go on before English is there. */
+/** Said by work that cannot go on before a part of English is there. */
 class EnglishMissing extends Error {
   override readonly name = 'EnglishMissing';
+  constructor(readonly part: Part) {
+    super(`English is not loaded yet: ${part}.`);
+  }
 }
 
-let loaded: Loaded | undefined;
+/** Words and their parts of speech: four fifths of the worker, so they come when a first sentence is to be tagged. */
+let words: Pick<English, 'lexicon' | 'tagger'> | undefined;
+/** What words can mean: as large again, and asked for seldom. */
+let meanings: English['meanings'] | undefined;
 
-async function load(): Promise<void> {
+async function loadWords(): Promise<void> {
   const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
     import('@green-thicket/core/text/lexicon'),
     import('@green-thicket/core/text/tagger'),
@@ -20,15 +26,26 @@ async function load(): Promise<void> {
   ]);
   let lexicon: Lexicon | undefined;
   let tagger: Tagger | undefined;
-  loaded ??= {
+  words ??= {
     lexicon: () => (lexicon ??= parseLexicon(text)),
     tagger: () => (tagger ??= createTagger()),
   };
 }
 
-function there(): Loaded {
-  if (!loaded) throw new EnglishMissing('English is not loaded yet.');
-  return loaded;
+async function loadMeanings(): Promise<void> {
+  const [{ parseMeanings }, { default: text }] = await Promise.all([
+    import('@green-thicket/core/text/meanings'),
+    import('@green-thicket/core/lexicon/meanings.txt?raw'),
+  ]);
+  let parsed: Meanings | undefined;
+  meanings ??= () => (parsed ??= parseMeanings(text));
+}
+
+const LOADERS: Readonly<Record<Part, () => Promise<void>>> = { words: loadWords, meanings: loadMeanings };
+
+function there<T>(part: Part, held: T | undefined): T {
+  if (held === undefined) throw new EnglishMissing(part);
+  return held;
 }
 
 /** Milliseconds after its start at which a worker that has nothing else to do brings English in. */
@@ -37,20 +54,22 @@ const SOON = 200;
 /** Brings English in before anybody waits for it; where that fails, it is told when it is needed. */
 export function bringEnglishSoon(): void {
   setTimeout(() => {
-    load().catch(console.warn);
+    loadWords().catch(console.warn);
   }, SOON);
 }
 
 export const english: English = {
-  lexicon: () => there().lexicon(),
-  tagger: () => there().tagger(),
+  lexicon: () => there('words', words).lexicon(),
+  tagger: () => there('words', words).tagger(),
+  meanings: () => there('meanings', meanings)(),
   async with(work) {
-    try {
-      return await work();
-    } catch (error) {
-      if (!(error instanceof EnglishMissing)) throw error;
-      await load();
-      return work();
+    for (;;) {
+      try {
+        return await work();
+      } catch (error) {
+        if (!(error instanceof EnglishMissing)) throw error;
+        await LOADERS[error.part]();
+      }
     }
   },
 };

@@ -10,6 +10,7 @@ import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { keepEntry } from '../store/notebook.ts';
 import { whyNowhere } from '../pieces/never-show.ts';
+import { ConceptMeaning } from './ConceptMeaning.tsx';
 import { ConceptVerdict } from './ConceptVerdict.tsx';
 import { LOOK_NAMES } from './look-names.ts';
 import { PassageChoices } from './PassageChoices.tsx';
@@ -65,7 +66,12 @@ export function PassageList({ selection }: { selection: Selection }) {
         {(selection.kind === 'concept' && data.windows === 0 && whyNowhere(state, selection.key)) ||
           countText(data)}
       </p>
-      {selection.kind === 'concept' && <ConceptVerdict conceptKey={selection.key} />}
+      {selection.kind === 'concept' && (
+        <>
+          <ConceptVerdict conceptKey={selection.key} />
+          <ConceptMeaning conceptKey={selection.key} />
+        </>
+      )}
       {/* What no theme reaches is stretches, not mentions that could stand in lines. */}
       {selection.kind !== 'missed' && (
         <p className={shared.lookLinks}>

@@ -13,7 +13,7 @@ const REASONS: Record<SuggestionReason, string> = {
   variety: 'are British and American spellings',
   slip: 'differ by one letter',
   abbreviation: 'are a phrase and its initials',
-  company: 'keep the same company, never side by side',
+  synonym: 'are synonyms, by WordNet',
 };
 
 /** Candidates that may be one concept: each can be merged, refused for good, or looked at in its lines. */
@@ -21,9 +21,9 @@ export function MergeSuggestions() {
   const { state, decide } = useStudy();
   const { select } = useSelection();
   const { data, isPlaceholderData } = useView('suggestions', { refused: state.refusedMerges });
-  if (!data) return <p className="quiet">Looking for spellings of one concept …</p>;
+  if (!data) return <p className="quiet">Looking for one concept said otherwise …</p>;
   if (data.suggestions.length === 0) {
-    return <p className="quiet">No two words look like spellings of one concept.</p>;
+    return <p className="quiet">No two words look like one concept said otherwise.</p>;
   }
   const word = (key: string, mentions: number) => (
     <button
@@ -40,17 +40,12 @@ export function MergeSuggestions() {
       className={`plain-list ${shared.scrollList}${isPlaceholderData ? ' dimmed' : ''}`}
       aria-label="Suggested merges"
     >
-      {data.suggestions.map(({ into, key, reason, mentions, cosine }) => (
+      {data.suggestions.map(({ into, key, reason, mentions }) => (
         <li key={`${into}\t${key}`} className={styles.suggestion}>
           <span>
             {word(into, mentions[0])} · {word(key, mentions[1])}
           </span>
-          <span className="quiet">
-            {REASONS[reason]}
-            {cosine !== undefined && (
-              <span title="Cosine of their company, 0 to 1"> ({cosine.toFixed(2)})</span>
-            )}
-          </span>
+          <span className="quiet">{REASONS[reason]}</span>
           <span className="control-row">
             <Button
               size="small"
