@@ -219,4 +219,27 @@ describe('ways through the interface', () => {
     await browser.waitForText('.trail', '12 sources');
     rmSync(folder, { recursive: true });
   });
+
+  it('widens, narrows and folds the panes by keys and by dragging, and finds them so again', async () => {
+    await stage.openSample();
+    const widthOf = (css: string): Promise<number> =>
+      browser.driver.executeScript<number>('return document.querySelector(arguments[0]).offsetWidth', css);
+    const before = await widthOf('.ledger');
+    const divider = await browser.find('[role=separator][aria-label="Width of the list"]');
+    await divider.sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT);
+    await browser.until('The list stayed narrow', async () => (await widthOf('.ledger')) === before + 32);
+    await browser.driver
+      .actions()
+      .dragAndDrop(await browser.find('[role=separator][aria-label="Width of the Reader"]'), { x: -60, y: 0 })
+      .perform();
+    await browser.until('The Reader stayed narrow', async () => (await widthOf('aside')) > 380);
+    await (await browser.find('[role=separator][aria-label="Width of the list"]')).sendKeys(Key.ENTER);
+    await browser.until('The list stayed', async () => (await widthOf('.ledger')) === 0);
+    await browser.driver.navigate().refresh();
+    await browser.find('.concept-map .map-word');
+    expect(await widthOf('.ledger')).to.equal(0);
+    expect(await widthOf('aside')).to.be.above(380);
+    await (await browser.find('[role=separator][aria-label="Width of the list"]')).sendKeys(Key.ENTER);
+    await browser.until('The list stayed folded', async () => (await widthOf('.ledger')) === before);
+  });
 });

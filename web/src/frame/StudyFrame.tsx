@@ -11,6 +11,7 @@ import { redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from './save-study.ts';
 import { ReadingStage } from '../reading/ReadingStage.tsx';
 import { SearchBox } from '../reading/SearchBox.tsx';
+import { Columns } from './Columns.tsx';
 import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { InTurn } from '../pieces/InTurn.tsx';
@@ -18,7 +19,6 @@ import { KeptNote } from './KeptNote.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { Notebook } from '../notebook/Notebook.tsx';
-import { Reader } from '../reading/Reader.tsx';
 import { useSelection } from '../pieces/selection.ts';
 import { SkipLink } from './SkipLink.tsx';
 import { StageFault } from './StageFault.tsx';
@@ -118,12 +118,11 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <Trail stop={stop} />
           <MethodSentence stop={stop} />
           <StageFault />
-          <div className={styles.columns}>
+          <Columns isWhole={reading !== undefined}>
             <InTurn key={reading ? 'look' : stop}>
               {reading ? <ReadingStage back={name} /> : <Stage />}
             </InTurn>
-            <Reader />
-          </div>
+          </Columns>
           <StatusLine />
           <Notebook open={noting} onClose={() => setNoting(false)} />
           <DecisionList open={listing} onClose={() => setListing(false)} />
