@@ -1,4 +1,4 @@
-import { bandOf, type Band } from '../core/src/themes/redraw.ts';
+import { bandOf, type Band } from '../core/src/themes/bands.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { knownThemes } from './known-themes.ts';
 import { nullCollection, NULL_KINDS } from './nulls.ts';

@@ -192,8 +192,13 @@ export class Browser {
   async pickFromMenu(words: string): Promise<void> {
     const path = `//*[@role='menuitem'][contains(., ${JSON.stringify(words)})]`;
     await this.until(`The menu has no ${words}`, async () => {
-      await this.driver.findElement(By.xpath(path)).click();
-      return true;
+      // Menus that were open before stay in the page, out of sight.
+      for (const each of await this.driver.findElements(By.xpath(path))) {
+        if (!(await each.isDisplayed())) continue;
+        await each.click();
+        return true;
+      }
+      return false;
     });
   }
 

@@ -147,6 +147,8 @@ describe('the pointer', () => {
     );
     await browser.until('The links stay', async () => (await browser.textOf('.figures-list')) !== standing);
     await browser.goTo('themes');
+    await browser.press('Curve over the resolutions');
+    await browser.find('.chart-box canvas');
     await browser.driver.executeScript(
       "document.querySelector('.chart-box canvas').scrollIntoView({ block: 'center' })",
     );

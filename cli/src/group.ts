@@ -4,7 +4,7 @@ import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
-import { letterAt } from '@green-thicket/core/themes/identity';
+import { letterAt } from '@green-thicket/core/themes/letters';
 import { drawLinks } from '@green-thicket/core/themes/redraw';
 import { defaultResolution, sweepResolution } from '@green-thicket/core/themes/resolution';
 import { degreeInside, linkedCount } from '@green-thicket/core/themes/themes';

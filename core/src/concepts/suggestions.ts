@@ -30,16 +30,18 @@ export const bareKey = (key: string): string =>
 
 /** British and American spellings brought to one: colour, centre, organise, travelled, grey. */
 function oneVariety(word: string): string {
-  return bareKey(word)
-    .replace(/our(?=s?$|ed$|ing$|ite|able|ful|hood)/, 'or')
-    // A meter measures in British English too.
-    .replace(/(?<!^me)tre(s?)$/, 'ter$1')
-    .replace(/is(e|es|ed|ing|ation|ations)$/, 'iz$1')
-    .replace(/yse(s|d)?$/, 'yze$1')
-    .replace(/ll(ed|ing|er)$/, 'l$1')
-    .replace(/ogue(s?)$/, 'og$1')
-    .replace(/^grey$/, 'gray')
-    .replace(/ence$/, 'ense');
+  return (
+    bareKey(word)
+      .replace(/our(?=s?$|ed$|ing$|ite|able|ful|hood)/, 'or')
+      // A meter measures in British English too.
+      .replace(/(?<!^me)tre(s?)$/, 'ter$1')
+      .replace(/is(e|es|ed|ing|ation|ations)$/, 'iz$1')
+      .replace(/yse(s|d)?$/, 'yze$1')
+      .replace(/ll(ed|ing|er)$/, 'l$1')
+      .replace(/ogue(s?)$/, 'og$1')
+      .replace(/^grey$/, 'gray')
+      .replace(/ence$/, 'ense')
+  );
 }
 
 function initialsOf(key: string): string {

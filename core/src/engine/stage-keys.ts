@@ -153,12 +153,19 @@ export const STAGE_KEYS = {
   sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], ({ settings }) => ({
     seed: settings.themes.seed,
   })),
-  grouping: reads(['graph', 'sweep', 'evidence', 'links'], ({ settings }) => ({ themes: settings.themes })),
+  grouping: reads(
+    ['concepts', 'graph', 'sweep', 'evidence', 'links'],
+    ({ settings, themeChoices: { aside, locked, begun } }) => ({
+      themes: settings.themes,
+      held: { aside, locked, begun },
+    }),
+  ),
   stretches: reads(['tokens'], stretchSettings),
   spoken: reads(['concepts', 'stretches', 'tokens'], stretchSettings),
   themes: reads(['concepts', 'graph', 'spoken', 'grouping'], (state) => ({
     labels: state.conceptLabels,
     names: state.themeNames,
+    choices: state.themeChoices,
     fewest: fewestInStretch(state),
   })),
   map: reads(['concepts', 'graph', 'links', 'themes'], (state) => ({

@@ -25,6 +25,7 @@ import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
+import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
 import { drawNetworks, redrawThemes, type Redrawn } from '../themes/redraw.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
@@ -178,7 +179,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       },
       seed,
     ),
-  grouping: (take, { themes }) =>
+  grouping: (take, { themes, held }) =>
     groupConcepts(
       {
         graph: take('graph'),
@@ -186,11 +187,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         grounds: { evidence: take('evidence'), links: take('links') },
       },
       themes,
+      holdConcepts({ ...NO_CHOICES, ...held }, take('concepts').keys),
     ),
   stretches: (take, settings) => atOnce(() => layStretches(take('tokens'), settings)),
   spoken: (take, settings) =>
     atOnce(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
-  themes: (take, { labels, names, fewest }, { register }) =>
+  themes: (take, { labels, names, fewest, choices }, { register }) =>
     atOnce(() => {
       const concepts = take('concepts');
       return nameThemes({
@@ -202,6 +204,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         known: register,
         names,
         fewest,
+        choices,
       });
     }),
   map: (take, { labels, seed, map }) =>

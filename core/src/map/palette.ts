@@ -1,3 +1,5 @@
+import { indexOfLetter } from '../themes/letters.ts';
+
 /** Inks of the themes, dark enough to be read on paper (contrast above 5 to 1). By the number of the letter. */
 const INKS = [
   '#2f5d3a',
@@ -19,15 +21,8 @@ export const MOSS = '#23402F';
 export const RUST = '#B5532B';
 export const NEUTRAL_INK = '#5d6358';
 
-/** Number of a theme letter: A 0, Z 25, AA 26. */
-export function letterNumber(letter: string): number {
-  let number = 0;
-  for (const character of letter) number = number * 26 + character.charCodeAt(0) - 64;
-  return number - 1;
-}
-
 export function inkOf(letter: string): string {
-  return INKS[letterNumber(letter) % INKS.length];
+  return INKS[indexOfLetter(letter) % INKS.length];
 }
 
 /** A colour mixed with paper: share 1 is the colour itself. */
@@ -50,6 +45,6 @@ export interface Hatch {
 
 /** The hatch of a theme; two themes of one ink differ in it. */
 export function hatchOf(letter: string): Hatch {
-  const number = letterNumber(letter);
+  const number = indexOfLetter(letter);
   return { angle: (number * 50) % 180, distance: 7 + 3 * (Math.floor(number / 4) % 3) };
 }

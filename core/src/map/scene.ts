@@ -13,7 +13,8 @@ import {
   type Point,
   type Polygon,
 } from './geometry.ts';
-import { inkOf, letterNumber } from './palette.ts';
+import { indexOfLetter } from '../themes/letters.ts';
+import { inkOf } from './palette.ts';
 import { outline, partLand, spreadOver, stressPlaces } from './parcels.ts';
 import { placeLabels, type Box } from './placement.ts';
 import { textWidth } from './text-width.ts';
@@ -205,7 +206,7 @@ function landOfThemes(graph: Graph, themes: Themes): { cell: Point[]; size: numb
   );
   const golden = Math.PI * (3 - Math.sqrt(5));
   const start = themes.themes.map(({ letter }): Point => {
-    const number = letterNumber(letter);
+    const number = indexOfLetter(letter);
     const away = Math.sqrt(number + 0.5);
     return [away * Math.cos(number * golden), away * Math.sin(number * golden)];
   });

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
 import { attributeDecisionSchemas } from '../study/decisions/attributes.ts';
+import { themeDecisionSchemas } from '../study/decisions/themes.ts';
 import { settingDecisionSchemas } from '../study/decisions/settings.ts';
 import { sourceDecisionSchemas } from '../study/decisions/sources.ts';
 import { wordDecisionSchemas } from '../study/decisions/words.ts';
@@ -12,6 +13,7 @@ export const decisionSchema = fields.byKind({
   ...attributeDecisionSchemas(fields),
   ...wordDecisionSchemas(fields),
   ...settingDecisionSchemas(fields),
+  ...themeDecisionSchemas(fields),
 });
 
 /** The name that Joi, like any code that copies objects key by key, would lose. */

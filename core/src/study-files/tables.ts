@@ -2,7 +2,8 @@ import type { Candidates } from '../concepts/candidates.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison } from '../compare/strength.ts';
 import type { Links } from '../network/links.ts';
-import { bandOf, type Redrawn } from '../themes/redraw.ts';
+import { bandOf } from '../themes/bands.ts';
+import { type Redrawn } from '../themes/redraw.ts';
 import type { Themes } from '../themes/themes.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
 

@@ -2,17 +2,19 @@ import { ATTRIBUTE_APPLY, type AttributeDecision } from './decisions/attributes.
 import type { Appliers } from './decisions/kinds.ts';
 import { SETTING_APPLY, type SettingDecision } from './decisions/settings.ts';
 import { SOURCE_APPLY, type SourceDecision } from './decisions/sources.ts';
+import { THEME_APPLY, type ThemeDecision } from './decisions/themes.ts';
 import type { WordDecision } from './decisions/words.ts';
 import { looseLists } from './decisions/word-lists.ts';
 import type { StudyState } from './study.ts';
 
 /** One recorded choice of the researcher's. */
-export type Decision = SourceDecision | AttributeDecision | WordDecision | SettingDecision;
+export type Decision = SourceDecision | AttributeDecision | WordDecision | SettingDecision | ThemeDecision;
 
 const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...SOURCE_APPLY,
   ...ATTRIBUTE_APPLY,
   ...SETTING_APPLY,
+  ...THEME_APPLY,
 };
 const APPLY_BY_KIND: ReadonlyMap<string, (state: StudyState, decision: never) => StudyState> = new Map(
   Object.entries(APPLY),

@@ -23,6 +23,14 @@ export interface DecisionLog {
   readonly tip: number;
 }
 
+/** Decisions of other groups that keep words too. */
+const CHANGES_LISTS: ReadonlySet<Decision['kind']> = new Set([
+  'applyRecipe',
+  'placeConcepts',
+  'lockTheme',
+  'beginThemes',
+]);
+
 /** Fewer decisions than this are made one after the other: taking the lists up costs more. */
 const FEW = 20;
 
@@ -33,8 +41,8 @@ export function decideAll(state: StudyState, decisions: readonly Decision[]): St
   let lists = looseLists(now);
   for (const decision of decisions) {
     if (lists.apply(decision)) continue;
-    if (decision.kind === 'applyRecipe') {
-      // A recipe adds to the lists, so they are made before and taken up anew after it.
+    if (CHANGES_LISTS.has(decision.kind)) {
+      // It adds to the lists, so they are made before and taken up anew after it.
       now = decide(lists.into(now), decision);
       lists = looseLists(now);
     } else now = decide(now, decision);

@@ -5,6 +5,7 @@ import type { WordKind } from '../text/parts-of-speech.ts';
 import type { LanguageCode } from '../text/language-names.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings, WindowUnit } from '../network/windows.ts';
+import { NO_CHOICES, type ThemeChoices } from '../themes/choices.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { AttributeType } from './attributes.ts';
@@ -121,6 +122,7 @@ export interface StudyState {
   readonly conceptLabels: Readonly<Record<string, string>>;
   /** Theme letter → name. */
   readonly themeNames: Readonly<Record<string, string>>;
+  readonly themeChoices: ThemeChoices;
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
@@ -168,4 +170,5 @@ export const EMPTY_STUDY: StudyState = {
   refusedMerges: [],
   conceptLabels: {},
   themeNames: {},
+  themeChoices: NO_CHOICES,
 };

@@ -1,4 +1,5 @@
 import munkres from 'munkres';
+import { indexOfLetter, letterAt } from './letters.ts';
 
 /** What a theme is known by over re-computations: its letter, and the concepts it last had. */
 export interface ThemeIdentity {
@@ -11,42 +12,47 @@ export interface ThemeIdentity {
 /** A theme goes on as another where they share so much (Jaccard): one concept of nine is no reason to keep a name. */
 const SAME_THEME = 0.3;
 
-/** The letter of the n-th theme ever seen: A … Z, AA, AB … */
-export function letterAt(index: number): string {
-  const last = String.fromCharCode(65 + (index % 26));
-  return index < 26 ? last : letterAt(Math.floor(index / 26) - 1) + last;
-}
-
 /**
  * Gives new themes the letters of the old: the best one-to-one match on shared members (Hungarian method; Jaccard
  * overlap of 0.3 or more), first with the themes of the last grouping, then with those that went before; what matches none gets a
  * letter never used.
  *
  * @param groups members of each new theme, by key
+ * @param held themes whose letter is the researcher's, with their members; no other gets it
  * @returns the letter of each group, and the register to keep for next time
  */
 export function matchThemes(
   groups: readonly (readonly string[])[],
   known: readonly ThemeIdentity[],
+  held: ReadonlyMap<string, readonly string[]> = new Map(),
 ): { letters: string[]; register: ThemeIdentity[] } {
   const letters = new Array<string | undefined>(groups.length).fill(undefined);
   const match = (old: readonly ThemeIdentity[]): void => {
-    const open = groups.map((_, i) => i).filter((i) => letters[i] === undefined);
-    if (open.length === 0 || old.length === 0) return;
-    const overlap = open.map((i) => old.map((theme) => jaccardOverlap(groups[i], theme.members)));
-    const size = Math.max(open.length, old.length);
+    const unnamed = groups.map((_, i) => i).filter((i) => letters[i] === undefined);
+    if (unnamed.length === 0 || old.length === 0) return;
+    const overlap = unnamed.map((i) => old.map((theme) => jaccardOverlap(groups[i], theme.members)));
+    const size = Math.max(unnamed.length, old.length);
     const cost = Array.from({ length: size }, (_, r) =>
       Array.from({ length: size }, (_, c) => 1 - (overlap[r]?.[c] ?? 0)),
     );
     for (const [row, column] of munkres(cost)) {
-      if ((overlap[row]?.[column] ?? 0) >= SAME_THEME) letters[open[row]] = old[column].letter;
+      if ((overlap[row]?.[column] ?? 0) >= SAME_THEME) letters[unnamed[row]] = old[column].letter;
     }
   };
-  match(known.filter((theme) => theme.present));
-  match(known.filter((theme) => !theme.present));
+  const open = known.filter(({ letter }) => !held.has(letter));
+  match(open.filter((theme) => theme.present));
+  match(open.filter((theme) => !theme.present));
   let used = known.length;
-  const given = letters.map((letter) => letter ?? letterAt(used++));
-  const memberOf = new Map(given.map((letter, i) => [letter, groups[i]]));
+  const unused = (): string => {
+    while (held.has(letterAt(used))) used++;
+    return letterAt(used++);
+  };
+  const given = letters.map((letter) => letter ?? unused());
+  for (const letter of held.keys()) used = Math.max(used, indexOfLetter(letter) + 1);
+  const memberOf = new Map([
+    ...held,
+    ...given.map((letter, i): [string, readonly string[]] => [letter, groups[i]]),
+  ]);
   const register = Array.from({ length: used }, (_, i): ThemeIdentity => {
     const letter = letterAt(i);
     const members = memberOf.get(letter);

@@ -7,6 +7,7 @@ import { judgePairs, type LinkSettings } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
 import { randomInteger, seededRandom, type Random } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
+import { networkAround, withHeld } from './choices.ts';
 import { runLeiden } from './consensus.ts';
 import { settleMembers } from './members.ts';
 import { SMALLEST_THEME } from './resolution.ts';
@@ -29,19 +30,11 @@ export interface Redrawn {
   readonly comesBack: Float64Array;
   /** Of each concept in a theme: the mean share of its theme's other members it is with in a draw; 0 for loose ones. */
   readonly together: Float64Array;
+  /** Of each concept: the other theme it is with most, by the mean share of its members; −1 where it is with none. */
+  readonly lean: Int32Array;
+  /** That share. */
+  readonly leaning: Float64Array;
 }
-
-/** How steady a theme is, in four bands. */
-export type Band = 'nearly always' | 'mostly' | 'now and then' | 'seldom';
-
-/** Bounds of the bands, by mean overlap: from 0.85 on highly stable, under 0.6 doubtful (Hennig 2007). */
-const BANDS: readonly (readonly [from: number, band: Band])[] = [
-  [0.85, 'nearly always'],
-  [0.7, 'mostly'],
-  [0.5, 'now and then'],
-];
-
-export const bandOf = (overlap: number): Band => BANDS.find(([from]) => overlap >= from)?.[1] ?? 'seldom';
 
 /** Draws on which resolutions are tried. */
 const TRIED_DRAWS = 12;
@@ -115,27 +108,69 @@ export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redra
   const count = themes.themes.length;
   const overlap = new Float64Array(count);
   const comesBack = new Float64Array(count);
-  const together = new Float64Array(size);
+  const withTheme = new Float64Array(size * count);
   const sources = windowsBySource(windows).length;
-  if (count === 0 || sources < 2) return { overlap, comesBack, together };
-  const evidenceOf = evidenceOfDraws(input.counts, windows);
-  for (let draw = 0; draw < draws; draw++) {
-    const random = seededRandom(input.seed, 20_000 + draw);
-    const community = yield* groupDrawn(input, evidenceOf(drawSources(sources, random)), draw);
-    const sizes = new Map<number, number>();
-    for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
-    themes.themes.forEach(({ concepts }, t) => {
-      const best = bestOverlap(concepts, community, sizes);
-      overlap[t] += best / draws;
-      if (best >= COMES_BACK) comesBack[t] += 1 / draws;
-      for (const concept of concepts) {
-        const others = concepts.filter((each) => each !== concept && community[each] === community[concept]);
-        together[concept] += others.length / (concepts.length - 1) / draws;
-      }
-    });
-    yield (draw + 1) / draws;
+  if (count > 0 && sources >= 2) {
+    const evidenceOf = evidenceOfDraws(input.counts, windows);
+    for (let draw = 0; draw < draws; draw++) {
+      const random = seededRandom(input.seed, 20_000 + draw);
+      const community = yield* groupDrawn(input, evidenceOf(drawSources(sources, random)), draw);
+      const sizes = new Map<number, number>();
+      for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
+      themes.themes.forEach(({ concepts }, t) => {
+        const best = bestOverlap(concepts, community, sizes);
+        overlap[t] += best / draws;
+        if (best >= COMES_BACK) comesBack[t] += 1 / draws;
+      });
+      addCompany(withTheme, community, themes, draws);
+      yield (draw + 1) / draws;
+    }
   }
-  return { overlap, comesBack, together };
+  return { overlap, comesBack, ...companyKept(withTheme, themes) };
+}
+
+/** Adds, for each concept and theme, the share of the theme's other members a draw has it with. */
+function addCompany(
+  withTheme: Float64Array,
+  community: Int32Array,
+  { themes, themeOf }: Themes,
+  draws: number,
+): void {
+  const count = themes.length;
+  const members = new Map<number, Int32Array>();
+  for (let i = 0; i < community.length; i++) {
+    if (themeOf[i] < 0) continue;
+    let row = members.get(community[i]);
+    if (!row) members.set(community[i], (row = new Int32Array(count)));
+    row[themeOf[i]]++;
+  }
+  for (let i = 0; i < community.length; i++) {
+    const row = members.get(community[i]);
+    if (!row) continue;
+    for (let t = 0; t < count; t++) {
+      const isOwn = themeOf[i] === t ? 1 : 0;
+      const others = themes[t].concepts.length - isOwn;
+      if (others > 0) withTheme[i * count + t] += (row[t] - isOwn) / others / draws;
+    }
+  }
+}
+
+function companyKept(
+  withTheme: Float64Array,
+  { themes, themeOf }: Themes,
+): Pick<Redrawn, 'together' | 'lean' | 'leaning'> {
+  const count = themes.length;
+  const together = new Float64Array(themeOf.length);
+  const lean = new Int32Array(themeOf.length).fill(-1);
+  const leaning = new Float64Array(themeOf.length);
+  for (let i = 0; i < themeOf.length; i++) {
+    for (let t = 0; t < count; t++) {
+      const share = withTheme[i * count + t];
+      if (t === themeOf[i]) together[i] = share;
+      else if (share > leaning[i]) [lean[i], leaning[i]] = [t, share];
+    }
+  }
+  return { together, lean, leaning };
 }
 
 function bestOverlap(
@@ -160,6 +195,8 @@ function* groupDrawn(
 ): Stepwise<Int32Array> {
   const judged = judgePairs(evidence, settings);
   const graph = groupingNetwork(evidence.size, judged, settings);
-  const { best } = runLeiden(graph, themes.resolution, seed + draw, RUNS);
-  return yield* settleMembers(best, { evidence, links: judged }, SETTLING_ROUNDS);
+  const { best } = runLeiden(networkAround(graph, themes.held), themes.resolution, seed + draw, RUNS);
+  const around = withHeld(best, graph, themes.held);
+  const settled = yield* settleMembers(around, { evidence, links: judged }, SETTLING_ROUNDS);
+  return withHeld(settled, graph, themes.held);
 }

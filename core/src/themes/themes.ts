@@ -8,6 +8,15 @@ import { matchThemes, type ThemeIdentity } from './identity.ts';
 import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
 import { settleMembers, type Grounds } from './members.ts';
 import { ownValue } from '../base/records.ts';
+import {
+  joinedInto,
+  networkAround,
+  NO_CHOICES,
+  NOTHING_HELD,
+  withHeld,
+  type Held,
+  type ThemeChoices,
+} from './choices.ts';
 
 export interface ThemeSettings {
   /** Resolution γ, or 'auto' for the steadiest in the sweep. */
@@ -28,6 +37,8 @@ export interface Theme {
   readonly concepts: readonly number[];
   /** Share of all stretches of text that speak to it. */
   readonly share: number;
+  /** What the researcher made of it; `found` where nothing. */
+  readonly by: 'found' | 'locked' | 'begun';
 }
 
 /** The grouping with names and letters. */
@@ -35,6 +46,10 @@ export interface Themes {
   readonly themes: readonly Theme[];
   /** Theme index of each concept, −1 where it is loose. */
   readonly themeOf: Int32Array;
+  /** The letter of the theme each concept would be in by the grouping alone; empty where it would be loose. */
+  readonly foundIn: readonly string[];
+  /** What the grouping was made round. */
+  readonly held: Held;
   readonly modularity: number;
   readonly resolution: number;
   readonly register: readonly ThemeIdentity[];
@@ -101,6 +116,8 @@ export function* exploreResolutions(
 
 export interface ResolvedGrouping extends Grouping {
   readonly resolution: number;
+  /** What it was made round. */
+  readonly held: Held;
 }
 
 /** What concepts are grouped by. */
@@ -114,12 +131,14 @@ export interface GroupingInput {
 export function* groupConcepts(
   { graph, points, grounds }: GroupingInput,
   settings: ThemeSettings,
+  held: Held = NOTHING_HELD,
 ): Stepwise<ResolvedGrouping> {
   const resolution =
     settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
-  const grouping = yield* groupByConsensus(graph, resolution, settings.seed, settings.runs);
-  const community = yield* settleMembers(grouping.community, grounds);
-  return { ...grouping, community, resolution };
+  const around = networkAround(graph, held);
+  const grouping = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
+  const settled = yield* settleMembers(withHeld(grouping.community, graph, held), grounds);
+  return { ...grouping, community: withHeld(settled, graph, held), resolution, held };
 }
 
 /** The weight of each concept's links inside its own community. */
@@ -133,17 +152,8 @@ export function degreeInside(graph: Graph, community: ArrayLike<number>): Float6
   });
 }
 
-/** Makes themes of a grouping: letters by match with the known ones, names, shares; by falling share. */
-export function nameThemes({
-  keys,
-  labels,
-  graph,
-  spoken,
-  grouping,
-  known,
-  names,
-  fewest,
-}: {
+/** What themes are made of. */
+export interface NamingInput {
   readonly keys: readonly string[];
   readonly labels: readonly string[];
   readonly graph: Graph;
@@ -153,30 +163,108 @@ export function nameThemes({
   readonly known: readonly ThemeIdentity[];
   readonly names: Readonly<Record<string, string>>;
   readonly fewest: number;
-}): Themes {
-  const inside = degreeInside(graph, grouping.community);
-  const groups: number[][] = [];
-  for (const concept of ranked(keys.length, (i) => inside[i])) {
-    const c = grouping.community[concept];
-    (groups[c] ??= []).push(concept);
+  readonly choices?: ThemeChoices;
+}
+
+/** A group of concepts with its letter. */
+interface Lettered {
+  readonly letter: string;
+  readonly by: Theme['by'];
+  readonly concepts: readonly number[];
+}
+
+/** The groups of a grouping with their letters, before the researcher moved or joined any. */
+function letterGroups(
+  { keys, spoken, fewest, known, grouping: { community, held } }: NamingInput,
+  order: readonly number[],
+): { found: Lettered[]; register: readonly ThemeIdentity[] } {
+  const groups = new Map<number, number[]>();
+  for (const concept of order) {
+    const c = community[concept];
+    const group = groups.get(c);
+    if (group) group.push(concept);
+    else groups.set(c, [concept]);
   }
-  const large = groups.filter((group) => group && group.length >= SMALLEST_THEME);
+  const grown = held.seeds.map(({ letter, by, concepts }): Lettered => {
+    const c = community[concepts[0]];
+    const members = groups.get(c) ?? concepts;
+    groups.delete(c);
+    return { letter, by, concepts: members };
+  });
+  const own = [...held.closed, ...grown];
+  const large = [...groups]
+    .sort(([a], [b]) => a - b)
+    .map(([, group]) => group)
+    .filter((group) => group.length >= SMALLEST_THEME);
   const themeOf = new Int32Array(keys.length).fill(-1);
   large.forEach((group, theme) => group.forEach((concept) => (themeOf[concept] = theme)));
   const shares = shareOfThemes(spoken, themeOf, large.length, fewest);
-  const order = ranked(large.length, (theme) => shares[theme]);
+  // New letters go to the strongest first.
+  const strongest = ranked(large.length, (theme) => shares[theme]).map((theme) => large[theme]);
+  const members = (concepts: readonly number[]): string[] => concepts.map((concept) => keys[concept]);
   const { letters, register } = matchThemes(
-    order.map((theme) => large[theme].map((concept) => keys[concept])),
+    strongest.map(members),
     known,
+    new Map([...held.aside, ...own].map(({ letter, concepts }) => [letter, members(concepts)])),
   );
-  const place = new Int32Array(large.length);
-  order.forEach((theme, index) => (place[theme] = index));
-  const themes = order.map((theme, index): Theme => {
-    const concepts = large[theme];
+  const named = strongest.map((concepts, i): Lettered => ({ letter: letters[i], by: 'found', concepts }));
+  return { found: [...own, ...named], register };
+}
+
+/** The concepts of each letter once themes were joined and concepts put where the researcher has them. */
+function placeConcepts(
+  keys: readonly string[],
+  found: readonly Lettered[],
+  { placed, joined }: ThemeChoices,
+  foundIn: readonly string[],
+): Map<string, Set<number>> {
+  const there = new Set(found.map(({ letter }) => letter));
+  const made = new Map<string, Set<number>>();
+  const put = (concept: number, letter: string): void => {
+    made.set(letter, (made.get(letter) ?? new Set<number>()).add(concept));
+  };
+  const intoOf = (letter: string): string => {
+    const into = joinedInto(joined, letter);
+    // What it was joined to may be gone; then it is itself again.
+    return there.has(into) ? into : letter;
+  };
+  keys.forEach((key, concept) => {
+    const chosen = ownValue(placed, key);
+    // A theme that is no longer there can hold nothing: the concept is where it was found.
+    const letter =
+      chosen === undefined || (chosen !== '' && !there.has(intoOf(chosen))) ? foundIn[concept] : chosen;
+    if (letter !== '') put(concept, intoOf(letter));
+  });
+  return made;
+}
+
+/**
+ * Makes themes of a grouping: letters by match with the known ones, what the researcher decided laid over it, names, shares; by
+ * falling share.
+ */
+export function nameThemes(input: NamingInput): Themes {
+  const { keys, labels, graph, spoken, grouping, names, fewest, choices = NO_CHOICES } = input;
+  const inCommunity = degreeInside(graph, grouping.community);
+  const order = ranked(keys.length, (i) => inCommunity[i]);
+  const { found, register } = letterGroups(input, order);
+  const foundIn = new Array<string>(keys.length).fill('');
+  for (const { letter, concepts } of found) for (const concept of concepts) foundIn[concept] = letter;
+  const made = placeConcepts(keys, found, choices, foundIn);
+  const groups = found.filter(({ letter }) => (made.get(letter)?.size ?? 0) > 0);
+  const grouped = new Int32Array(keys.length).fill(-1);
+  groups.forEach(({ letter }, theme) => made.get(letter)?.forEach((concept) => (grouped[concept] = theme)));
+  const shares = shareOfThemes(spoken, grouped, groups.length, fewest);
+  const byShare = ranked(groups.length, (theme) => shares[theme]);
+  const inside = degreeInside(graph, grouped);
+  const byInside = ranked(keys.length, (i) => inside[i]);
+  const themes = byShare.map((theme): Theme => {
+    const { letter, by } = groups[theme];
+    const concepts = byInside.filter((concept) => grouped[concept] === theme);
     return {
-      letter: letters[index],
+      letter,
+      by,
       label:
-        ownValue(names, letters[index]) ??
+        ownValue(names, letter) ??
         concepts
           .slice(0, 3)
           .map((concept) => labels[concept])
@@ -185,9 +273,13 @@ export function nameThemes({
       share: shares[theme],
     };
   });
+  const place = new Int32Array(groups.length);
+  byShare.forEach((theme, index) => (place[theme] = index));
   return {
     themes,
-    themeOf: themeOf.map((theme) => (theme < 0 ? -1 : place[theme])),
+    themeOf: grouped.map((theme) => (theme < 0 ? -1 : place[theme])),
+    foundIn,
+    held: grouping.held,
     modularity: grouping.modularity,
     resolution: grouping.resolution,
     register,

@@ -1,16 +1,27 @@
 import { conceptLabels } from '../engine/resources.ts';
 import { comparedAttribute } from '../study/groups.ts';
-import { bandOf, DRAWS } from '../themes/redraw.ts';
+import { bandOf } from '../themes/bands.ts';
+import { DRAWS } from '../themes/redraw.ts';
 import { fewestInStretch } from '../engine/stage-keys.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import { choicesOf, groupsAt, neighbourChoice } from '../themes/braid.ts';
+import { joinedInto } from '../themes/choices.ts';
+import { letterAfter } from '../themes/letters.ts';
+import { joinersOf } from '../themes/joiners.ts';
+import { splitTheme } from '../themes/split.ts';
+import { ownValue } from '../base/records.ts';
 import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
 import type {
   CompareView,
   CoverageView,
+  HowManyView,
+  JoinersView,
   LinkRow,
   LinksView,
   MapView,
   Overview,
   SteadinessView,
+  ThemePartsView,
   ThemesView,
 } from './view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
@@ -22,6 +33,10 @@ export interface ThemeViews {
   themes: View<null, ThemesView>;
   coverage: View<null, CoverageView>;
   steadiness: View<null, SteadinessView>;
+  /** Words that would join a theme. */
+  joiners: View<{ readonly letter: string; readonly limit: number }, JoinersView>;
+  howMany: View<null, HowManyView>;
+  themeParts: View<{ readonly letter: string }, ThemePartsView>;
   map: View<null, MapView>;
   compare: View<null, CompareView>;
 }
@@ -43,7 +58,21 @@ export const THEME_KEYS = {
     labels: state.conceptLabels,
     minimumTogether: state.settings.links.minimumTogether,
   })),
-  themes: reads(['concepts', 'themes', 'sweep'], (state) => ({ labels: state.conceptLabels })),
+  themes: reads(['concepts', 'themes', 'sweep'], ({ conceptLabels, themeChoices }) => ({
+    labels: conceptLabels,
+    choices: themeChoices,
+  })),
+  joiners: reads(['candidates', 'concepts', 'themes', 'stretches', 'spoken'], (state) => ({
+    labels: state.conceptLabels,
+    dropped: state.dropped,
+  })),
+  howMany: reads(['concepts', 'graph', 'evidence', 'links', 'themes', 'sweep'], ({ settings }) => ({
+    seed: settings.themes.seed,
+  })),
+  themeParts: reads(['concepts', 'graph', 'themes'], ({ conceptLabels, settings }) => ({
+    labels: conceptLabels,
+    seed: settings.themes.seed,
+  })),
   coverage: reads(['tokens', 'candidates', 'concepts', 'themes', 'stretches', 'spoken'], (state) => ({
     labels: state.conceptLabels,
     fewest: fewestInStretch(state),
@@ -129,27 +158,128 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
     };
   },
 
-  *themes(_, { take, own }) {
+  *themes(_, { take, own: { labels: given, choices } }) {
     const concepts = yield* take('concepts');
     const { keys, mentions } = concepts;
-    const themes = yield* take('themes');
+    const { themes, themeOf, foundIn, modularity, resolution, register } = yield* take('themes');
     const sweep = yield* take('sweep');
-    const labels = conceptLabels(own.labels, concepts);
+    const labels = conceptLabels(given, concepts);
+    const named = (i: number): { key: string; label: string } => ({ key: keys[i], label: labels[i] });
+    const placed = keys.map((key) => ownValue(choices.placed, key));
+    const there = new Set(themes.map(({ letter }) => letter));
+    const numberOf = new Map(keys.map((key, i) => [key, i]));
+    const isAside = new Set(Object.values(choices.aside).flatMap((theme) => theme.keys));
+    const isLost = (i: number): boolean => {
+      const letter = placed[i];
+      return letter !== undefined && letter !== '' && !there.has(joinedInto(choices.joined, letter));
+    };
     return {
-      themes: themes.themes.map(({ letter, label, share, concepts }) => ({
+      themes: themes.map(({ letter, label, share, by, concepts }) => ({
         letter,
         label,
         share,
+        by,
+        grows: ownValue(choices.begun, letter)?.grows === true,
+        joined: Object.keys(choices.joined).filter((each) => joinedInto(choices.joined, each) === letter),
+        note: ownValue(choices.notes, letter) ?? '',
         concepts: concepts.map((i) => ({
-          key: keys[i],
-          label: labels[i],
+          ...named(i),
           mentions: mentions[i],
+          placed: placed[i] !== undefined && !isLost(i),
+          ...(joinedInto(choices.joined, foundIn[i]) === letter ? {} : { foundIn: foundIn[i] }),
         })),
       })),
-      loose: keys.flatMap((key, i) => (themes.themeOf[i] < 0 ? [{ key, label: labels[i] }] : [])),
-      modularity: themes.modularity,
-      resolution: themes.resolution,
+      loose: keys.flatMap((key, i) =>
+        themeOf[i] < 0 && !isAside.has(key) ? [{ ...named(i), placed: placed[i] === '' }] : [],
+      ),
+      aside: Object.entries(choices.aside).map(([letter, { name, keys: own }]) => ({
+        letter,
+        name,
+        concepts: own.flatMap((key) => {
+          const i = numberOf.get(key);
+          return i === undefined ? [] : [named(i)];
+        }),
+      })),
+      astray: keys.flatMap((_, i) => (isLost(i) ? [{ ...named(i), letter: placed[i] ?? '' }] : [])),
+      nextLetter: letterAfter([
+        ...register.map(({ letter }) => letter),
+        ...Object.keys(choices.aside),
+        ...Object.keys(choices.begun),
+        ...Object.keys(choices.locked),
+      ]),
+      modularity,
+      resolution,
       sweep,
+    };
+  },
+
+  *joiners({ letter, limit }, { take, own: { labels: given, dropped } }) {
+    const candidates = yield* take('candidates');
+    const { keys } = yield* take('concepts');
+    const { themes, themeOf } = yield* take('themes');
+    const theme = themes.findIndex((each) => each.letter === letter);
+    if (theme < 0) return { words: [] };
+    const no = new Set([...keys, ...dropped]);
+    const labels = conceptLabels(given, candidates);
+    const words = joinersOf({
+      candidates,
+      keys: candidates.keys,
+      isWanted: (thing) => !no.has(candidates.keys[thing]),
+      stretches: yield* take('stretches'),
+      spoken: yield* take('spoken'),
+      inTheme: Uint8Array.from(themeOf, (each) => (each === theme ? 1 : 0)),
+    });
+    return {
+      words: words
+        .slice(0, limit)
+        .map(({ thing, ...figures }) => ({ key: candidates.keys[thing], label: labels[thing], ...figures })),
+    };
+  },
+
+  *howMany(_, { take, own: { seed } }) {
+    const { keys } = yield* take('concepts');
+    const graph = yield* take('graph');
+    const grounds = { evidence: yield* take('evidence'), links: yield* take('links') };
+    const { themes, themeOf, resolution } = yield* take('themes');
+    const sweep = yield* take('sweep');
+    const choices = choicesOf(sweep);
+    const columns: HowManyView['columns'][number][] = [];
+    const named = (groups: readonly (readonly number[])[]): string[][] =>
+      groups.map((group) => group.map((i) => keys[i]));
+    const beside = function* (side: 'fewer' | 'more'): Stepwise<void> {
+      const choice = neighbourChoice(choices, themes.length, side);
+      if (!choice) return;
+      const groups = yield* groupsAt({ graph, grounds }, choice.resolution, seed);
+      columns.push({ ...choice, isNow: false, groups: named(groups) });
+    };
+    yield* beside('fewer');
+    columns.push({
+      resolution,
+      themes: themes.length,
+      steadiness: sweep.find((point) => point.resolution === resolution)?.steadiness ?? 0,
+      isNow: true,
+      groups: named(themes.map(({ concepts }) => concepts)),
+    });
+    yield* beside('more');
+    return {
+      choices,
+      columns,
+      letterOf: Object.fromEntries(
+        keys.flatMap((key, i) => (themeOf[i] < 0 ? [] : [[key, themes[themeOf[i]].letter]])),
+      ),
+    };
+  },
+
+  *themeParts({ letter }, { take, own: { labels: given, seed } }) {
+    const concepts = yield* take('concepts');
+    const { themes } = yield* take('themes');
+    const graph = yield* take('graph');
+    const labels = conceptLabels(given, concepts);
+    const theme = themes.find((each) => each.letter === letter);
+    return {
+      parts: splitTheme(graph, theme?.concepts ?? [], seed).map((part) =>
+        part.map((i) => ({ key: concepts.keys[i], label: labels[i] })),
+      ),
     };
   },
 
@@ -178,7 +308,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   *steadiness(_, { take }) {
     const { keys } = yield* take('concepts');
     const { themes, themeOf } = yield* take('themes');
-    const { overlap, comesBack, together } = yield* take('redrawn');
+    const { overlap, comesBack, together, lean, leaning } = yield* take('redrawn');
     return {
       draws: DRAWS,
       themes: themes.map(({ letter }, t) => ({
@@ -187,7 +317,12 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         comesBack: comesBack[t],
         overlap: overlap[t],
       })),
-      concepts: keys.flatMap((key, i) => (themeOf[i] < 0 ? [] : [{ key, together: together[i] }])),
+      concepts: keys.map((key, i) => ({
+        key,
+        together: themeOf[i] < 0 ? 0 : together[i],
+        lean: lean[i] < 0 ? '' : themes[lean[i]].letter,
+        leaning: leaning[i],
+      })),
     };
   },
 

@@ -1,5 +1,8 @@
 import type { Meaning } from '../text/meanings.ts';
-import type { Band } from '../themes/redraw.ts';
+import type { Choice } from '../themes/braid.ts';
+import type { Joiner } from '../themes/joiners.ts';
+import type { Band } from '../themes/bands.ts';
+import type { Theme } from '../themes/themes.ts';
 import type { Comparison } from '../compare/strength.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
@@ -92,19 +95,67 @@ export interface ThemeRow {
   readonly letter: string;
   readonly label: string;
   readonly share: number;
+  /** What the researcher made of it; `found` where nothing. */
+  readonly by: Theme['by'];
+  /** Whether the grouping adds to a theme that was begun. */
+  readonly grows: boolean;
+  /** Themes that were joined to it. */
+  readonly joined: readonly string[];
+  readonly note: string;
   readonly concepts: readonly {
     readonly key: string;
     readonly label: string;
     readonly mentions: number;
+    /** Whether the researcher put it here. */
+    readonly placed: boolean;
+    /** Where the grouping alone has it, where that is another theme, or none (empty); else undefined. */
+    readonly foundIn?: string;
   }[];
+}
+
+/** A theme that was set aside: its concepts take no part. */
+export interface AsideRow {
+  readonly letter: string;
+  readonly name: string;
+  readonly concepts: readonly { readonly key: string; readonly label: string }[];
+}
+
+/** Words that are no concepts yet and keep a theme’s company. */
+export interface JoinersView {
+  readonly words: readonly (Omit<Joiner, 'thing'> & { readonly key: string; readonly label: string })[];
+}
+
+/** The parts a theme falls into by the links inside it; one where nothing parts it. */
+export interface ThemePartsView {
+  readonly parts: readonly (readonly { readonly key: string; readonly label: string }[])[];
 }
 
 export interface ThemesView {
   readonly themes: readonly ThemeRow[];
-  readonly loose: readonly { readonly key: string; readonly label: string }[];
+  readonly loose: readonly { readonly key: string; readonly label: string; readonly placed: boolean }[];
+  readonly aside: readonly AsideRow[];
+  /** Concepts that were put in a theme that is no longer there, with its letter. */
+  readonly astray: readonly { readonly key: string; readonly label: string; readonly letter: string }[];
+  /** A letter no theme has had. */
+  readonly nextLetter: string;
   readonly modularity: number;
   readonly resolution: number;
   readonly sweep: readonly ResolutionPoint[];
+}
+
+/** How many themes there may be, and which concepts go where between neighbouring numbers. */
+export interface HowManyView {
+  readonly choices: readonly Choice[];
+  /** Fewer, now and more; of each, its themes as lists of concepts, loose ones left out. */
+  readonly columns: readonly {
+    readonly resolution: number;
+    readonly themes: number;
+    readonly steadiness: number;
+    readonly isNow: boolean;
+    readonly groups: readonly (readonly string[])[];
+  }[];
+  /** Concept → the letter of its theme now. */
+  readonly letterOf: Readonly<Record<string, string>>;
 }
 
 /** How much of the texts concepts and themes take in, and what they miss. */
@@ -135,7 +186,13 @@ export interface SteadinessView {
     readonly overlap: number;
   }[];
   /** Concepts in a theme, with the share of their theme they are with on average. */
-  readonly concepts: readonly { readonly key: string; readonly together: number }[];
+  readonly concepts: readonly {
+    readonly key: string;
+    readonly together: number;
+    /** The other theme it is with most, and the share of that one it is with; empty where it is with none. */
+    readonly lean: string;
+    readonly leaning: number;
+  }[];
 }
 
 export interface MapView {

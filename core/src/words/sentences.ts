@@ -1,3 +1,4 @@
+import type { ThemeChoices } from '../themes/choices.ts';
 import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import type { WindowSettings } from '../network/windows.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
@@ -86,6 +87,19 @@ export function windowText({ unit, size, acrossParagraphs }: WindowSettings): st
   const { one, many, slides } = WINDOW_UNITS[unit];
   if (!slides) return `a ${one}`;
   return `${size} ${size === 1 ? one : many}${acrossParagraphs ? ' across paragraphs' : ''}`;
+}
+
+/** What the researcher decided about themes, counted; nothing where nothing was. */
+function choicesSaid({ placed, joined, locked, begun, aside }: ThemeChoices): string[] {
+  const count = (record: object): number => Object.keys(record).length;
+  const said = [
+    count(placed) > 0 && `${counted(count(placed), 'concept')} placed`,
+    count(joined) > 0 && `${counted(count(joined), 'theme')} joined to others`,
+    count(locked) > 0 && `${count(locked)} locked`,
+    count(begun) > 0 && `${count(begun)} begun`,
+    count(aside) > 0 && `${count(aside)} set aside`,
+  ].filter((each) => each !== false);
+  return said.length === 0 ? [] : [` By hand: ${listed(said)}.`];
 }
 
 /** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
@@ -210,6 +224,7 @@ export function methodSentences(
       ' with seed ',
       control('seed', String(themes.seed)),
       '; pairs too unsure to be claimed as links count in the grouping too. A concept joins or leaves a theme by the company it keeps with all of it.',
+      ...choicesSaid(state.themeChoices),
     ],
     map: [
       `A parcel is as large as its theme’s strength, the share of stretches of about ${compare.words} words that speak to it; position follows links. Drawn are the `,

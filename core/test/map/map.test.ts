@@ -12,7 +12,8 @@ import {
   roomForBox,
   type Point,
 } from '../../src/map/geometry.ts';
-import { hatchOf, inkOf, letterNumber, PAPER } from '../../src/map/palette.ts';
+import { hatchOf, inkOf, PAPER } from '../../src/map/palette.ts';
+import { indexOfLetter } from '../../src/themes/letters.ts';
 import { outline, partLand, spreadOver, stressPlaces } from '../../src/map/parcels.ts';
 import { overlaps, placeLabels } from '../../src/map/placement.ts';
 import { textWidth } from '../../src/map/text-width.ts';
@@ -166,7 +167,7 @@ describe('inks', () => {
   });
 
   it('of two letters differ in colour or hatch', () => {
-    expect([letterNumber('A'), letterNumber('Z'), letterNumber('AA')]).to.deep.equal([0, 25, 26]);
+    expect([indexOfLetter('A'), indexOfLetter('Z'), indexOfLetter('AA')]).to.deep.equal([0, 25, 26]);
     const looks = new Set(
       'ABCDEFGHIJKLMNOPQRSTUVWX'.split('').map((letter) => inkOf(letter) + JSON.stringify(hatchOf(letter))),
     );

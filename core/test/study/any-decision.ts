@@ -104,6 +104,27 @@ export const anyDecision: fc.Arbitrary<Decision> = fc.oneof(
     letter: fc.constantFrom('A', 'AB', 'a', ''),
     name: typed,
   }),
+  fc.record({
+    kind: fc.constant('placeConcepts' as const),
+    keys: fc.array(typed, { maxLength: 3 }),
+    letter: fc.constantFrom('', 'A', 'ZZZZ'),
+  }),
+  fc.record({
+    kind: fc.constant('joinThemes' as const),
+    letters: fc.array(fc.constantFrom('A', 'B', 'C'), { minLength: 1, maxLength: 3 }),
+    into: fc.constantFrom('A', 'B'),
+  }),
+  fc.record({
+    kind: fc.constant('beginThemes' as const),
+    themes: fc.array(
+      fc.record({ letter: fc.constantFrom('A', 'D'), keys: fc.array(typed, { maxLength: 3 }) }),
+      {
+        minLength: 1,
+        maxLength: 2,
+      },
+    ),
+    grows: fc.boolean(),
+  }),
   fc.record({ kind: fc.constant('renameConcept' as const), key: typed, label: typed }),
   fc.record({ kind: fc.constant('removeSources' as const), ids: fc.constant([aSource.id]) }),
   fc.constant<Decision>({ kind: 'addSources', sources: [aSource] }),

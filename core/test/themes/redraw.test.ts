@@ -6,7 +6,8 @@ import { weighEvidence } from '../../src/network/evidence.ts';
 import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
-import { bandOf, redrawThemes } from '../../src/themes/redraw.ts';
+import { bandOf } from '../../src/themes/bands.ts';
+import { redrawThemes } from '../../src/themes/redraw.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { exampleStudy } from '../examples.ts';
 

@@ -4,7 +4,6 @@ import type { ThemeSettings } from '../../themes/themes.ts';
 import type { MapSettings } from '../../map/scene.ts';
 import { withRecipe, type Recipe } from '../recipe.ts';
 import type { CompareSettings, ConceptSettings, WindowChoice } from '../study.ts';
-import { withoutWords } from '../../base/records.ts';
 import { LONGEST } from '../limits.ts';
 import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
@@ -16,7 +15,6 @@ export type SettingDecision =
   | { readonly kind: 'setWindows'; readonly change: Partial<WindowChoice> }
   | { readonly kind: 'setLinks'; readonly change: Partial<LinkSettings> }
   | { readonly kind: 'setThemes'; readonly change: Partial<ThemeSettings> }
-  | { readonly kind: 'renameTheme'; readonly letter: string; readonly name: string }
   | { readonly kind: 'setMap'; readonly change: Partial<MapSettings> }
   | { readonly kind: 'setCompare'; readonly change: Partial<CompareSettings> }
   | { readonly kind: 'applyRecipe'; readonly recipe: Recipe };
@@ -27,11 +25,6 @@ export const SETTING_APPLY: Appliers<SettingDecision> = {
   setWindows: (state, decision) => changeSettings(state, 'windows', decision.change),
   setLinks: (state, decision) => changeSettings(state, 'links', decision.change),
   setThemes: (state, decision) => changeSettings(state, 'themes', decision.change),
-  renameTheme(state, decision) {
-    const others = withoutWords(state.themeNames, (letter) => letter === decision.letter);
-    const name = decision.name.trim();
-    return { ...state, themeNames: name === '' ? others : { ...others, [decision.letter]: name } };
-  },
   setMap: (state, decision) => changeSettings(state, 'map', decision.change),
   setCompare: (state, decision) => changeSettings(state, 'compare', decision.change),
   applyRecipe: (state, decision) => withRecipe(state, decision.recipe),
@@ -43,7 +36,6 @@ export const SETTING_SAY: Sayers<SettingDecision> = {
   setWindows: () => 'change the window',
   setLinks: () => 'change what makes a link',
   setThemes: () => 'change the grouping',
-  renameTheme: (decision) => `name theme ${decision.letter}`,
   setMap: () => 'change the map',
   setCompare: () => 'change the comparison',
   applyRecipe: () => 'use a recipe',
@@ -52,8 +44,6 @@ export const SETTING_SAY: Sayers<SettingDecision> = {
 /** What a file may hold of them; handed what checks, which the page does without until something is decided. */
 export const settingDecisionSchemas = ({
   Joi,
-  text,
-  letter,
   steps,
   settingsChange,
   recipeSchema,
@@ -63,7 +53,6 @@ export const settingDecisionSchemas = ({
   setWindows: { change: settingsChange('windows') },
   setLinks: { change: settingsChange('links') },
   setThemes: { change: settingsChange('themes') },
-  renameTheme: { letter: letter.required(), name: text.required() },
   setMap: { change: settingsChange('map') },
   setCompare: { change: settingsChange('compare') },
   applyRecipe: { recipe: recipeSchema.required() },

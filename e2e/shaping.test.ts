@@ -1,0 +1,107 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
+import { setStage, type Browser } from './browser.ts';
+
+/** What a theme’s column says. */
+const column = (letter: string): string => `[aria-label="Theme ${letter}"]`;
+
+describe('themes, to a researcher who shapes them,', () => {
+  const stage = setStage();
+  let browser: Browser;
+  beforeEach(async () => {
+    browser = stage.browser;
+    await stage.openSample();
+    await browser.goTo('themes');
+    await browser.find(column('A'));
+  });
+  const menu = async (of: string, words: string): Promise<void> => {
+    await browser.click(`[aria-label="${of}"]`);
+    await browser.pickFromMenu(words);
+  };
+
+  it('“two concepts are elsewhere, and that theme is done”: moved, locked, and so after one more interview', async () => {
+    await menu('Move cab', 'Into C');
+    await browser.waitForText(column('C'), 'cab');
+    expect(await browser.textOf(column('A'))).not.to.include('cab');
+    // By keys alone: M opens where it can go.
+    await (await browser.find(`${column('A')} [title*="M moves it"]`)).sendKeys('m');
+    await browser.until('No menu opened', async () =>
+      (await browser.driver.findElement({ css: '[role=menu][aria-label^="Move "]' })).isDisplayed(),
+    );
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await menu('Theme C: more', 'Lock');
+    await browser.waitForText(column('C'), 'locked');
+    await browser.waitForText('.method-sentence', 'By hand: 1 concept placed and 1 locked');
+    const conceptsOf = async (): Promise<string[]> =>
+      (await browser.textOf(column('C'))).split('\n').filter((line) => !line.startsWith('strength'));
+    const concepts = await conceptsOf();
+
+    const folder = mkdtempSync(join(tmpdir(), 'thicket-interview-'));
+    const path = join(folder, 'one-more.txt');
+    writeFileSync(path, 'The cab and the camera. The fare, the police and the rent. '.repeat(20));
+    await browser.goTo('sources');
+    await (await browser.find('input[type=file][multiple]')).sendKeys(path);
+    await browser.waitForText('.trail', '37 sources');
+    await browser.goTo('themes');
+    await browser.settled();
+    rmSync(folder, { recursive: true });
+    expect(await conceptsOf()).to.have.members(concepts);
+  });
+
+  it('“that one is noise”: set aside, the rest grouped again, and taken back', async () => {
+    await menu('Theme G: more', 'Set aside');
+    await browser.waitForText('[aria-label="Set aside"]', 'market square');
+    await browser.waitForText('.trail', '6 found');
+    await browser.click('[aria-label="Take theme G back"]');
+    await browser.waitForText('.trail', '7 found');
+    expect(await browser.textOf(column('G'))).to.include('music venue');
+  });
+
+  it('“eight instead of seven, and back”: names stay, and what splits is shown', async () => {
+    const name = await browser.find('[aria-label="Name of theme C"]');
+    await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Money', Key.ENTER);
+    await browser.waitForText('.ledger', 'Money');
+    await browser.find('[aria-label="What splits and joins: 7 themes now, 8 themes."]');
+    await browser.press('8');
+    await browser.waitForText('.trail', '8 found');
+    await browser.waitForText('.ledger', 'Money');
+    await browser.press('as many as come back best');
+    await browser.waitForText('.trail', '7 found');
+    await browser.settled();
+    expect(await (await browser.find('[aria-label="Name of theme C"]')).getAttribute('value')).to.equal(
+      'Money',
+    );
+  });
+
+  it('“which words belong to this that I have not kept?”: read, added, and a theme of one’s own begun', async () => {
+    await (await browser.find(`${column('A')} [aria-expanded="false"]`)).click();
+    await browser.click('[aria-label="Add mirror to theme A"]');
+    await browser.waitForText(column('A'), 'mirror');
+    await browser.press('Words of your own');
+    await browser.click('[aria-label="Words of the theme"]');
+    await browser.driver.actions().sendKeys('radio', Key.ENTER, Key.ESCAPE).perform();
+    await browser.press('Begin theme H');
+    await browser.waitForText(column('H'), 'begun by you');
+    await browser.waitForText(column('H'), 'radio');
+    for (let i = 0; i < 2; i++) await browser.undo();
+    await browser.until('The theme stayed', async () => (await browser.all(column('H'))).length === 0);
+    await browser.until(
+      'The word stayed',
+      async () => !(await browser.textOf(column('A'))).includes('mirror\n'),
+    );
+  });
+
+  it('“is this one theme or two?”: split by its links, joined again by the menu, defined in words', async () => {
+    await menu('Theme B: more', 'Split it');
+    await browser.waitForText('.trail', '8 found');
+    await browser.waitForText(column('H'), 'begun by you');
+    await menu('Theme H: more', 'Leave it to the grouping');
+    await browser.waitForText('.trail', '7 found');
+    await menu('Theme B: more', 'Say what it is');
+    await (await browser.find('[aria-label="What theme B is"]')).sendKeys('Getting there on time', Key.TAB);
+    await browser.find('[aria-label="Definition of theme B: Getting there on time"]');
+  });
+});

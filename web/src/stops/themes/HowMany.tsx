@@ -1,0 +1,169 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
+import { ownValue } from '@green-thicket/core/base/records';
+import { percent } from '@green-thicket/core/base/wording';
+import type { HowManyView, ThemesView } from '@green-thicket/core/views/view-types';
+import { useView } from '../../engine/use-view.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import { ResolutionChart } from './ResolutionChart.tsx';
+import styles from './ThemesStop.module.css';
+
+/** How many themes: the numbers worth having as buttons, and what splits and joins between neighbouring ones. */
+export function HowMany({ data }: { data: ThemesView }) {
+  const { state, decide } = useStudy();
+  const { data: many, isPlaceholderData } = useView('howMany', null);
+  const [isCurveOpen, setCurveOpen] = useState(false);
+  const isAuto = state.settings.themes.resolution === 'auto';
+  const choices = many?.choices ?? [];
+  return (
+    <section aria-label="How many themes" className={isPlaceholderData ? 'dimmed' : undefined}>
+      <div className="stage-bar">
+        <b>How many?</b>
+        <span className={styles.choices}>
+          {choices.map(({ themes, resolution, steadiness, resolutions }) => {
+            const isNow = themes === data.themes.length;
+            return (
+              <Button
+                key={themes}
+                size="small"
+                type={isNow ? 'primary' : 'default'}
+                aria-pressed={isNow}
+                title={`${themes} themes, at resolution ${resolution}: agreement ${percent(steadiness)} with the groupings of drawn sources; ${resolutions} of 25 resolutions tried give as many`}
+                onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
+              >
+                {themes}
+              </Button>
+            );
+          })}
+        </span>
+        {!isAuto && (
+          <button
+            type="button"
+            className="linklike"
+            onClick={() => decide({ kind: 'setThemes', change: { resolution: 'auto' } })}
+          >
+            as many as come back best
+          </button>
+        )}
+        <span className="stage-bar-end">
+          <button
+            type="button"
+            className="linklike"
+            aria-expanded={isCurveOpen}
+            onClick={() => setCurveOpen(!isCurveOpen)}
+          >
+            Curve over the resolutions
+          </button>
+        </span>
+      </div>
+      {many && many.columns.length > 1 && <Braid many={many} />}
+      {isCurveOpen && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
+    </section>
+  );
+}
+
+const WIDTH = 1000;
+const HEIGHT = 96;
+const SIDE = 70;
+const GAP = 5;
+const BLOCK = 10;
+
+/** Where each concept stands in a column: themes one under the other, with gaps, in the order that crosses least. */
+function placesIn(
+  groups: HowManyView['columns'][number]['groups'],
+  rankOf: ReadonlyMap<string, number>,
+): { place: Map<string, number>; blocks: { from: number; to: number; first: string }[] } {
+  const rank = (key: string): number => rankOf.get(key) ?? rankOf.size;
+  const ordered = groups
+    .map((group) => [...group].sort((a, b) => rank(a) - rank(b)))
+    .sort((a, b) => mean(a.map(rank)) - mean(b.map(rank)));
+  const count = ordered.reduce((sum, group) => sum + group.length, 0);
+  const step = (HEIGHT - GAP * (ordered.length - 1)) / Math.max(1, count);
+  const place = new Map<string, number>();
+  const blocks: { from: number; to: number; first: string }[] = [];
+  let y = 0;
+  for (const group of ordered) {
+    blocks.push({ from: y, to: y + step * group.length, first: group[0] });
+    for (const key of group) {
+      place.set(key, y + step / 2);
+      y += step;
+    }
+    y += GAP;
+  }
+  return { place, blocks };
+}
+
+const mean = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
+/** Each thread is a concept: a braid that stays together holds, one that frays is a matter of taste. */
+function Braid({ many }: { many: HowManyView }) {
+  const { decide } = useStudy();
+  const now = many.columns.find(({ isNow }) => isNow);
+  const rankOf = new Map((now?.groups ?? []).flat().map((key, i) => [key, i]));
+  const inkFor = (key: string): string => {
+    const letter = ownValue(many.letterOf, key);
+    return letter === undefined ? NEUTRAL_INK : inkOf(letter);
+  };
+  const columns = many.columns.map((column) => ({ ...column, ...placesIn(column.groups, rankOf) }));
+  const x = (i: number): number => SIDE + (i * (WIDTH - 2 * SIDE)) / Math.max(1, columns.length - 1);
+  return (
+    <figure className={styles.braid}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        preserveAspectRatio="none"
+        role="img"
+        aria-label={`What splits and joins: ${columns.map(({ themes, isNow }) => `${themes} themes${isNow ? ' now' : ''}`).join(', ')}.`}
+      >
+        {columns.slice(1).map((column, i) =>
+          [...column.place].map(([key, to]) => {
+            const from = columns[i].place.get(key);
+            if (from === undefined) return null;
+            const [start, end] = [x(i) + BLOCK / 2, x(i + 1) - BLOCK / 2];
+            const middle = (start + end) / 2;
+            return (
+              <path
+                key={`${i} ${key}`}
+                d={`M${start} ${from}C${middle} ${from} ${middle} ${to} ${end} ${to}`}
+                fill="none"
+                stroke={inkFor(key)}
+                strokeOpacity={0.45}
+                strokeWidth={1.2}
+                vectorEffect="non-scaling-stroke"
+              >
+                <title>{key}</title>
+              </path>
+            );
+          }),
+        )}
+        {columns.map(({ blocks, resolution }, i) =>
+          blocks.map(({ from, to, first }) => (
+            <rect
+              key={`${resolution} ${from}`}
+              x={x(i) - BLOCK / 2}
+              y={from}
+              width={BLOCK}
+              height={Math.max(1, to - from)}
+              fill={inkFor(first)}
+            />
+          )),
+        )}
+      </svg>
+      <figcaption className={styles.braidFeet}>
+        {columns.map(({ themes, isNow, resolution }, i) => (
+          <button
+            key={resolution}
+            type="button"
+            className="linklike"
+            disabled={isNow}
+            style={{ left: `${(100 * x(i)) / WIDTH}%` }}
+            onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
+          >
+            {themes} themes{isNow ? ' now' : ''}
+          </button>
+        ))}
+      </figcaption>
+    </figure>
+  );
+}
