@@ -273,6 +273,7 @@ export class Browser {
     await this.until(`The trail never came to ${stop}`, async () =>
       (await this.driver.getCurrentUrl()).includes(`/${stop}`),
     );
+    await this.find(`main[aria-label="${stop}" i]`);
     await this.settled();
   }
 

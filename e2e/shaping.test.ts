@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
@@ -103,5 +103,35 @@ describe('themes, to a researcher who shapes them,', () => {
     await menu('Theme B: more', 'Say what it is');
     await (await browser.find('[aria-label="What theme B is"]')).sendKeys('Getting there on time', Key.TAB);
     await browser.find('[aria-label="Definition of theme B: Getting there on time"]');
+  });
+});
+
+describe('links, to a researcher who weighs them,', () => {
+  const stage = setStage();
+
+  it('“what stays above that cut-off, and who keeps whose company?”: a cut-off moved by keys, a matrix, its passages', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.goTo('links');
+    const slider = await browser.find('[aria-label="Cut-off"]');
+    await browser.driver.executeScript('arguments[0].focus()', slider);
+    await slider.sendKeys(Key.END);
+    await browser.waitForText('.chart-figure', 'Without a link then: ');
+    await browser.waitForText('.trail', '0 stand');
+    await browser.undo();
+    await browser.waitForText('.trail', '108 stand');
+
+    await browser.choose('Matrix');
+    const cells = await browser.find('canvas[role=application]');
+    await cells.sendKeys(Key.ARROW_RIGHT);
+    await browser.waitForText('[role=status]', /police and camera: \d+ windows with both/);
+    await cells.sendKeys(Key.ENTER);
+    await browser.waitForText('.reader', /\d+ windows? in \d+ passages?/);
+    await browser.press('Save as .csv');
+    const rows = readFileSync(await browser.download('links as a matrix.csv'), 'utf8')
+      .trim()
+      .split(/\r?\n/);
+    expect(rows).to.have.length(81);
+    expect(rows[0]).to.match(/^.?concept,/);
   });
 });

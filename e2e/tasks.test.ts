@@ -237,7 +237,7 @@ describe('a researcher', () => {
   it('finds everything after the browser is killed at work', async () => {
     await openSample();
     await browser.goTo('themes');
-    const name = await browser.find('.theme-name input');
+    const name = await browser.find('.theme-name');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Feeling safe', Key.ENTER);
     await browser.waitForText('.ledger', 'Feeling safe');
     await browser.goTo('map');

@@ -32,6 +32,7 @@ describe('from links to the comparison, a researcher', () => {
     await openSample();
     await browser.goTo('themes');
     const letterOf = async (concept: string): Promise<string> => {
+      await browser.find('.theme-column');
       for (const column of await browser.all('.theme-column')) {
         const text = await column.getText();
         if (new RegExp(`^${concept}$`, 'm').test(text)) return text[0];

@@ -117,13 +117,13 @@ describe('ways through the interface', () => {
     const first = await browser.driver.getWindowHandle();
     await browser.driver.switchTo().newWindow('tab');
     await browser.driver.get(address.replace('/map', '/themes'));
-    await browser.find('.theme-name input');
+    await browser.find('.theme-name');
     await browser.settled();
     const second = await browser.driver.getWindowHandle();
     await browser.driver.switchTo().window(first);
     await browser.goTo('themes');
     await (
-      await browser.find('.theme-name input')
+      await browser.find('.theme-name')
     ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Told in both', Key.ENTER);
     await browser.waitForText('.ledger', 'Told in both');
     await browser.driver.switchTo().window(second);

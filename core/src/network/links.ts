@@ -1,7 +1,7 @@
 import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
 import type { Evidence } from './evidence.ts';
-import { logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
+import { cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
 
 export interface LinkSettings {
   readonly measure: Measure;
@@ -45,6 +45,8 @@ export interface JudgedPairs {
 /** The pairs sorted, those that stand first, each by falling strength: the first `standing` of them are links. */
 export interface Links extends JudgedPairs {
   readonly npmi: Float64Array;
+  readonly jaccard: Float64Array;
+  readonly cosine: Float64Array;
   /** Signed log-likelihood G² of the overlap-corrected table. */
   readonly g2: Float64Array;
   readonly standing: number;
@@ -57,6 +59,18 @@ const FEWEST_MEETINGS = 3;
 /** Whether two concepts meet in sources enough, or often enough in one. */
 export const meetsOftenEnough = (sources: number, meetings: number): boolean =>
   sources >= FEWEST_SOURCES || meetings >= FEWEST_MEETINGS;
+
+/** Whether a pair stands once it is strong enough: it meets often enough, and beyond chance. */
+export function mayStand(
+  { both, sources, meetings, beyond }: Pick<JudgedPairs, 'both' | 'sources' | 'meetings' | 'beyond'>,
+  pair: number,
+  settings: Pick<LinkSettings, 'minimumTogether' | 'standsBy'>,
+): boolean {
+  const isBeyond = beyond[pair] === 1 || (beyond[pair] === 2 && settings.standsBy === 'either');
+  return (
+    isBeyond && both[pair] >= settings.minimumTogether && meetsOftenEnough(sources[pair], meetings[pair])
+  );
+}
 
 /** G² of the table of windows; sliding windows see every sentence several times, so it is divided by the overlap. */
 export function overlapCorrectedG2(
@@ -95,11 +109,9 @@ export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPa
   });
   const meetings = Int32Array.from(found, (pair) => evidence.meetings[pair]);
   const sources = Int32Array.from(found, (pair) => evidence.sources[pair]);
-  const stands = Uint8Array.from(found, (_, i) => {
-    const oftenEnough = both[i] >= settings.minimumTogether && meetsOftenEnough(sources[i], meetings[i]);
-    const isBeyond = beyond[i] === 1 || (beyond[i] === 2 && settings.standsBy === 'either');
-    return oftenEnough && strength[i] > settings.cutOff && isBeyond ? 1 : 0;
-  });
+  const stands = Uint8Array.from(found, (_, i) =>
+    strength[i] > settings.cutOff && mayStand({ both, sources, meetings, beyond }, i, settings) ? 1 : 0,
+  );
   return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond, stands };
 }
 
@@ -116,7 +128,7 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   const whole = (list: ArrayLike<number>): Int32Array => Int32Array.from(sorted, (i) => list[i]);
   const real = (of: (i: number) => number): Float64Array => Float64Array.from(sorted, of);
   const flags = (list: ArrayLike<number>): Uint8Array => Uint8Array.from(sorted, (i) => list[i]);
-  const tableOf = (i: number): [number, number, number, number] => [
+  const tableOf = (i: number): [both: number, first: number, second: number, windows: number] => [
     both[i],
     evidence.windowsWith[source[i]],
     evidence.windowsWith[target[i]],
@@ -128,6 +140,8 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
     both: whole(both),
     strength: real((i) => strength[i]),
     npmi: real((i) => npmi(...tableOf(i))),
+    jaccard: real((i) => jaccard(both[i], evidence.windowsWith[source[i]], evidence.windowsWith[target[i]])),
+    cosine: real((i) => cosine(both[i], evidence.windowsWith[source[i]], evidence.windowsWith[target[i]])),
     g2: real((i) => overlapCorrectedG2(...tableOf(i), overlap)),
     p: real((i) => judged.p[i]),
     q: real((i) => judged.q[i]),

@@ -49,6 +49,12 @@ export const MEASURES = {
     cutOff: 0.1,
     of: cosine,
   },
+  g2: {
+    name: 'G²',
+    help: 'G² (log-likelihood) says how surely two share more windows than by chance, below 0 where they share fewer; it grows with the text.',
+    cutOff: 10.83,
+    of: (...table) => logLikelihood(...table),
+  },
   count: {
     name: 'number of shared windows',
     help: 'The number of shared windows favours concepts that are frequent anyway.',

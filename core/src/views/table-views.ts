@@ -19,6 +19,8 @@ import { ownValue } from '../base/records.ts';
 export interface TableViews {
   matrix: View<{ readonly figure: MatrixFigure }, MatrixView>;
   matrixFile: View<{ readonly figure: MatrixFigure }, CleanedFileView>;
+  /** The links that stand as a weighted adjacency matrix; 0 where there is none. */
+  adjacencyFile: View<null, CleanedFileView>;
   pairs: View<{ readonly limit: number }, { readonly pairs: readonly WordPair[]; readonly total: number }>;
   /** By source, or by the groups of an attribute. */
   plainCounts: View<
@@ -38,6 +40,7 @@ export const TABLE_KEYS = {
     ...matrixReads(state),
     sources: workingSources(state),
   })),
+  adjacencyFile: reads(['concepts', 'links'], (state) => ({ labels: state.conceptLabels })),
   pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
     const sources = workingSources(state);
@@ -62,6 +65,23 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
       ...labels.map((_, c) => tableNumber(values[s * labels.length + c])),
     ]);
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };
+  },
+
+  *adjacencyFile(_, { take, own: { labels: given } }) {
+    const concepts = yield* take('concepts');
+    const links = yield* take('links');
+    const labels = conceptLabels(given, concepts);
+    const n = labels.length;
+    const weights = new Float64Array(n * n);
+    for (let i = 0; i < links.standing; i++) {
+      const [a, b] = [links.source[i], links.target[i]];
+      weights[a * n + b] = weights[b * n + a] = links.strength[i];
+    }
+    const rows = labels.map((label, row) => [
+      label,
+      ...labels.map((_, column) => tableNumber(weights[row * n + column])),
+    ]);
+    return { bytes: strToU8(writeCsv(['concept', ...labels], rows)) };
   },
 
   *pairs({ limit }, { take, own: { choices } }) {

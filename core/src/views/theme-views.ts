@@ -4,6 +4,7 @@ import { bandOf } from '../themes/bands.ts';
 import { DRAWS } from '../themes/redraw.ts';
 import { fewestInStretch } from '../engine/stage-keys.ts';
 import type { Stepwise } from '../base/stepwise.ts';
+import { mayStand } from '../network/links.ts';
 import { choicesOf, groupsAt, neighbourChoice } from '../themes/braid.ts';
 import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
@@ -16,6 +17,7 @@ import type {
   CoverageView,
   HowManyView,
   JoinersView,
+  LinkMatrixView,
   LinkRow,
   LinksView,
   MapView,
@@ -30,6 +32,7 @@ import { nothing, reads, type View, type ViewMakers } from './view.ts';
 export interface ThemeViews {
   overview: View<null, Overview>;
   links: View<{ readonly concept: string | null; readonly limit: number }, LinksView>;
+  linkMatrix: View<null, LinkMatrixView>;
   themes: View<null, ThemesView>;
   coverage: View<null, CoverageView>;
   steadiness: View<null, SteadinessView>;
@@ -56,8 +59,9 @@ export const THEME_KEYS = {
   })),
   links: reads(['concepts', 'links', 'windows', 'themes'], (state) => ({
     labels: state.conceptLabels,
-    minimumTogether: state.settings.links.minimumTogether,
+    settings: state.settings.links,
   })),
+  linkMatrix: reads(['concepts', 'links', 'themes'], (state) => ({ labels: state.conceptLabels })),
   themes: reads(['concepts', 'themes', 'sweep'], ({ conceptLabels, themeChoices }) => ({
     labels: conceptLabels,
     choices: themeChoices,
@@ -132,6 +136,8 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         both: links.both[i],
         strength: links.strength[i],
         npmi: links.npmi[i],
+        jaccard: links.jaccard[i],
+        cosine: links.cosine[i],
         g2: links.g2[i],
         p: links.p[i],
         q: links.q[i],
@@ -142,10 +148,19 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         stands: links.stands[i] === 1,
       });
     }
-    const { minimumTogether } = own;
+    const { settings } = own;
     const strengths: number[] = [];
+    const standable: { strength: number[]; source: number[]; target: number[] } = {
+      strength: [],
+      source: [],
+      target: [],
+    };
     for (let i = 0; i < links.strength.length; i++) {
-      if (links.both[i] >= minimumTogether) strengths.push(links.strength[i]);
+      if (links.both[i] >= settings.minimumTogether) strengths.push(links.strength[i]);
+      if (!mayStand(links, i, settings)) continue;
+      standable.strength.push(links.strength[i]);
+      standable.source.push(links.source[i]);
+      standable.target.push(links.target[i]);
     }
     return {
       rows,
@@ -155,6 +170,39 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       concepts: keys.length,
       windows: windows.count,
       strengths,
+      standable,
+      labels,
+    };
+  },
+
+  *linkMatrix(_, { take, own }) {
+    const concepts = yield* take('concepts');
+    const links = yield* take('links');
+    const { themes, themeOf } = yield* take('themes');
+    const names = conceptLabels(own.labels, concepts);
+    const order = themes.flatMap((theme) => theme.concepts);
+    for (let i = 0; i < themeOf.length; i++) if (themeOf[i] < 0) order.push(i);
+    const n = order.length;
+    const place = new Int32Array(n);
+    order.forEach((concept, at) => (place[concept] = at));
+    const strength = new Float64Array(n * n).fill(Number.NaN);
+    const both = new Int32Array(n * n);
+    const stands = new Uint8Array(n * n);
+    for (let i = 0; i < links.source.length; i++) {
+      const [a, b] = [place[links.source[i]], place[links.target[i]]];
+      for (const at of [a * n + b, b * n + a]) {
+        strength[at] = links.strength[i];
+        both[at] = links.both[i];
+        stands[at] = links.stands[i];
+      }
+    }
+    return {
+      keys: order.map((i) => concepts.keys[i]),
+      labels: order.map((i) => names[i]),
+      letters: order.map((i) => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter)),
+      strength,
+      both,
+      stands,
     };
   },
 

@@ -65,8 +65,11 @@ export interface LinkRow {
   readonly sourceTheme: string;
   readonly targetTheme: string;
   readonly both: number;
+  /** By the measure chosen. */
   readonly strength: number;
   readonly npmi: number;
+  readonly jaccard: number;
+  readonly cosine: number;
   readonly g2: number;
   readonly p: number;
   readonly q: number;
@@ -89,6 +92,27 @@ export interface LinksView {
   readonly windows: number;
   /** Strength of every pair that shares enough windows, for the distribution. */
   readonly strengths: readonly number[];
+  /** The pairs that stand whenever their strength is above the cut-off: concepts by their number among `labels`. */
+  readonly standable: {
+    readonly strength: readonly number[];
+    readonly source: readonly number[];
+    readonly target: readonly number[];
+  };
+  readonly labels: readonly string[];
+}
+
+/** Every pair of concepts, in the order of the themes. */
+export interface LinkMatrixView {
+  readonly keys: readonly string[];
+  readonly labels: readonly string[];
+  /** Letter of each concept’s theme; empty for loose ones, which stand last. */
+  readonly letters: readonly string[];
+  /** Strength by the measure chosen, concepts × concepts, row by row; NaN where two share no window. */
+  readonly strength: Float64Array;
+  /** Windows with both. */
+  readonly both: Int32Array;
+  /** 1 where the link stands. */
+  readonly stands: Uint8Array;
 }
 
 export interface ThemeRow {

@@ -141,6 +141,8 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   ],
   meaning: [{ key: 'bench' }],
   howMany: [null],
+  linkMatrix: [null],
+  adjacencyFile: [null],
   joiners: [{ letter: 'A', limit: 20 }],
   themeParts: [{ letter: 'A' }],
   repeats: [null],

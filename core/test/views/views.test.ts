@@ -44,6 +44,34 @@ describe('views', () => {
     expect(overview.links).to.equal(ask(study, 'links', { concept: null, limit: 1000 }).standing);
   });
 
+  it('of links as a matrix, in the order of the themes, and as a table say what the list says', () => {
+    const { rows, standable, labels, standing } = ask(study, 'links', { concept: null, limit: 1000 });
+    const matrix = ask(study, 'linkMatrix', null);
+    const n = matrix.keys.length;
+    expect(n).to.equal(labels.length);
+    const at = (a: string, b: string): number => matrix.keys.indexOf(a) * n + matrix.keys.indexOf(b);
+    for (const { source, target, strength, both, stands } of rows) {
+      for (const cell of [at(source, target), at(target, source)])
+        expect([matrix.strength[cell], matrix.both[cell], matrix.stands[cell]]).to.deep.equal([
+          strength,
+          both,
+          stands ? 1 : 0,
+        ]);
+    }
+    expect(matrix.letters.filter((letter, i) => letter !== matrix.letters[i - 1]).length).to.be.at.most(
+      ask(study, 'themes', null).themes.length + 1,
+    );
+    const { cutOff } = study.state.settings.links;
+    expect(standable.strength.filter((strength) => strength > cutOff)).to.have.length(standing);
+    const table = new TextDecoder('utf-8')
+      .decode(ask(study, 'adjacencyFile', null).bytes)
+      .trim()
+      .split(/\r?\n/);
+    expect(table).to.have.length(n + 1);
+    const weights = table.slice(1).flatMap((row) => row.split(',').slice(1).map(Number));
+    expect(weights.filter((weight) => weight !== 0)).to.have.length(2 * standing);
+  });
+
   it('of concepts say how each stands', () => {
     study.decide({ kind: 'dropConcepts', keys: ['rain'] });
     study.decide({ kind: 'keepConcepts', keys: ['zebra'] });

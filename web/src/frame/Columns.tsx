@@ -19,6 +19,8 @@ const LEAST: Readonly<Record<Side, number>> = { ledger: 170, reader: 220 };
 const MOST: Readonly<Record<Side, number>> = { ledger: 560, reader: 760 };
 /** What the stage keeps whatever is drawn. */
 const LEAST_STAGE = 320;
+/** What the style sheet gives them. */
+const AS_GIVEN: Readonly<Record<Side, number>> = { ledger: 250, reader: 340 };
 const KEY_STEP = 16;
 const NAMES: Readonly<Record<Side, string>> = { ledger: 'list', reader: 'Reader' };
 
@@ -48,8 +50,10 @@ export function Columns({ isWhole, children }: { isWhole: boolean; children: Rea
     <div ref={columns} className={marks.join(' ')} style={variables as CSSProperties}>
       {children}
       <Reader />
-      {!isWhole && <Divider side="ledger" columns={columns} widths={widths} onChange={change} />}
-      <Divider side="reader" columns={columns} widths={widths} onChange={change} />
+      <section className={styles.dividers} aria-label="Widths of the panes">
+        {!isWhole && <Divider side="ledger" columns={columns} widths={widths} onChange={change} />}
+        <Divider side="reader" columns={columns} widths={widths} onChange={change} />
+      </section>
     </div>
   );
 }
@@ -108,7 +112,7 @@ function Divider({
       tabIndex={0}
       aria-orientation="vertical"
       aria-label={`Width of the ${NAMES[side]}`}
-      aria-valuenow={isFolded ? 0 : typeof widths[side] === 'number' ? widths[side] : undefined}
+      aria-valuenow={isFolded ? 0 : typeof widths[side] === 'number' ? widths[side] : AS_GIVEN[side]}
       aria-valuemin={0}
       aria-valuemax={MOST[side]}
       title={`Drag, or arrow keys, to widen or narrow the ${NAMES[side]}; double-click or Enter ${isFolded ? 'opens' : 'folds'} it`}

@@ -1,5 +1,6 @@
 import { MEASURES } from '@green-thicket/core/network/measures';
-import { useMemo } from 'react';
+import { Segmented } from 'antd';
+import { useMemo, useState } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
@@ -8,6 +9,8 @@ import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
+import { CutOff } from './CutOff.tsx';
+import { LinkMatrix } from './LinkMatrix.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import styles from './LinksStop.module.css';
@@ -29,10 +32,11 @@ export function LinksStop() {
   const { state } = useStudy();
   const { selection, select } = useSelection();
   const concept = selection?.kind === 'concept' ? selection.key : null;
+  const { measure, cutOff } = state.settings.links;
   const { data, isPlaceholderData } = useView('links', { concept, limit: MOST_ROWS });
   const themes = useView('themes', null).data;
-  const { measure, cutOff } = state.settings.links;
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
+  const [face, setFace] = useState<'list' | 'matrix'>('list');
   const linkKey = selection?.kind === 'link' ? selection.keys.join('—') : '';
   const columns = useMemo(
     (): FigureColumn<LinkRow>[] => [
@@ -80,6 +84,18 @@ export function LinksStop() {
         value: (row) => row.npmi,
         render: (row) => row.npmi.toFixed(2),
       },
+      ...(measure === 'npmi' || measure === 'count'
+        ? []
+        : [
+            {
+              key: 'strength',
+              title: MEASURES[measure].name,
+              hint: MEASURES[measure].help,
+              width: 72,
+              value: (row: LinkRow) => row.strength,
+              render: (row: LinkRow) => row.strength.toFixed(2),
+            },
+          ]),
       {
         key: 'beyond',
         title: 'Beyond chance',
@@ -97,7 +113,7 @@ export function LinksStop() {
         render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),
       },
     ],
-    [concept, select],
+    [concept, measure, select],
   );
   return (
     <InTurn>
@@ -144,9 +160,23 @@ export function LinksStop() {
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
-            {data && (
+            <div className="stage-bar">
+              <Segmented
+                aria-label="List or matrix"
+                value={face}
+                options={[
+                  { value: 'list', label: 'List' },
+                  { value: 'matrix', label: 'Matrix' },
+                ]}
+                onChange={setFace}
+              />
+            </div>
+            {face === 'matrix' && <LinkMatrix />}
+            {data && face === 'list' && (
               <InTurn>
-                <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURES[measure].name} />
+                <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURES[measure].name}>
+                  <CutOff key={measure} data={data} cutOff={cutOff} />
+                </StrengthChart>
                 <FigureTable
                   label={concept ? 'Company' : 'Links'}
                   rows={data.rows}

@@ -1,6 +1,6 @@
 import { largest, least } from '@green-thicket/core/base/extent';
 import type { ChartConfiguration } from 'chart.js';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { useChart } from '../../pieces/chart.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -12,10 +12,13 @@ export function StrengthChart({
   strengths,
   cutOff,
   measure,
+  children,
 }: {
   strengths: readonly number[];
   cutOff: number;
   measure: string;
+  /** What stands under it. */
+  children: ReactNode;
 }) {
   const { decide } = useStudy();
   const config = useMemo((): ChartConfiguration => {
@@ -69,10 +72,7 @@ export function StrengthChart({
           aria-label={`Distribution of ${measure}: ${above} of ${strengths.length} pairs are above the cut-off ${cutOff}.`}
         />
       </div>
-      <figcaption className="quiet">
-        <span style={{ color: COLOURS.rust }}>{above}</span> of {strengths.length} pairs are above the
-        cut-off. Click to set it.
-      </figcaption>
+      {children}
     </figure>
   );
 }
