@@ -220,7 +220,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const strength = run('Comparing groups …', engine.compute('strength', input));
   const comparison = run('Testing differences …', engine.compute('comparison', input));
   const comparisons = attributeNames(sources).map((attribute) => {
-    const { names, groupOf } = groupsOf(sources, attribute);
+    const { names, groupOf } = groupsOf(state, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });
   if (links.standing === 0) {

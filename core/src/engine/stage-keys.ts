@@ -1,5 +1,5 @@
 import { hashValue } from '../base/hash.ts';
-import { attributeValues, comparedAttribute } from '../study/groups.ts';
+import { comparedAttribute, groupValues } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
@@ -182,7 +182,7 @@ export const STAGE_KEYS = {
     const sources = workingSources(state);
     return {
       // Of sources without any attribute none has a group.
-      values: attribute === undefined ? sources.map(() => '') : attributeValues(sources, attribute),
+      values: attribute === undefined ? sources.map(() => '') : groupValues(state, attribute),
       seed: state.settings.themes.seed,
     };
   }),

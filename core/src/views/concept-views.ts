@@ -4,9 +4,8 @@ import { planSynonyms, readSynonyms, type SynonymReport } from '../concepts/syno
 import { kindsOfWords } from '../concepts/word-kinds.ts';
 import { languageOf, stopWordsOf } from '../engine/resources.ts';
 import { stopWordChoices } from '../engine/stage-keys.ts';
-import { attributeValues } from '../study/groups.ts';
+import { groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
-import { workingSources } from '../study/subset.ts';
 import { wordsPerSource } from '../text/tokens.ts';
 import type { ConceptsView, DistinctView, MeaningView, WordKindsView } from './view-types.ts';
 import type { Group } from './reading-view-types.ts';
@@ -27,7 +26,7 @@ export interface ConceptViews {
 }
 
 const valuesIn = (state: StudyState, group: Group | undefined): readonly string[] =>
-  group ? attributeValues(workingSources(state), group.attribute) : [];
+  group ? groupValues(state, group.attribute) : [];
 
 export const CONCEPT_KEYS = {
   concepts: reads(['concepts', 'conceptRows'], nothing),

@@ -18,7 +18,7 @@ import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from './view.ts';
 import { idsOf } from '../engine/stage-keys.ts';
-import { attributeValues } from '../study/groups.ts';
+import { groupValues } from '../study/groups.ts';
 import type { LineOrder } from '../reading/concordance.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import type {
@@ -100,7 +100,7 @@ export const READING_KEYS = {
   })),
   concordance: reads(SELECTION_STAGES, (state, { selection, group }: Asked<'concordance'>) => ({
     ...everywhere(state, { selection }),
-    groupValues: group && attributeValues(workingSources(state), group.attribute),
+    groupValues: group && groupValues(state, group.attribute),
   })),
   dispersion: reads(SELECTION_STAGES, (state, { selections }: Asked<'dispersion'>) =>
     readForSelections(state, selections),

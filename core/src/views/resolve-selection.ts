@@ -8,7 +8,7 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { conceptLabels, languageOf } from '../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
 import { reachedByThemes } from '../themes/coverage.ts';
-import { attributeValues } from '../study/groups.ts';
+import { groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import type { ViewContext } from './view.ts';
@@ -47,7 +47,7 @@ export function readForSelections(state: StudyState, selections: readonly Select
     /** Attribute and each source's value of it. */
     values: [...new Set(asked)].map((attribute) => ({
       attribute,
-      of: attributeValues(sources, attribute),
+      of: groupValues(state, attribute),
     })),
     labels: state.conceptLabels,
     language: state.settings.concepts.language,

@@ -7,7 +7,7 @@ import { countPlainly } from '../text/plain-counts.ts';
 import { conceptLabels, stopWordsOf } from '../engine/resources.ts';
 import { idsOf, stopWordChoices } from '../engine/stage-keys.ts';
 import type { WordPair } from '../concepts/word-pairs.ts';
-import { attributeNames, attributeValues, groupsByValue } from '../study/groups.ts';
+import { attributeNames, groupsByValue, groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
@@ -46,7 +46,7 @@ export const TABLE_KEYS = {
     const sources = workingSources(state);
     return attribute === null
       ? { names: sources.map(({ name }) => name), values: null }
-      : { names: [], values: attributeValues(sources, attribute) };
+      : { names: [], values: groupValues(state, attribute) };
   }),
 };
 

@@ -75,7 +75,7 @@ describe('words that every object answers to', () => {
       const log = recordOf(decisions);
       const state = foldDecisions(log);
       expect(attributeNames(state.sources)).to.include(word);
-      expect(groupsOf(state.sources, word).names).to.include.members(['x', 'y', word]);
+      expect(groupsOf(state, word).names).to.include.members(['x', 'y', word]);
       expect(Object.entries(state.subsets).map(([name]) => name)).to.deep.equal([word]);
       expect(new Map(Object.entries(state.merges))).to.deep.equal(
         new Map([

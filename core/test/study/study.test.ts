@@ -199,9 +199,9 @@ describe('groups', () => {
   it('are the values of the attribute, in order; no value is no group', () => {
     const { state } = smallStudy();
     expect(comparedAttribute(state)).to.equal('role');
-    expect(groupsOf(state.sources, 'role').names).to.deep.equal(['payer', 'waiter']);
-    expect(groupsOf(state.sources, 'town').names).to.deep.equal([]);
-    expect(groupsOf(state.sources, 'town').groupOf[0]).to.equal(-1);
+    expect(groupsOf(state, 'role').names).to.deep.equal(['payer', 'waiter']);
+    expect(groupsOf(state, 'town').names).to.deep.equal([]);
+    expect(groupsOf(state, 'town').groupOf[0]).to.equal(-1);
   });
 });
 

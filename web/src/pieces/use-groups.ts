@@ -21,7 +21,7 @@ export function useGroups(): GroupOptions {
   const { state } = useStudy();
   const sources = workingSources(state);
   const attributes = attributeNames(sources)
-    .map((attribute) => ({ attribute, values: groupsOf(sources, attribute).names }))
+    .map((attribute) => ({ attribute, values: groupsOf(state, attribute).names }))
     .filter(({ values }) => values.length >= 2 && values.length <= MOST_GROUPS);
   const groups = attributes.flatMap(({ attribute, values }) =>
     values.map((value): Group => ({ attribute, value })),

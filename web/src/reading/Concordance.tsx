@@ -29,7 +29,7 @@ export function Concordance({ selection }: { selection: Selection }) {
   const [attribute, setAttribute] = useState('');
   const [pair, setPair] = useState<readonly [string, string]>(['', '']);
   const sources = workingSources(state);
-  const names = attribute === '' ? [] : groupsOf(sources, attribute).names;
+  const names = attribute === '' ? [] : groupsOf(state, attribute).names;
   const chosen = pair.map((name, i) => (names.includes(name) ? name : (names[i] ?? ''))) as [string, string];
   const groups: readonly Group[] =
     attribute === '' ? [null] : chosen.filter((value) => value !== '').map((value) => ({ attribute, value }));

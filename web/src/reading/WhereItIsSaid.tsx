@@ -15,7 +15,7 @@ export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
   const most = largest(perSource, 1);
   const attribute = comparedAttribute(state);
   const { names, groupOf } = attribute
-    ? groupsOf(sources, attribute)
+    ? groupsOf(state, attribute)
     : { names: [], groupOf: new Int32Array(sources.length) };
   if (perSource.length !== sources.length || perSource.every((count) => count === 0)) return null;
   const shown = [...names.map((name, group) => ({ name, group })), { name: 'no value', group: -1 }]

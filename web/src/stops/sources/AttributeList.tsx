@@ -1,7 +1,7 @@
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
-import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
+import { attributeNames, attributeValues } from '@green-thicket/core/study/groups';
 import { AddInput } from '../../pieces/AddInput.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { FillFromDates } from './FillFromDates.tsx';
@@ -27,7 +27,10 @@ export function AttributeList() {
               {each}{' '}
               <span className="quiet">
                 {ownValue(state.attributeTypes, each) ?? 'text'} ·{' '}
-                {counted(groupsOf(state.sources, each).names.length, 'value')}
+                {counted(
+                  new Set(attributeValues(state.sources, each).filter((value) => value !== '')).size,
+                  'value',
+                )}
               </span>
             </li>
           ))}

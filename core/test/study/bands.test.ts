@@ -1,0 +1,92 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { fittingPeriod, inBands, inPeriods, periodOf, PERIODS } from '../../src/study/bands.ts';
+import { groupsByValue, groupsOf } from '../../src/study/groups.ts';
+import { exampleStudy } from '../examples.ts';
+
+describe('groups of dates and numbers', () => {
+  it('are periods: written so that they sort as they follow each other, weeks as ISO 8601 has them', () => {
+    expect(PERIODS.map((period) => periodOf('2031-02-03', period))).to.deep.equal([
+      '2031-02-03',
+      '2031-W06',
+      '2031-02',
+      '2031 Q1',
+      '2031',
+    ]);
+    // The first days of January may be of the last week of the year before, and the other way round.
+    expect(periodOf('2027-01-01', 'week')).to.equal('2026-W53');
+    expect(periodOf('2024-12-30', 'week')).to.equal('2025-W01');
+    expect(periodOf('0202-05-01', 'year')).to.equal('0202');
+    const day = fc
+      .date({ min: new Date('1970-01-01'), max: new Date('2069-12-31'), noInvalidDate: true })
+      .map((date) => date.toISOString().slice(0, 10));
+    fc.assert(
+      fc.property(day, day, fc.constantFrom(...PERIODS), (a, b, period) => {
+        const [first, last] = [a, b].sort();
+        expect(periodOf(first, period) <= periodOf(last, period)).to.equal(true);
+      }),
+    );
+  });
+
+  it('are as short as twelve or fewer fit', () => {
+    expect(fittingPeriod(['2031-02-03', '2031-02-14'])).to.equal('day');
+    expect(fittingPeriod(['2031-02-03', '2031-04-14'])).to.equal('week');
+    expect(fittingPeriod(['2031-02-03', '2031-12-14'])).to.equal('month');
+    expect(fittingPeriod(['2031-02-03', '2033-12-14'])).to.equal('quarter');
+    expect(fittingPeriod(['1931-02-03', '2033-12-14'])).to.equal('year');
+    expect(inPeriods(['3/2/2031', '', 'soon', '4 May 2032'], 'dmy')).to.deep.equal([
+      '2031 Q1',
+      '',
+      'soon',
+      '2032 Q2',
+    ]);
+    expect(inPeriods([], 'dmy')).to.deep.equal([]);
+  });
+
+  it('are bands of about as many sources where there are many numbers, and the numbers where there are few', () => {
+    expect(inBands(['3', '12', '', 'x', '3.0'])).to.deep.equal(['3', '12', '', 'x', '3']);
+    const ages = Array.from({ length: 40 }, (_, i) => String(20 + i));
+    const bands = inBands(ages);
+    expect(groupsByValue(bands).names).to.deep.equal(['20 to 29', '30 to 39', '40 to 49', '50 to 59']);
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -50, max: 200 }), { maxLength: 60 }), (numbers) => {
+        const of = inBands(numbers.map(String));
+        // The same number is always in the same band, and bands do not overlap.
+        const bandOf = new Map<number, string>();
+        numbers.forEach((number, i) => {
+          expect(bandOf.get(number) ?? of[i]).to.equal(of[i]);
+          bandOf.set(number, of[i]);
+        });
+        const inOrder = [...bandOf].sort(([a], [b]) => a - b).map(([, band]) => band);
+        expect(inOrder.filter((band, i) => band !== inOrder[i - 1])).to.have.length(new Set(inOrder).size);
+      }),
+    );
+  });
+
+  it('are those of a study once an attribute is of that type, in order, numbers by size', () => {
+    const study = exampleStudy(
+      Array.from({ length: 30 }, (_, i) => ({
+        name: `${i}`,
+        text: 'words',
+        attributes: { day: `2031-02-${String(1 + (i % 28)).padStart(2, '0')}`, age: String(9 + i * 7) },
+      })),
+    );
+    expect(groupsOf(study.state, 'day').names).to.have.length(28);
+    study.decide({ kind: 'setAttributeType', attribute: 'day', type: 'date' });
+    study.decide({ kind: 'setAttributeType', attribute: 'age', type: 'number' });
+    expect(groupsOf(study.state, 'day').names).to.deep.equal([
+      '2031-W05',
+      '2031-W06',
+      '2031-W07',
+      '2031-W08',
+      '2031-W09',
+    ]);
+    expect(groupsOf(study.state, 'age').names).to.deep.equal([
+      '9 to 51',
+      '58 to 107',
+      '114 to 156',
+      '163 to 212',
+    ]);
+    expect(groupsOf(study.state, 'age').groupOf[0]).to.equal(0);
+  });
+});
