@@ -94,6 +94,20 @@ describe('themes, to a researcher who shapes them,', () => {
     );
   });
 
+  it('“what does a topic model say?”: topics beside the themes, how far they agree, and the words behind them', async () => {
+    await browser.choose('Topics: a second opinion');
+    await browser.waitForText('.stage', /Agreement with the themes: 0\.[6-9]/);
+    await browser.waitForText('[aria-label="Topic 1"]', /Theme [A-G] \(\d+ of \d+\)/);
+    await browser.click('[aria-label="Topic 1"] .row-button');
+    await browser.waitForText('.reader', /\d+ (?:places|windows) in \d+ passages/);
+    const number = await browser.find('input[aria-label="Number of topics"]');
+    await number.sendKeys(Key.chord(Key.CONTROL, 'a'), '4', Key.ENTER);
+    await browser.until(
+      'There are more topics',
+      async () => (await browser.all('[aria-label^="Topic "]')).length === 4,
+    );
+  });
+
   it('“is this one theme or two?”: split by its links, joined again by the menu, defined in words', async () => {
     await menu('Theme B: more', 'Split it');
     await browser.waitForText('.trail', '8 found');

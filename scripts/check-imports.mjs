@@ -22,6 +22,7 @@ const MAY_IMPORT = {
   engine: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'study'],
   words: ['text', 'concepts', 'network', 'themes', 'study'],
   views: [
+    'numeric',
     'text',
     'concepts',
     'network',

@@ -33,7 +33,7 @@ describe('the command line', () => {
     const head = (name: string): string => read('one', name).split('\n')[0];
     expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness');
     expect(head('links.csv')).to.equal(
-      'source,target,windows_both,meetings,sources,npmi,g2,p,q,q_sources,beyond_chance',
+      'source,target,windows_both,meetings,sources,npmi,jaccard,cosine,g2,p,q,q_sources,beyond_chance',
     );
     expect(head('themes.csv')).to.equal('theme,label,concepts,share,overlap,comes_back,comes_back_in');
     expect(head('strength.csv')).to.equal('attribute,group,theme,share,low,high,windows');

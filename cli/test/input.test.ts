@@ -123,7 +123,7 @@ describe('what the command line reads, and refuses', () => {
     expect(status).to.equal(0);
     expect(stderr).to.match(/too few to link anything\. More text/);
     expect(read('short', 'links.csv').trim()).to.equal(
-      'source,target,windows_both,meetings,sources,npmi,g2,p,q,q_sources,beyond_chance',
+      'source,target,windows_both,meetings,sources,npmi,jaccard,cosine,g2,p,q,q_sources,beyond_chance',
     );
   });
 

@@ -2,7 +2,7 @@ import { conceptLabels } from '../engine/resources.ts';
 import { comparedAttribute } from '../study/groups.ts';
 import { bandOf } from '../themes/bands.ts';
 import { DRAWS } from '../themes/redraw.ts';
-import { fewestInStretch } from '../engine/stage-keys.ts';
+import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { mayStand } from '../network/links.ts';
 import { choicesOf, groupsAt, neighbourChoice } from '../themes/braid.ts';
@@ -10,6 +10,10 @@ import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
 import { joinersOf } from '../themes/joiners.ts';
 import { splitTheme } from '../themes/split.ts';
+import { corpusOf, findTopics, mixtures, topicOfWord, topWords } from '../themes/topics.ts';
+import { adjustedMutualInformation } from '../numeric/agreement.ts';
+import { byCodeUnits } from '../base/order.ts';
+import { workingSources } from '../study/subset.ts';
 import { ownValue } from '../base/records.ts';
 import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
 import type {
@@ -24,6 +28,7 @@ import type {
   Overview,
   SteadinessView,
   ThemePartsView,
+  TopicsView,
   ThemesView,
 } from './view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
@@ -39,10 +44,16 @@ export interface ThemeViews {
   /** Words that would join a theme. */
   joiners: View<{ readonly letter: string; readonly limit: number }, JoinersView>;
   howMany: View<null, HowManyView>;
+  topics: View<{ readonly topics: number }, TopicsView>;
   themeParts: View<{ readonly letter: string }, ThemePartsView>;
   map: View<null, MapView>;
   compare: View<null, CompareView>;
 }
+
+/** Terms a topic model is made of, the most mentioned; topics at most, and words shown of each. */
+const MOST_TERMS = 1000;
+const MOST_TOPICS = 200;
+const TOPIC_WORDS = 12;
 
 /** Words named of what no theme reaches. */
 const MOST_MISSED = 15;
@@ -69,6 +80,12 @@ export const THEME_KEYS = {
   joiners: reads(['candidates', 'concepts', 'themes', 'stretches', 'spoken'], (state) => ({
     labels: state.conceptLabels,
     dropped: state.dropped,
+  })),
+  topics: reads(['candidates', 'concepts', 'themes', 'stretches'], (state) => ({
+    labels: state.conceptLabels,
+    dropped: state.dropped,
+    seed: state.settings.themes.seed,
+    ids: idsOf(workingSources(state)),
   })),
   howMany: reads(['concepts', 'graph', 'evidence', 'links', 'themes', 'sweep'], ({ settings }) => ({
     seed: settings.themes.seed,
@@ -281,6 +298,60 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       words: words
         .slice(0, limit)
         .map(({ thing, ...figures }) => ({ key: candidates.keys[thing], label: labels[thing], ...figures })),
+    };
+  },
+
+  *topics({ topics: count }, { take, own: { labels: given, dropped, seed, ids } }) {
+    const candidates = yield* take('candidates');
+    const { keys } = yield* take('concepts');
+    const { themes, themeOf } = yield* take('themes');
+    const stretches = yield* take('stretches');
+    const labels = conceptLabels(given, candidates);
+    const left = new Set(dropped);
+    // Words that were dropped are numbered beyond all that is counted.
+    const chosen = candidates.keys.flatMap((key, i) => (left.has(key) ? [] : [i])).slice(0, MOST_TERMS);
+    const numberOf = new Int32Array(candidates.keys.length).fill(chosen.length);
+    chosen.forEach((candidate, term) => (numberOf[candidate] = term));
+    const corpus = corpusOf(
+      { ...candidates, occurrence: candidates.occurrence.map((thing) => numberOf[thing]) },
+      chosen.length,
+      stretches,
+    );
+    const most = Math.max(2, Math.min(MOST_TOPICS, Math.floor(count)));
+    const model = yield* findTopics(corpus, { topics: most, seed });
+    const letterOf = new Map(
+      keys.flatMap((key, i): [string, string][] =>
+        themeOf[i] < 0 ? [] : [[key, themes[themeOf[i]].letter]],
+      ),
+    );
+    const topicOf = new Map(
+      chosen.map((candidate, term) => [candidates.keys[candidate], topicOfWord(model, term, chosen.length)]),
+    );
+    const shared = keys.filter((key) => letterOf.has(key) && topicOf.has(key));
+    return {
+      topics: Array.from({ length: most }, (_, topic) => ({
+        share: model.share[topic],
+        words: topWords(model, topic, chosen.length, TOPIC_WORDS).map((term) => ({
+          key: candidates.keys[chosen[term]],
+          label: labels[chosen[term]],
+          share: model.wordShare[topic * chosen.length + term],
+          letter: letterOf.get(candidates.keys[chosen[term]]) ?? '',
+        })),
+        themes: themes
+          .map(({ letter, concepts }) => ({
+            letter,
+            here: concepts.filter((i) => topicOf.get(keys[i]) === topic).length,
+            of: concepts.length,
+          }))
+          .filter(({ here }) => here > 0)
+          .sort((a, b) => b.here - a.here || byCodeUnits(a.letter, b.letter)),
+      })),
+      agreement: adjustedMutualInformation(
+        Int32Array.from(shared, (key) => themes.findIndex(({ letter }) => letter === letterOf.get(key))),
+        Int32Array.from(shared, (key) => topicOf.get(key) ?? 0),
+      ),
+      sourceIds: ids,
+      mixture: mixtures(corpus, model.topicOf, stretches.source, ids.length, most),
     };
   },
 

@@ -167,6 +167,29 @@ export interface ThemesView {
   readonly sweep: readonly ResolutionPoint[];
 }
 
+/** Topics as a second opinion on the themes. */
+export interface TopicsView {
+  readonly topics: readonly {
+    /** Share of all that is said. */
+    readonly share: number;
+    readonly words: readonly {
+      readonly key: string;
+      readonly label: string;
+      /** Share of the topic’s mentions. */
+      readonly share: number;
+      /** Letter of its theme; empty where it is in none. */
+      readonly letter: string;
+    }[];
+    /** The themes its words are of, most first: how many of the theme’s concepts are this topic’s. */
+    readonly themes: readonly { readonly letter: string; readonly here: number; readonly of: number }[];
+  }[];
+  /** How far topics and themes part the concepts alike: adjusted mutual information, about 0 by chance, 1 when the same. */
+  readonly agreement: number;
+  readonly sourceIds: readonly string[];
+  /** Sources × topics: each source’s mixture; rows sum to 1. */
+  readonly mixture: Float64Array;
+}
+
 /** How many themes there may be, and which concepts go where between neighbouring numbers. */
 export interface HowManyView {
   readonly choices: readonly Choice[];

@@ -141,6 +141,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   ],
   meaning: [{ key: 'bench' }],
   howMany: [null],
+  topics: [{ topics: 3 }],
   linkMatrix: [null],
   adjacencyFile: [null],
   joiners: [{ letter: 'A', limit: 20 }],

@@ -19,6 +19,8 @@ const LEAST: Readonly<Record<Side, number>> = { ledger: 170, reader: 220 };
 const MOST: Readonly<Record<Side, number>> = { ledger: 560, reader: 760 };
 /** What the stage keeps whatever is drawn. */
 const LEAST_STAGE = 320;
+/** What the style sheet reads their widths from. */
+const VARIABLES: Readonly<Record<Side, string>> = { ledger: '--ledger-width', reader: '--reader-width' };
 /** What the style sheet gives them. */
 const AS_GIVEN: Readonly<Record<Side, number>> = { ledger: 250, reader: 340 };
 const KEY_STEP = 16;
@@ -38,7 +40,7 @@ export function Columns({ isWhole, children }: { isWhole: boolean; children: Rea
   const variables = Object.fromEntries(
     (['ledger', 'reader'] as const)
       .filter((side) => widths[side] !== 'auto')
-      .map((side) => [`--${side}-width`, widths[side] === 'folded' ? '0px' : `${widths[side]}px`]),
+      .map((side) => [VARIABLES[side], widths[side] === 'folded' ? '0px' : `${widths[side]}px`]),
   );
   const marks = [
     styles.columns,

@@ -218,7 +218,7 @@ function ThemeNote({
     return (
       <button
         type="button"
-        className={styles.note}
+        className={styles.definition}
         aria-label={`Definition of theme ${theme.letter}: ${theme.note}`}
         onClick={onOpen}
       >
@@ -231,7 +231,7 @@ function ThemeNote({
       autoFocus
       rows={3}
       maxLength={2000}
-      className={styles.noteField}
+      className={styles.definitionField}
       aria-label={`What theme ${theme.letter} is`}
       placeholder="What is in it, and what is not"
       defaultValue={theme.note}

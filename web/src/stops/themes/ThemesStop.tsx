@@ -1,3 +1,5 @@
+import { Segmented } from 'antd';
+import { useState } from 'react';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -5,6 +7,7 @@ import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Coverage } from './Coverage.tsx';
 import { HowMany } from './HowMany.tsx';
 import { ThemeColumn } from './ThemeColumn.tsx';
+import { Topics } from './Topics.tsx';
 import { Trays } from './Trays.tsx';
 import styles from './ThemesStop.module.css';
 
@@ -14,6 +17,7 @@ export function ThemesStop() {
   const { data, isPlaceholderData } = useView('themes', null);
   // A hundred groupings more: they come behind all else.
   const steadiness = useView('steadiness', null);
+  const [face, setFace] = useState<'themes' | 'topics'>('themes');
   const isEmpty = data !== undefined && data.themes.length === 0;
   return (
     <InTurn>
@@ -29,25 +33,39 @@ export function ThemesStop() {
         ) : (
           data && (
             <>
-              <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-                {data.sweep.length > 0 && <HowMany data={data} />}
-                {isEmpty ? (
-                  <div className="empty-stage">
-                    <h2>No themes yet</h2>
-                    <p>
-                      A theme needs at least three concepts that are linked. More text, more links or a lower
-                      resolution would help; or begin one with words of your own below.
-                    </p>
-                  </div>
-                ) : (
-                  <div className={styles.themeColumns}>
-                    {data.themes.map((theme) => (
-                      <ThemeColumn key={theme.letter} theme={theme} data={data} steadiness={steadiness} />
-                    ))}
-                  </div>
-                )}
+              <div className="stage-bar">
+                <Segmented
+                  aria-label="Themes or topics"
+                  value={face}
+                  options={[
+                    { value: 'themes', label: 'Themes' },
+                    { value: 'topics', label: 'Topics: a second opinion' },
+                  ]}
+                  onChange={setFace}
+                />
               </div>
-              <Trays data={data} />
+              {face === 'topics' && <Topics themes={data.themes.length} />}
+              {face === 'themes' && (
+                <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+                  {data.sweep.length > 0 && <HowMany data={data} />}
+                  {isEmpty ? (
+                    <div className="empty-stage">
+                      <h2>No themes yet</h2>
+                      <p>
+                        A theme needs at least three concepts that are linked. More text, more links or a
+                        lower resolution would help; or begin one with words of your own below.
+                      </p>
+                    </div>
+                  ) : (
+                    <div className={styles.themeColumns}>
+                      {data.themes.map((theme) => (
+                        <ThemeColumn key={theme.letter} theme={theme} data={data} steadiness={steadiness} />
+                      ))}
+                    </div>
+                  )}
+                </div>
+              )}
+              {face === 'themes' && <Trays data={data} />}
             </>
           )
         )}
