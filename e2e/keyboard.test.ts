@@ -12,6 +12,12 @@ for (const motion of [false, true]) {
       browser = stage.browser;
       await stage.openSample();
     });
+    /** A long test is run in one of both: boxes that are still on their way are the harder case, places are the same. */
+    const onlyWhere =
+      (moves: boolean) =>
+      (title: string, test: () => Promise<void>): void => {
+        if (moves === motion) it(title, test);
+      };
     const keys = (...sent: string[]): Promise<void> =>
       browser.driver
         .actions()
@@ -28,7 +34,7 @@ for (const motion of [false, true]) {
     const focus = (css: string): Promise<void> =>
       browser.driver.executeScript(`document.querySelector(${JSON.stringify(css)}).focus()`);
 
-    it('every setting of every sentence is reached, kept in and come back from', async () => {
+    onlyWhere(true)('every setting of every sentence is reached, kept in and come back from', async () => {
       for (const stop of STOPS) {
         await browser.goTo(stop);
         const count = (await browser.all('.method-sentence .control')).length;
@@ -129,7 +135,7 @@ for (const motion of [false, true]) {
       );
     });
 
-    it('no stop’s main thing is far, and titles say study and stop', async () => {
+    onlyWhere(false)('no stop’s main thing is far, and titles say study and stop', async () => {
       for (const stop of STOPS) {
         await browser.goTo(stop);
         const title = await browser.driver.getTitle();
