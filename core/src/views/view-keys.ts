@@ -4,13 +4,23 @@ import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engin
 import type { StudyState } from '../study/study.ts';
 import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
 import { CONCEPT_KEYS, type ConceptViews } from './concept-views.ts';
+import { LINK_KEYS, type LinkViews } from './link-views.ts';
+import { SHAPING_KEYS, type ShapingViews } from './shaping-views.ts';
 import { READING_KEYS, type ReadingViews } from './reading-views.ts';
 import { SOURCE_KEYS, type SourceViews } from './source-views.ts';
 import { TABLE_KEYS, type TableViews } from './table-views.ts';
 import { TRIM_KEYS, type TrimViews } from './trim-views.ts';
 import { THEME_KEYS, type ThemeViews } from './theme-views.ts';
 
-type Views = SourceViews & TrimViews & CleaningViews & ConceptViews & ReadingViews & TableViews & ThemeViews;
+type Views = SourceViews &
+  TrimViews &
+  CleaningViews &
+  ConceptViews &
+  ReadingViews &
+  TableViews &
+  ThemeViews &
+  LinkViews &
+  ShapingViews;
 export type ViewName = keyof Views;
 /** What a view is asked for beside the study. */
 export type ViewQuestions = { readonly [V in ViewName]: Views[V]['question'] };
@@ -24,6 +34,8 @@ const VIEW_KEYS = {
   ...READING_KEYS,
   ...TABLE_KEYS,
   ...THEME_KEYS,
+  ...LINK_KEYS,
+  ...SHAPING_KEYS,
 };
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;
 

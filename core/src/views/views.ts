@@ -3,6 +3,8 @@ import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { CONCEPT_VIEWS } from './concept-views.ts';
+import { LINK_VIEWS } from './link-views.ts';
+import { SHAPING_VIEWS } from './shaping-views.ts';
 import { READING_VIEWS } from './reading-views.ts';
 import { SOURCE_VIEWS } from './source-views.ts';
 import { TRIM_VIEWS } from './trim-views.ts';
@@ -25,6 +27,8 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...READING_VIEWS,
   ...TABLE_VIEWS,
   ...THEME_VIEWS,
+  ...LINK_VIEWS,
+  ...SHAPING_VIEWS,
 };
 
 /** Answers a view in steps, by what its key is made of. */
