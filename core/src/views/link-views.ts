@@ -1,13 +1,19 @@
+import { idsOf } from '../engine/stage-keys.ts';
+import { workingSources } from '../study/subset.ts';
 import { conceptLabels } from '../engine/resources.ts';
 import { mayStand } from '../network/links.ts';
-import type { LinkMatrixView, LinkRow, LinksView } from './view-types.ts';
+import type { LinkMatrixView, LinkRow, LinksView, WindowExampleView } from './view-types.ts';
 import { reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links. */
 export interface LinkViews {
   links: View<{ readonly concept: string | null; readonly limit: number }, LinksView>;
   linkMatrix: View<null, LinkMatrixView>;
+  windowExample: View<null, WindowExampleView>;
 }
+
+/** Characters shown before and after a window. */
+const AROUND = 120;
 
 export const LINK_KEYS = {
   links: reads(['concepts', 'links', 'windows', 'themes'], (state) => ({
@@ -15,6 +21,10 @@ export const LINK_KEYS = {
     settings: state.settings.links,
   })),
   linkMatrix: reads(['concepts', 'links', 'themes'], (state) => ({ labels: state.conceptLabels })),
+  windowExample: reads(['tokens', 'concepts', 'windows', 'counts'], (state) => ({
+    labels: state.conceptLabels,
+    ids: idsOf(workingSources(state)),
+  })),
 };
 
 export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
@@ -112,6 +122,37 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
       strength,
       both,
       stands,
+    };
+  },
+
+  *windowExample(_, { take, own: { labels: given, ids }, original }) {
+    const tokens = yield* take('tokens');
+    const concepts = yield* take('concepts');
+    const windows = yield* take('windows');
+    const { windowFirst, inWindow } = yield* take('counts');
+    let best = -1;
+    let most = 0;
+    for (let w = 0; w < windows.count; w++) {
+      const held = windowFirst[w + 1] - windowFirst[w];
+      if (held > most) [best, most] = [w, held];
+    }
+    if (best < 0) return { windows: windows.count };
+    const sourceId = ids[windows.source[best]];
+    const text = original(sourceId);
+    const start = tokens.start[windows.first[best]];
+    const end = tokens.end[windows.end[best] - 1];
+    const labels = conceptLabels(given, concepts);
+    return {
+      windows: windows.count,
+      example: {
+        sourceId,
+        start,
+        before: text.slice(Math.max(0, start - AROUND), start),
+        text: text.slice(start, end),
+        after: text.slice(end, end + AROUND),
+        words: windows.end[best] - windows.first[best],
+        concepts: Array.from(inWindow.subarray(windowFirst[best], windowFirst[best + 1]), (i) => labels[i]),
+      },
     };
   },
 };

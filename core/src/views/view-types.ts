@@ -101,6 +101,20 @@ export interface LinksView {
   readonly labels: readonly string[];
 }
 
+/** How many windows there are, and one of them in its text: the first of those with most concepts. */
+export interface WindowExampleView {
+  readonly windows: number;
+  readonly example?: {
+    readonly sourceId: string;
+    readonly start: number;
+    readonly before: string;
+    readonly text: string;
+    readonly after: string;
+    readonly words: number;
+    readonly concepts: readonly string[];
+  };
+}
+
 /** Every pair of concepts, in the order of the themes. */
 export interface LinkMatrixView {
   readonly keys: readonly string[];

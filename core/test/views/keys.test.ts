@@ -143,6 +143,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   howMany: [null],
   topics: [{ topics: 3 }],
   linkMatrix: [null],
+  windowExample: [null],
   adjacencyFile: [null],
   joiners: [{ letter: 'A', limit: 20 }],
   themeParts: [{ letter: 'A' }],

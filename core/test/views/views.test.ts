@@ -72,6 +72,20 @@ describe('views', () => {
     expect(weights.filter((weight) => weight !== 0)).to.have.length(2 * standing);
   });
 
+  it('of windows show one that is real: its words in their text, with the concepts in it', () => {
+    const { windows, example } = ask(study, 'windowExample', null);
+    expect(windows).to.equal(ask(study, 'overview', null).windows);
+    if (!example) throw new Error('There is no window with a concept.');
+    const text = study.original(example.sourceId);
+    expect(text.slice(example.start, example.start + example.text.length)).to.equal(example.text);
+    expect(text).to.include(example.before + example.text + example.after);
+    for (const concept of example.concepts) expect(example.text.toLowerCase()).to.include(concept);
+    study.decide({ kind: 'setWindows', change: { unit: 'source', size: 3 } });
+    expect(ask(study, 'windowExample', null).windows).to.equal(12);
+    study.decide({ kind: 'dropConcepts', keys: study.compute('concepts').keys });
+    expect(ask(study, 'windowExample', null).windows).to.be.above(0);
+  });
+
   it('of concepts say how each stands', () => {
     study.decide({ kind: 'dropConcepts', keys: ['rain'] });
     study.decide({ kind: 'keepConcepts', keys: ['zebra'] });

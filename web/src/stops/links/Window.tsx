@@ -2,6 +2,7 @@ import { Checkbox, Radio } from 'antd';
 import { WINDOW_UNIT_NAMES, WINDOW_UNITS } from '@green-thicket/core/network/windows';
 import { windowsInForce } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
+import { WindowExample } from './WindowExample.tsx';
 import { NumberBox, type ControlProps } from '../../controls/control-inputs.tsx';
 
 export function Window({ state, decide }: ControlProps) {
@@ -46,6 +47,7 @@ export function Window({ state, decide }: ControlProps) {
           </Checkbox>
         </>
       )}
+      <WindowExample />
     </>
   );
 }
