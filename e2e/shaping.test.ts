@@ -31,7 +31,12 @@ describe('themes, to a researcher who shapes them,', () => {
     await browser.until('No menu opened', async () =>
       (await browser.driver.findElement({ css: '[role=menu][aria-label^="Move "]' })).isDisplayed(),
     );
-    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.until('The menu never had the focus', () =>
+      browser.driver.executeScript<boolean>("return document.activeElement.closest('[role=menu]') !== null"),
+    );
+    await browser.driver.actions().sendKeys(Key.ARROW_DOWN, Key.ENTER).perform();
+    await browser.waitForText('.method-sentence', 'By hand: 2 concepts placed');
+    await browser.undo();
     await menu('Theme C: more', 'Lock');
     await browser.waitForText(column('C'), 'locked');
     await browser.waitForText('.method-sentence', 'By hand: 1 concept placed and 1 locked');

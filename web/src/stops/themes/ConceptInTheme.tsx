@@ -94,6 +94,7 @@ export function MoveMenu({
   return (
     <Dropdown
       trigger={['click']}
+      autoFocus
       menu={{
         'aria-label': `Move ${label}`,
         items: [

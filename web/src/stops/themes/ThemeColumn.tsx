@@ -103,6 +103,7 @@ function ThemeMenu({ theme, data, onNote }: { theme: ThemeRow; data: ThemesView;
   return (
     <Dropdown
       trigger={['click']}
+      autoFocus
       menu={{
         'aria-label': `Theme ${letter}`,
         items: [
