@@ -24,7 +24,7 @@ export function coverage(sources: number, alike: number, seed: number): number {
         for (let w = 0; w < count; w++) if (random() < own) speaking[s * SHARES.length + t]++;
       });
     });
-    const bySource = { windows, speaking, themeCount: SHARES.length, overlap: 1 };
+    const bySource = { windows, speaking, rowCount: SHARES.length, overlap: 1 };
     const [{ strengths }] = compareGroups(bySource, new Int32Array(sources), ['all'], 1).groups;
     strengths.forEach(({ low, high }, t) => {
       if (low <= SHARES[t] && SHARES[t] <= high) held++;

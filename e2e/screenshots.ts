@@ -38,6 +38,17 @@ try {
     await browser.settled();
     await picture(name);
   }
+  await browser.driver.get(`${study}/compare`);
+  await browser.choose('Over time');
+  await browser.find('.time-panel');
+  await browser.pick('Lines', 'a line for each group');
+  await browser.settled();
+  await picture('over-time');
+  await browser.driver.get(`${study}/map`);
+  await browser.choose('By group');
+  await browser.find('.tinted');
+  await browser.settled();
+  await picture('map-by-group');
   await browser.driver.get(`${study}/concepts`);
   await browser.choose('Table');
   await browser.find('.figure-table .grid-row');

@@ -116,6 +116,22 @@ describe('themes, to a researcher who shapes them,', () => {
       'There are more topics',
       async () => (await browser.all('[aria-label^="Topic "]')).length === 4,
     );
+    await browser.press('How many are good?');
+    await browser.waitForText('[aria-label="Numbers of topics"]', /lowest[\s\S]*|highest/);
+    await browser.press('Begin one with words of your own');
+    await (
+      await browser.find('[aria-label="Words of your own topic"]')
+    ).sendKeys('fare, wage, rent', Key.ENTER);
+    await browser.waitForText('[aria-label="Topic 1"]', 'leave it to the model');
+    await browser.waitForText('[aria-label="Topic 1"]', 'fare');
+    await browser.driver.executeScript('document.activeElement?.blur()');
+    await browser.click('[aria-label="Topic 2"] .linklike');
+    await browser.waitForText('.stage', /\d+ words left out; take back/);
+    await browser.press('Undo');
+    await browser.until(
+      'They stay left out',
+      async () => !(await browser.textOf('.stage')).includes('left out; take back'),
+    );
   });
 
   it('“is this one theme or two?”: split by its links, joined again by the menu, defined in words', async () => {

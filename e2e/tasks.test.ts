@@ -28,7 +28,7 @@ describe('a researcher', () => {
     expect((await browser.mapWords()).length).to.be.above(50);
     expect((await browser.all('.parcel')).length).to.be.within(7, 9);
     await browser.waitForText('.trail', '36 sources');
-    expect(await browser.textOf('.method-sentence')).to.include('150 strongest links');
+    expect(await browser.textOf('.method-sentence')).to.include('150 links');
     expect(await faultsOf(browser.driver)).to.deep.equal([]);
   });
 

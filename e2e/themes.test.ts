@@ -132,6 +132,7 @@ describe('from links to the comparison, a researcher', () => {
       ...[...svg.matchAll(/<text [^>]*>/g)].map(([element]) => told(element, TYPE)),
     ]);
     await browser.press('Save PNG');
+    await browser.pickFromMenu('Picture (.png), 1 × size');
     expect([...readFileSync(await browser.download('.png')).subarray(1, 4)]).to.deep.equal([
       0x50, 0x4e, 0x47,
     ]);

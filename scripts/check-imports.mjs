@@ -14,10 +14,10 @@ const MAY_IMPORT = {
   network: ['numeric', 'text', 'concepts'],
   themes: ['numeric', 'concepts', 'network'],
   map: ['numeric', 'text', 'network', 'themes'],
-  compare: ['numeric', 'network', 'themes'],
+  compare: ['numeric', 'text', 'network', 'themes', 'map'],
   reading: ['text', 'concepts', 'network', 'themes'],
   formats: ['text'],
-  study: ['text', 'concepts', 'network', 'themes', 'map'],
+  study: ['text', 'concepts', 'network', 'themes', 'map', 'compare'],
   intake: ['text', 'formats', 'study'],
   engine: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'study'],
   words: ['text', 'concepts', 'network', 'themes', 'study'],
@@ -36,7 +36,7 @@ const MAY_IMPORT = {
     'engine',
     'words',
   ],
-  'study-files': ['text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study'],
+  'study-files': ['text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study', 'views'],
 };
 
 // The same in web: a folder imports what stands above it. Only the list of stops imports a stop.

@@ -100,7 +100,8 @@ export async function buildCommands() {
     entryPoints: ['server/src/text-worker.ts'],
     outfile: 'dist/server/text-worker.js',
   });
-  writeFileSync(join(root, 'dist/cli/english.txt'), readFileSync(join(root, 'core/lexicon/english.txt')));
+  for (const name of ['english.txt', 'tone.txt'])
+    writeFileSync(join(root, 'dist/cli', name), readFileSync(join(root, 'core/lexicon', name)));
   setStamp('commands', hash);
 }
 

@@ -6,11 +6,15 @@ import { readSettings } from '@green-thicket/core/study-files/settings-file';
 import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { readStudyFile, writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
+  apartTable,
   conceptsTable,
   linksTable,
   strengthTable,
   themesTable,
+  timeTable,
+  toneTable,
 } from '@green-thicket/core/study-files/tables';
+import { withGround } from '@green-thicket/core/map/ground';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import type { Decision } from '@green-thicket/core/study/decisions';
@@ -32,6 +36,7 @@ import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { PatternError } from '@green-thicket/core/text/patterns';
 import { collect } from './collect.ts';
+import { furtherComparisons } from './comparisons.ts';
 import { openOutput } from './output-set.ts';
 import { readLexiconText } from './lexicon-file.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
@@ -56,7 +61,12 @@ const RESULTS = [
   'links.csv',
   'themes.csv',
   'strength.csv',
+  'apart.csv',
+  'time.csv',
+  'tone.csv',
   'map.svg',
+  'network.graphml',
+  'network.json',
   'study.thicket',
   'methods.md',
   'run.json',
@@ -188,7 +198,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const input: StudyInput = { state, register: study.register };
 
   let lexicon: Lexicon | undefined;
-  const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(readLexiconText()));
+  const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(readLexiconText('english')));
   const library: Library = {
     original: originalsOf(state, study.originals),
     lexicon: lexiconOnce,
@@ -223,6 +233,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     const { names, groupOf } = groupsOf(state, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });
+  const { apart, overTime, tones, network } = furtherComparisons({ engine, input, library, run, say });
   if (links.standing === 0) {
     say(
       `No links: ${tokens.type.length} words are too few to link anything. More text, a longer window or a lower cut-off would help.`,
@@ -273,13 +284,22 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ],
     peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
   };
-  const file = writeStudyFile({ log, register: themes.register, originals: study.originals });
+  const file = writeStudyFile({
+    log,
+    register: withGround(themes.register, map.ground),
+    originals: study.originals,
+  });
   const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),
     'themes.csv': themesTable(labels, themes, redrawn),
     'strength.csv': strengthTable(comparisons, themes),
+    'apart.csv': apartTable(apart),
+    'time.csv': timeTable(overTime),
+    'tone.csv': toneTable(tones),
     'map.svg': drawMap(map, state.title),
+    'network.graphml': network('graphml'),
+    'network.json': network('json'),
     'study.thicket': study.password ? await seal(file, study.password) : file,
     'methods.md': `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`,
     'run.json': `${JSON.stringify(runRecord, null, 2)}\n`,

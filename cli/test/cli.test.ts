@@ -21,14 +21,19 @@ describe('the command line', () => {
     expect(status).to.equal(0);
     expect(stdout).to.equal('');
     expect(readdirSync(at('one')).sort()).to.deep.equal([
+      'apart.csv',
       'concepts.csv',
       'links.csv',
       'map.svg',
       'methods.md',
+      'network.graphml',
+      'network.json',
       'run.json',
       'strength.csv',
       'study.thicket',
       'themes.csv',
+      'time.csv',
+      'tone.csv',
     ]);
     const head = (name: string): string => read('one', name).split('\n')[0];
     expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness');
@@ -36,7 +41,14 @@ describe('the command line', () => {
       'source,target,windows_both,meetings,sources,npmi,jaccard,cosine,g2,p,q,q_sources,beyond_chance',
     );
     expect(head('themes.csv')).to.equal('theme,label,concepts,share,overlap,comes_back,comes_back_in');
-    expect(head('strength.csv')).to.equal('attribute,group,theme,share,low,high,windows');
+    expect(head('strength.csv')).to.equal(
+      'attribute,group,theme,share,low,high,windows,speaking,sources_speaking,sources,q',
+    );
+    expect(head('apart.csv')).to.equal(
+      'attribute,group,concept,log_odds,low,high,z,mentions,mentions_elsewhere',
+    );
+    expect(head('time.csv')).to.equal('attribute,period,theme,share,low,high,windows,sources,mean');
+    expect(head('tone.csv')).to.equal('attribute,group,theme,list,aspect,share,low,high,windows');
     const run = JSON.parse(read('one', 'run.json')) as {
       seed: number;
       counts: { sources: number };
@@ -78,7 +90,17 @@ describe('the command line', () => {
       status: 0,
       stderr: '',
     });
-    for (const name of ['concepts.csv', 'links.csv', 'themes.csv', 'strength.csv', 'map.svg', 'methods.md']) {
+    for (const name of [
+      'concepts.csv',
+      'links.csv',
+      'themes.csv',
+      'strength.csv',
+      'apart.csv',
+      'time.csv',
+      'tone.csv',
+      'map.svg',
+      'methods.md',
+    ]) {
       expect(read('two', name), name).to.equal(read('one', name));
     }
     expect(

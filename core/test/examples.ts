@@ -10,6 +10,7 @@ import type { StageResults } from '../src/engine/stages.ts';
 import { makeView } from '../src/views/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-keys.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
+import { parseToneLists, type ToneList } from '../src/compare/tone-lists.ts';
 import { parseMeanings, type Meanings } from '../src/text/meanings.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
@@ -31,6 +32,12 @@ export function englishMeanings(): Meanings {
   return (meanings ??= parseMeanings(
     readFileSync(new URL('../lexicon/meanings.txt', import.meta.url), 'utf8'),
   ));
+}
+
+let tone: ToneList[] | undefined;
+/** The published lists of how words sound, read once. */
+export function publishedTone(): ToneList[] {
+  return (tone ??= parseToneLists(readFileSync(new URL('../lexicon/tone.txt', import.meta.url), 'utf8')));
 }
 
 export function englishTagger(): Tagger {
@@ -113,6 +120,7 @@ export function asking(
         original: study.original,
         lexicon: englishLexicon,
         meanings: englishMeanings,
+        tone: publishedTone,
       }),
     );
 }

@@ -22,12 +22,13 @@ import {
 } from '../src/store/studies.ts';
 import { loadStudy } from '../src/store/study-reader.ts';
 import { withdrawSources } from '../src/store/withdrawing.ts';
-import { englishLexicon, englishMeanings, englishTagger } from '../../core/test/examples.ts';
+import { englishLexicon, englishMeanings, publishedTone, englishTagger } from '../../core/test/examples.ts';
 
 const english: English = {
   lexicon: englishLexicon,
   tagger: () => englishTagger(),
   meanings: englishMeanings,
+  tone: publishedTone,
   with: (work) => work(),
 };
 
@@ -137,12 +138,12 @@ describe('the engine over a channel', () => {
     const order: ViewName[] = [];
     const { client } = connect();
     const head = await headOf(id);
-    const asked = (['steadiness', 'map', 'compare', 'sources', 'themes'] as const).map(async (view) => {
+    const asked = (['steadiness', 'map', 'profiles', 'sources', 'themes'] as const).map(async (view) => {
       await client.askView({ id, head }, view, null, never);
       order.push(view);
     });
     await Promise.all(asked);
-    expect(order).to.deep.equal(['sources', 'themes', 'map', 'compare', 'steadiness']);
+    expect(order).to.deep.equal(['sources', 'profiles', 'themes', 'map', 'steadiness']);
   });
 
   it('says how much is under way, and forgets what was answered or failed', async () => {

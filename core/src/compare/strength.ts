@@ -1,18 +1,15 @@
 import { largest, least } from '../base/extent.ts';
-import type { Counts } from '../network/counts.ts';
-import type { Windows } from '../network/windows.ts';
 import { adjustForMany, wilsonInterval } from '../numeric/chance.ts';
 import { seededRandom, shuffle } from '../numeric/random.ts';
 import { studentQuantile } from '../numeric/special.ts';
-import { eachSpeaking } from '../themes/themes.ts';
 
-/** How often each source speaks to each theme. */
+/** How often each source speaks to each row: a theme, a concept, or a link. */
 export interface SourceStrength {
-  /** Windows of each source. */
+  /** Stretches of each source; or its mentions of concepts, or itself, as the measure is. */
   readonly windows: Int32Array;
-  /** Windows of source s that speak to theme t, at s × themes + t. */
+  /** Of those of source s, what speaks to row t, at s × rows + t. */
   readonly speaking: Int32Array;
-  readonly themeCount: number;
+  readonly rowCount: number;
   readonly overlap: number;
 }
 
@@ -22,8 +19,9 @@ export interface Strength {
   /** 95 % interval. */
   readonly low: number;
   readonly high: number;
-  /** Windows that speak to the theme. */
+  /** Windows that speak to the theme, and sources that do. */
   readonly speaking: number;
+  readonly sources: number;
   /** How many windows count as one, as those of a source hang together. */
   readonly effect: number;
 }
@@ -60,24 +58,6 @@ export const PERMUTATIONS = 999;
 /** Below this number of arrangements all of them are tried. */
 const EXACT_LIMIT = 10_000;
 
-/** Counts, source by source, the stretches that speak to each theme. */
-export function strengthBySource(
-  spoken: Pick<Counts, 'windowFirst' | 'inWindow'>,
-  stretches: Windows,
-  sourceCount: number,
-  themeOf: Int32Array,
-  themeCount: number,
-  fewest: number,
-): SourceStrength {
-  const perSource = new Int32Array(sourceCount);
-  for (let w = 0; w < stretches.count; w++) perSource[stretches.source[w]]++;
-  const speaking = new Int32Array(sourceCount * themeCount);
-  eachSpeaking(spoken, themeOf, themeCount, fewest, (w, theme) => {
-    speaking[stretches.source[w] * themeCount + theme]++;
-  });
-  return { windows: perSource, speaking, themeCount, overlap: stretches.overlap };
-}
-
 /**
  * Compares groups of sources: the share of each group's windows that speak to each theme, with Wilson's interval (1927) of
  * the windows divided by the design effect of their sources, and Student's t for the few sources; where a group has one
@@ -87,19 +67,39 @@ export function strengthBySource(
  */
 export function compareGroups(
   bySource: SourceStrength,
-  groupOf: Int32Array,
+  groupOf: ArrayLike<number>,
   groupNames: readonly string[],
   seed: number,
 ): Comparison {
-  const { themeCount } = bySource;
-  const members = groupNames.map((_, g) => Array.from(groupOf.keys()).filter((s) => groupOf[s] === g));
-  const groups = members.map((sources, g) => groupStrength(bySource, sources, groupNames[g]));
-  const all = members.flat();
-  const total = sumOver(bySource, all);
-  const overall = Array.from({ length: themeCount }, (_, t) =>
+  return compareEach([bySource], groupOf, groupNames, seed)[0];
+}
+
+/** Compares the same groups by several counts of the same sources; each comparison is what it would be by itself. */
+export function compareEach(
+  counts: readonly SourceStrength[],
+  groupOf: ArrayLike<number>,
+  groupNames: readonly string[],
+  seed: number,
+): Comparison[] {
+  const members: number[][] = groupNames.map(() => []);
+  for (let s = 0; s < groupOf.length; s++) if (groupOf[s] >= 0) members[groupOf[s]].push(s);
+  const tests = testDifferences(counts, members, seed);
+  return counts.map((bySource, i) => {
+    const groups = members.map((sources, g) => groupStrength(bySource, sources, groupNames[g]));
+    return describeGroups(bySource, members, groups, tests[i]);
+  });
+}
+
+function describeGroups(
+  bySource: SourceStrength,
+  members: readonly (readonly number[])[],
+  groups: readonly GroupStrength[],
+  { p, exact }: { readonly p: Float64Array; readonly exact: boolean },
+): Comparison {
+  const total = sumOver(bySource, members.flat());
+  const overall = Array.from({ length: bySource.rowCount }, (_, t) =>
     total.windows === 0 ? 0 : total.speaking[t] / total.windows,
   );
-  const { p, exact } = testDifference(bySource, members, seed);
   const range = overall.map((_, t) => {
     const shares = groups.filter((g) => g.windows > 0).map((g) => g.strengths[t].share);
     return shares.length < 2 ? 0 : largest(shares) - least(shares);
@@ -121,7 +121,7 @@ function sumOver(
   bySource: SourceStrength,
   sources: readonly number[],
 ): { windows: number; speaking: Int32Array } {
-  const speaking = new Int32Array(bySource.themeCount);
+  const speaking = new Int32Array(bySource.rowCount);
   let windows = 0;
   for (const s of sources) {
     windows += bySource.windows[s];
@@ -130,13 +130,18 @@ function sumOver(
   return { windows, speaking };
 }
 
-function groupStrength(bySource: SourceStrength, sources: readonly number[], group: string): GroupStrength {
-  const { themeCount, overlap } = bySource;
+/** The strength of every row in some sources. */
+export function groupStrength(
+  bySource: SourceStrength,
+  sources: readonly number[],
+  group: string,
+): GroupStrength {
+  const { rowCount, overlap } = bySource;
   const { windows, speaking } = sumOver(bySource, sources);
   const voiced = sources.filter((s) => bySource.windows[s] > 0);
   const single = voiced.length < 2;
   const { effects, degrees } = designEffects(bySource, voiced, { windows, speaking });
-  const strengths = Array.from({ length: themeCount }, (_, t): Strength => {
+  const strengths = Array.from({ length: rowCount }, (_, t): Strength => {
     const share = windows === 0 ? 0 : speaking[t] / windows;
     const effect = single ? overlap : effects[t];
     const [low, high] = wilsonInterval(
@@ -144,7 +149,8 @@ function groupStrength(bySource: SourceStrength, sources: readonly number[], gro
       windows / effect,
       single ? undefined : studentQuantile(0.05, degrees),
     );
-    return { share, low, high, speaking: speaking[t], effect };
+    const from = voiced.filter((s) => bySource.speaking[s * rowCount + t] > 0).length;
+    return { share, low, high, speaking: speaking[t], sources: from, effect };
   });
   return { group, sources: sources.length, windows, strengths, interval: single ? 'windows' : 'sources' };
 }
@@ -165,7 +171,7 @@ function designEffects(
   { windows, speaking }: { readonly windows: number; readonly speaking: Int32Array },
 ): { effects: number[]; degrees: number } {
   const clusters = voiced.length;
-  const themes = bySource.themeCount;
+  const themes = bySource.rowCount;
   if (clusters < 2) return { effects: new Array<number>(themes).fill(1), degrees: 1 };
   const drawn = (t: number): number => {
     const share = speaking[t] / windows;
@@ -188,47 +194,53 @@ function designEffects(
   return { effects, degrees: clusters - 1 + prior / 2 };
 }
 
-/** A sum over some sources: the sum of column[chosen[i]] for i from `from` to before `to`. */
-function sumChosen(column: Int32Array, chosen: Int32Array, from: number, to: number): number {
-  // Whole numbers add up four times as fast as floating ones.
-  let sum = 0;
-  for (let i = from; i < to; i++) sum = (sum + column[chosen[i]]) | 0;
-  return sum;
-}
-
-/** Windows, and speaking windows by theme, as columns over the sources: sums run down them without a jump. */
-function columnsOf(bySource: SourceStrength): { windows: Int32Array; speaking: Int32Array[] } {
-  const { themeCount, windows, speaking } = bySource;
-  return {
-    windows,
-    speaking: Array.from({ length: themeCount }, (_, t) =>
-      Int32Array.from(windows, (_count, s) => speaking[s * themeCount + t]),
-    ),
-  };
+/** The sources that speak to each row, with how often: most rows are spoken to by few. */
+function columnsOf({
+  rowCount,
+  windows,
+  speaking,
+}: SourceStrength): { source: Int32Array; times: Int32Array }[] {
+  return Array.from({ length: rowCount }, (_, t) => {
+    const source: number[] = [];
+    for (let s = 0; s < windows.length; s++) if (speaking[s * rowCount + t] > 0) source.push(s);
+    return {
+      source: Int32Array.from(source),
+      times: Int32Array.from(source, (s) => speaking[s * rowCount + t]),
+    };
+  });
 }
 
 /**
- * What the permutation test compares: the sum over groups of windows × (share − overall share)², by theme, for sources
- * in an order of which each group takes its size.
+ * What the permutation test compares: the sum over groups of windows × (share − overall share)², by row, for sources dealt to
+ * so many groups.
+ *
+ * @returns a function of the group of each source, −1 for those that take no part
  */
 function unlikenessOf(
   bySource: SourceStrength,
   sources: readonly number[],
-  sizes: readonly number[],
-): (order: Int32Array) => Float64Array {
-  const { windows, speaking } = columnsOf(bySource);
-  const everyone = Int32Array.from(sources);
-  const all = sumChosen(windows, everyone, 0, everyone.length);
-  const means = speaking.map((column) => sumChosen(column, everyone, 0, everyone.length) / all);
-  return (order) => {
-    const result = new Float64Array(speaking.length);
-    let from = 0;
-    for (const size of sizes) {
-      const own = sumChosen(windows, order, from, from + size);
-      for (let t = 0; t < speaking.length && own > 0; t++) {
-        result[t] += own * (sumChosen(speaking[t], order, from, from + size) / own - means[t]) ** 2;
+  groups: number,
+): (groupOf: Int32Array) => Float64Array {
+  const { windows, rowCount } = bySource;
+  const columns = columnsOf(bySource);
+  const total = sumOver(bySource, sources);
+  const own = new Int32Array(groups);
+  const spoken = new Int32Array(groups);
+  return (groupOf) => {
+    own.fill(0);
+    for (const s of sources) own[groupOf[s]] += windows[s];
+    const result = new Float64Array(rowCount);
+    for (let t = 0; t < rowCount; t++) {
+      const { source, times } = columns[t];
+      const mean = total.speaking[t] / total.windows;
+      spoken.fill(0);
+      for (let k = 0; k < source.length; k++) {
+        const group = groupOf[source[k]];
+        if (group >= 0) spoken[group] += times[k];
       }
-      from += size;
+      for (let g = 0; g < groups; g++) {
+        if (own[g] > 0) result[t] += own[g] * (spoken[g] / own[g] - mean) ** 2;
+      }
     }
     return result;
   };
@@ -248,35 +260,54 @@ function arrangements(sizes: readonly number[]): number {
   return Math.round(count);
 }
 
-function testDifference(
-  bySource: SourceStrength,
+/** Tests the differences of several counts of the same sources in the same groups, with the same regroupings. */
+function testDifferences(
+  counts: readonly SourceStrength[],
   members: readonly (readonly number[])[],
   seed: number,
-): { p: Float64Array; exact: boolean } {
+): { p: Float64Array; exact: boolean }[] {
   const filled = members.filter((sources) => sources.length > 0);
-  const p = new Float64Array(bySource.themeCount).fill(1);
-  if (filled.length < 2) return { p, exact: true };
+  if (filled.length < 2) {
+    return counts.map(({ rowCount }) => ({ p: new Float64Array(rowCount).fill(1), exact: true }));
+  }
   const sources = filled.flat();
   const sizes = filled.map((own) => own.length);
-  const unlikeness = unlikenessOf(bySource, sources, sizes);
-  const order = Int32Array.from(sources);
-  const observed = unlikeness(order);
-  const asExtreme = new Float64Array(p.length);
+  const groupOf = new Int32Array(counts[0].windows.length).fill(-1);
+  const deal = (order: ArrayLike<number>): void => {
+    let from = 0;
+    sizes.forEach((size, g) => {
+      for (let i = from; i < from + size; i++) groupOf[order[i]] = g;
+      from += size;
+    });
+  };
+  deal(sources);
+  const tests = counts.map((bySource) => {
+    const unlikeness = unlikenessOf(bySource, sources, sizes.length);
+    const observed = unlikeness(groupOf);
+    return { unlikeness, observed, asExtreme: new Float64Array(bySource.rowCount) };
+  });
   let tried = 0;
-  const tryOne = (dealt: Int32Array): void => {
+  const tryOne = (order: ArrayLike<number>): void => {
     tried++;
-    const value = unlikeness(dealt);
-    for (let t = 0; t < p.length; t++) if (value[t] >= observed[t] * (1 - 1e-9)) asExtreme[t]++;
+    deal(order);
+    for (const { unlikeness, observed, asExtreme } of tests) {
+      const value = unlikeness(groupOf);
+      for (let t = 0; t < value.length; t++) if (value[t] >= observed[t] * (1 - 1e-9)) asExtreme[t]++;
+    }
   };
   const exact = arrangements(sizes) < EXACT_LIMIT;
-  if (exact) {
-    eachArrangement(sources, sizes, tryOne);
-    return { p: asExtreme.map((count) => count / tried), exact };
+  if (exact) eachArrangement(sources, sizes, tryOne);
+  else {
+    const order = Int32Array.from(sources);
+    const random = seededRandom(seed, 5000);
+    for (let i = 0; i < PERMUTATIONS; i++) tryOne(shuffle(order, random));
   }
-  const random = seededRandom(seed, 5000);
-  for (let i = 0; i < PERMUTATIONS; i++) tryOne(shuffle(order, random));
-  // The arrangement that was met counts as one of those tried.
-  return { p: asExtreme.map((count) => (count + 1) / (tried + 1)), exact };
+  // Of a sample, the arrangement that was met counts as one of those tried.
+  const more = exact ? 0 : 1;
+  return tests.map(({ asExtreme }) => ({
+    p: asExtreme.map((count) => (count + more) / (tried + more)),
+    exact,
+  }));
 }
 
 /** The chance of the most unlike arrangement: groups of one size may be told apart by name only. */

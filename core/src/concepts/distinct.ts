@@ -1,4 +1,4 @@
-import { normalOf, studentTail } from '../numeric/special.ts';
+import { normalOf, studentQuantile, studentTail } from '../numeric/special.ts';
 
 /** How strongly the words of the whole collection speak beside those of the two sides: a tenth of its words. */
 const PRIOR_SHARE = 0.1;
@@ -53,24 +53,45 @@ function departures({ mentions, squares, byWords, words, wordSquares }: Side, co
  * @returns z of each concept; 0 where one side has no words, or where both have one source: nothing is known of how they differ
  */
 export function distinctiveness(group: Side, rest: Side): Float64Array {
-  const z = new Float64Array(group.mentions.length);
+  return contrastSides(group, rest).z;
+}
+
+/** How the mentions of each concept differ between two sides; lists by concept. */
+export interface Contrast {
+  /** Log-odds ratio, natural logarithm: above 0 where the first side mentions it more. */
+  readonly logOdds: Float64Array;
+  /** 95 % interval of it. */
+  readonly low: Float64Array;
+  readonly high: Float64Array;
+  readonly z: Float64Array;
+}
+
+/** The log-odds ratio of each concept between two sides with its interval, and z (`distinctiveness`). */
+export function contrastSides(group: Side, rest: Side): Contrast {
+  const size = group.mentions.length;
+  const [z, logOdds] = [new Float64Array(size), new Float64Array(size)];
+  const [low, high] = [new Float64Array(size).fill(-Infinity), new Float64Array(size).fill(Infinity)];
   const degrees = group.sources + rest.sources - 2;
-  if (group.words === 0 || rest.words === 0 || degrees < 1) return z;
+  if (group.words === 0 || rest.words === 0 || degrees < 1) return { logOdds, low, high, z };
+  const reach = studentQuantile(0.05, degrees);
   const words = group.words + rest.words;
   const prior = PRIOR_SHARE * words;
-  for (let i = 0; i < z.length; i++) {
+  for (let i = 0; i < size; i++) {
     const mentions = group.mentions[i] + rest.mentions[i];
     const own = (prior * mentions) / words;
     if (own === 0) continue;
     const a = group.mentions[i] + own;
     const b = rest.mentions[i] + own;
-    const logOdds = (count: number, all: number): number => Math.log(count / (all + prior - count));
+    const logOddsOf = (count: number, all: number): number => Math.log(count / (all + prior - count));
     const spread = ((degrees + 2) / degrees) * (departures(group, i) + departures(rest, i));
     const dispersion = Math.max(1, spread / mentions);
-    const t = (logOdds(a, group.words) - logOdds(b, rest.words)) / Math.sqrt(dispersion * (1 / a + 1 / b));
+    const error = Math.sqrt(dispersion * (1 / a + 1 / b));
+    logOdds[i] = logOddsOf(a, group.words) - logOddsOf(b, rest.words);
+    [low[i], high[i]] = [logOdds[i] - reach * error, logOdds[i] + reach * error];
+    const t = logOdds[i] / error;
     z[i] = Math.sign(t) * normalOf(studentTail(t, degrees));
   }
-  return z;
+  return { logOdds, low, high, z };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { hashValue } from '../base/hash.ts';
-import { comparedAttribute, groupValues } from '../study/groups.ts';
+import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
@@ -56,7 +56,7 @@ export function stopWordChoices({ settings, stopWords, allowedWords }: StudyStat
 export const fewestInStretch = ({ settings: { compare } }: StudyState): number =>
   fewestToSpeak(compare.words);
 
-const stretchSettings = ({ settings: { compare, speakers } }: StudyState) => ({
+export const stretchSettings = ({ settings: { compare, speakers } }: StudyState) => ({
   words: compare.words,
   interviewers: compare.interviewers,
   roles: speakers.roles,
@@ -173,18 +173,15 @@ export const STAGE_KEYS = {
     seed: state.settings.themes.seed,
     map: state.settings.map,
   })),
-  strength: reads(['spoken', 'stretches', 'themes'], (state) => ({
+  strength: reads(['spoken', 'stretches', 'themes', 'concepts', 'tokens'], (state) => ({
     fewest: fewestInStretch(state),
     sources: workingSources(state).length,
+    measure: state.settings.compare.measure,
+    ...stretchSettings(state),
   })),
   comparison: reads(['strength'], (state) => {
-    const attribute = comparedAttribute(state);
-    const sources = workingSources(state);
-    return {
-      // Of sources without any attribute none has a group.
-      values: attribute === undefined ? sources.map(() => '') : groupValues(state, attribute),
-      seed: state.settings.themes.seed,
-    };
+    const { names, groupOf } = comparedGroups(state);
+    return { names, groupOf, seed: state.settings.themes.seed };
   }),
   // Last of all: nothing waits for it.
   redrawn: reads(['counts', 'windows', 'themes'], ({ settings }) => ({

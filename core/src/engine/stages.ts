@@ -6,21 +6,17 @@ import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyBlocks } from '../concepts/pull.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
-import {
-  compareGroups,
-  strengthBySource,
-  type Comparison,
-  type SourceStrength,
-} from '../compare/strength.ts';
+import { measureRows } from '../compare/rows.ts';
+import { compareGroups, type Comparison, type SourceStrength } from '../compare/strength.ts';
+import { groundOf } from '../map/ground.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
 import { countTogether, windowsWithEach, type Counts } from '../network/counts.ts';
 import { weighEvidence, type Evidence } from '../network/evidence.ts';
 import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links } from '../network/links.ts';
-import { layStretches, spokenIn } from '../network/stretches.ts';
+import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { groupsByValue } from '../study/groups.ts';
 import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
@@ -207,10 +203,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         choices,
       });
     }),
-  map: (take, { labels, seed, map }) =>
+  map: (take, { labels, seed, map }, { register }) =>
     atOnce(() => {
       const concepts = take('concepts');
       return layOutMap({
+        keys: concepts.keys,
+        ground: groundOf(register),
         labels: conceptLabels(labels, concepts),
         mentions: concepts.mentions,
         graph: take('graph'),
@@ -220,16 +218,17 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         settings: map,
       });
     }),
-  strength: (take, { fewest, sources }) =>
-    atOnce(() => {
-      const { themeOf, themes } = take('themes');
-      return strengthBySource(take('spoken'), take('stretches'), sources, themeOf, themes.length, fewest);
-    }),
-  comparison: (take, { values, seed }) =>
-    atOnce(() => {
-      const { names, groupOf } = groupsByValue(values);
-      return compareGroups(take('strength'), groupOf, names, seed);
-    }),
+  strength: (take, { fewest, sources, measure, ...settings }) =>
+    atOnce(() =>
+      measureRows(
+        { spoken: take('spoken'), stretches: take('stretches'), sources },
+        take('themes').themes.map(({ concepts }) => ({ concepts, fewest })),
+        measure,
+        () => mentionsThatCount(take('concepts'), take('tokens'), settings),
+      ),
+    ),
+  comparison: (take, { names, groupOf, seed }) =>
+    atOnce(() => compareGroups(take('strength'), groupOf, names, seed)),
   redrawn: (take, { links, seed }) =>
     redrawThemes({
       counts: take('counts'),

@@ -1,20 +1,82 @@
 import { escapeXml } from '../base/xml.ts';
-import { MOSS, PAPER } from './palette.ts';
-import { MAP_HEIGHT, MAP_WIDTH, type MapScene } from './scene.ts';
-import { digit, shapesOf } from './shapes.ts';
+import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
+import type { MapScene } from './scene.ts';
+import { MAP_HEIGHT, MAP_WIDTH, SMALLEST_TYPE } from './sheet.ts';
+import { textWidth } from './text-width.ts';
+import { digit, footWords, shapesOf } from './shapes.ts';
+
+/** How the map is drawn. */
+export interface DrawingChoices {
+  /** Lines under the map, such as the method sentence; long ones are broken. */
+  readonly foot?: readonly string[];
+  /** Whether the title stands over it. */
+  readonly head?: boolean;
+  readonly greyscale?: boolean;
+}
+
+const HEAD = 44;
+const FOOT_TYPE = 13;
+const FOOT_LINE = 18;
+
+/** Words broken into lines of a width. */
+function inLines(text: string, width: number): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(/\s+/)) {
+    const last = lines[lines.length - 1];
+    if (last !== undefined && textWidth(`${last} ${word}`, FOOT_TYPE) <= width)
+      lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
+}
+
+/** A colour as the grey of its lightness (ITU-R BT.709). */
+const grey = (colour: string): string => {
+  const [r, g, b] = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));
+  const light = Math.round(0.2126 * r + 0.7152 * g + 0.0722 * b)
+    .toString(16)
+    .padStart(2, '0');
+  return `#${light}${light}${light}`;
+};
 
 /**
  * The map as a standing SVG 1.1 file, on paper.
  *
  * @param title what the picture is called
- * @param fontFace CSS that brings the type along, or nothing to rely on the reader's
  */
-export function drawMap(scene: MapScene, title: string, fontFace = ''): string {
+export function drawMap(
+  scene: MapScene,
+  title: string,
+  { foot = [], head = false, greyscale = false }: DrawingChoices = {},
+): string {
+  const lines = foot.flatMap((line) => inLines(line, MAP_WIDTH - 40));
+  const top = head ? HEAD : 0;
+  const bottom = lines.length === 0 ? 0 : FOOT_LINE * lines.length + 18;
+  const height = MAP_HEIGHT + top + bottom;
+  const drawn = mapOnPaper(scene, title, { height, top });
+  const words = [
+    ...(head
+      ? [`<text x="20" y="30" font-size="22" font-weight="650" fill="${MOSS}">${escapeXml(title)}</text>`]
+      : []),
+    ...lines.map(
+      (line, i) =>
+        `<text x="20" y="${top + MAP_HEIGHT + 20 + FOOT_LINE * i}" font-size="${FOOT_TYPE}" fill="${NEUTRAL_INK}">${escapeXml(line)}</text>`,
+    ),
+  ];
+  const text = drawn.replace(/<\/svg>$/, `${words.join('\n')}</svg>`);
+  return greyscale ? text.replace(/#[0-9a-f]{6}\b/gi, grey) : text;
+}
+
+function mapOnPaper(
+  scene: MapScene,
+  title: string,
+  { height, top }: { readonly height: number; readonly top: number },
+): string {
   const out: string[] = [];
   out.push(
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${MAP_WIDTH} ${MAP_HEIGHT}" width="${MAP_WIDTH}" height="${MAP_HEIGHT}" role="img">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${MAP_WIDTH} ${height}" width="${MAP_WIDTH}" height="${height}" role="img">`,
     `<title>${escapeXml(title)}</title>`,
-    `<style>${fontFace}text{font-family:'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif}</style>`,
+    `<style>text{font-family:'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif}</style>`,
     '<defs>',
   );
   const shapes = shapesOf(scene);
@@ -24,7 +86,8 @@ export function drawMap(scene: MapScene, title: string, fontFace = ''): string {
       `<pattern id="hatch-${scene.parcels[i].letter}" width="${distance}" height="${distance}" patternUnits="userSpaceOnUse" patternTransform="rotate(${angle})"><line x1="0" y1="0" x2="0" y2="${distance}" stroke="${ink}" stroke-width="${width}" opacity="${opacity}"/></pattern>`,
     );
   }
-  out.push('</defs>', `<rect width="${MAP_WIDTH}" height="${MAP_HEIGHT}" fill="${PAPER}"/>`);
+  out.push('</defs>', `<rect width="${MAP_WIDTH}" height="${height}" fill="${PAPER}"/>`);
+  if (top > 0) out.push(`<g transform="translate(0 ${top})">`);
   for (const [i, { path, fill, stroke, width }] of shapes.parcels.entries()) {
     out.push(
       `<path d="${path}" fill="${fill}" stroke="${stroke}" stroke-width="${width}"/>`,
@@ -37,13 +100,26 @@ export function drawMap(scene: MapScene, title: string, fontFace = ''): string {
       `<path d="${path}" fill="none" stroke-width="${digit(width)}" stroke="${stroke}"${dots} opacity="${opacity}"/>`,
     );
   }
-  for (const [i, { x, y, type, weight, letterWeight, ink, halo, haloWidth }] of shapes.names.entries()) {
-    const { letter, name } = scene.parcels[i];
+  for (const [i, { x, lines, type, weight, letterWeight, ink, halo, haloWidth }] of shapes.names.entries()) {
+    const { letter } = scene.parcels[i];
+    lines.forEach(({ text, y }, line) => {
+      const first =
+        line === 0
+          ? `<tspan font-style="normal" font-weight="${letterWeight}">${escapeXml(letter)}</tspan> `
+          : '';
+      out.push(
+        `<text x="${digit(x)}" y="${digit(y)}" text-anchor="middle" font-size="${digit(type)}" font-style="italic" font-weight="${weight}" fill="${ink}" stroke="${halo}" stroke-width="${haloWidth}" paint-order="stroke">${first}${escapeXml(text)}</text>`,
+      );
+    });
+  }
+  for (const { x, y, text } of footWords(scene)) {
     out.push(
-      `<text x="${digit(x)}" y="${digit(y)}" text-anchor="middle" font-size="${digit(type)}" font-style="italic" font-weight="${weight}" fill="${ink}" stroke="${halo}" stroke-width="${haloWidth}" paint-order="stroke"><tspan font-style="normal" font-weight="${letterWeight}">${escapeXml(letter)}</tspan> ${escapeXml(name)}</text>`,
+      `<text x="${digit(x)}" y="${digit(y)}" font-size="${SMALLEST_TYPE}" fill="${NEUTRAL_INK}">${escapeXml(text)}</text>`,
     );
   }
   for (const [i, { x, y, type, weight, ink, halo, haloWidth, bar }] of shapes.words.entries()) {
+    // What comes with zoom is counted in the interface; a picture has one zoom.
+    if (scene.labels[i].zoom > 1) continue;
     out.push(
       `<text x="${digit(x)}" y="${digit(y)}" font-size="${digit(type)}" font-weight="${weight}" fill="${ink}" stroke="${halo}" stroke-width="${haloWidth}" stroke-linejoin="round" paint-order="stroke">${escapeXml(scene.labels[i].text)}</text>`,
       `<rect x="${digit(x)}" y="${digit(bar.y)}" width="${digit(bar.width)}" height="${bar.height}" rx="${bar.round}" fill="${ink}"/>`,
@@ -54,6 +130,7 @@ export function drawMap(scene: MapScene, title: string, fontFace = ''): string {
       `<text x="${MAP_WIDTH / 2}" y="${MAP_HEIGHT / 2}" text-anchor="middle" font-size="16" fill="${MOSS}">There are no themes to draw.</text>`,
     );
   }
+  if (top > 0) out.push('</g>');
   out.push('</svg>');
   return out.join('\n');
 }

@@ -100,6 +100,19 @@ export function isInside(planes: readonly HalfPlane[], x: number, y: number, mar
   return planes.every((plane) => plane.nx * x + plane.ny * y <= plane.limit + margin);
 }
 
+/** From where to where a horizontal line is in an intersection of half-planes; from beyond to where it is in none. */
+export function acrossAt(planes: readonly HalfPlane[], y: number): [from: number, to: number] {
+  let [from, to] = [-Infinity, Infinity];
+  for (const { nx, ny, limit } of planes) {
+    const left = limit - ny * y;
+    if (Math.abs(nx) < 1e-9) {
+      if (left < 0) return [Infinity, -Infinity];
+    } else if (nx > 0) to = Math.min(to, left / nx);
+    else from = Math.max(from, left / nx);
+  }
+  return [from, to];
+}
+
 /** Moves a point into an intersection of half-planes by repeated projection; stays outside where that is empty. */
 export function projectInto(planes: readonly HalfPlane[], x: number, y: number): Point {
   let px = x;

@@ -91,27 +91,37 @@ const SETTLING_ROUNDS = 60;
 const WEIGHT_ROUNDS = 3000;
 /** Largest departure of a parcel's area from its share, as a part of the share. */
 export const AREA_TOLERANCE = 0.01;
+/** Parcels that stood give way only until their areas depart by no more than this. */
+export const KEPT_TOLERANCE = 0.08;
 
 /**
  * Parts the land into parcels with areas as the shares (weighted Voronoi, after Nocaj & Brandes 2012): sites first
  * settle towards the middle of their cells while the weights follow, then the weights alone are brought to the areas.
  *
  * @param shares above 0; only their ratios count
+ * @param kept weights that sites had before; those stay where they are, and only the others settle
+ * @returns the cells, and the sites and weights that make them
  */
-export function partLand(land: Polygon, start: readonly Point[], shares: readonly number[]): Point[][] {
+export function partLand(
+  land: Polygon,
+  start: readonly Point[],
+  shares: readonly number[],
+  kept: readonly (number | undefined)[] = [],
+): { cells: Point[][]; sites: Point[]; weights: number[] } {
   const whole = area(land);
   const sum = shares.reduce((a, b) => a + b, 0);
   const wanted = shares.map((share) => (share / sum) * whole);
   const sites = start.map(([x, y]): [number, number] => [x, y]);
-  const weights = wanted.map((size) => size / Math.PI);
+  const weights = wanted.map((size, i) => kept[i] ?? size / Math.PI);
+  const areAllKept = sites.every((_, i) => kept[i] !== undefined);
   let rate = 0.25;
   let cells = powerCells(land, sites, weights);
   let lastError = Infinity;
-  for (let round = 0; round < SETTLING_ROUNDS + WEIGHT_ROUNDS; round++) {
+  for (let round = areAllKept ? SETTLING_ROUNDS : 0; round < SETTLING_ROUNDS + WEIGHT_ROUNDS; round++) {
     const areas = cells.map((cell) => area(cell));
     const error = largest(areas.map((size, i) => Math.abs(size - wanted[i]) / wanted[i]));
     const settling = round < SETTLING_ROUNDS;
-    if (!settling && error < AREA_TOLERANCE) break;
+    if (!settling && error < (areAllKept ? KEPT_TOLERANCE : AREA_TOLERANCE)) break;
     if (!settling) {
       // Too bold a step swings back and forth; a calm one may be made longer.
       rate = error > lastError ? Math.max(0.02, rate * 0.7) : Math.min(0.6, rate * 1.02);
@@ -119,7 +129,7 @@ export function partLand(land: Polygon, start: readonly Point[], shares: readonl
     }
     for (let i = 0; i < sites.length; i++) {
       weights[i] += rate * (wanted[i] - areas[i]);
-      if (settling && cells[i].length > 0) {
+      if (settling && cells[i].length > 0 && kept[i] === undefined) {
         const [x, y] = centroid(cells[i]);
         sites[i][0] += 0.35 * (x - sites[i][0]);
         sites[i][1] += 0.35 * (y - sites[i][1]);
@@ -127,5 +137,5 @@ export function partLand(land: Polygon, start: readonly Point[], shares: readonl
     }
     cells = powerCells(land, sites, weights);
   }
-  return cells;
+  return { cells, sites, weights };
 }

@@ -2,16 +2,18 @@ import { largest, least } from '../base/extent.ts';
 import { hashNumber } from '../base/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
-  area,
+  acrossAt,
   centroid,
   halfPlanes,
   isInside,
   projectInto,
   roomForBox,
   vectorLength,
+  type HalfPlane,
   type Point,
   type Polygon,
 } from './geometry.ts';
+import { powerCells } from './parcels.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
 export interface Label {
@@ -20,6 +22,10 @@ export interface Label {
   readonly parcel: number;
   readonly width: number;
   readonly height: number;
+  /** The least its size may be multiplied by; 0.3 where it is left out. */
+  readonly smallest?: number;
+  /** Where it stood last and at what scale: it stays so as long as it may. */
+  readonly kept?: { readonly at: Point; readonly scale: number };
 }
 
 export interface Placed {
@@ -35,15 +41,28 @@ export interface Pull {
   readonly strength: number;
 }
 
-const ROUNDS = 220;
+const ROUNDS = 48;
 const GAP = 5;
+/** Labels that stood there before may be so much nearer to each other: places are kept to a tenth of a unit. */
+const KEPT_GAP = 2.8;
+/** A word that stood there may reach a little into the padding of its parcel when a border moves. */
+const KEPT_MARGIN = 4;
+/** What is far for a word that stood somewhere, in map units; and how much nearer a smaller one must come to be taken. */
+const FAR = 25;
+const NEARER = 0.7;
 const SHRINK = 0.93;
 const SMALLEST_SCALE = 0.3;
+/** Words are wide, so a step across counts for less than one up or down. */
+const ACROSS = 0.55;
+/** Of more labels in a parcel the even spread would take too long for what it gives. */
+const MOST_SPREAD = 150;
 
 /**
- * Puts labels into their parcels near to what they are linked to, wholly inside and never on each other: forces first
- * say where each would like to be, then the largest is set first, each on the free place nearest to its wish. A parcel
- * too small for its labels has them all made smaller.
+ * Puts labels into their parcels, wholly inside and never on each other. Labels fill a parcel evenly: each strives for the
+ * middle of the part of the parcel that is nearer to it than to any other (Lloyd 1982), beginning near the middle where it is
+ * linked most inside, and on the side of the parcels it is linked to; then those that stood there before are set on their
+ * places, then the largest, each on the free place nearest to its wish. A parcel too small for its labels has them made smaller,
+ * each as far as it may be.
  *
  * @param parcels convex polygons the labels must stay in
  * @param taken boxes already in a parcel, such as its name
@@ -61,10 +80,14 @@ export function placeLabels(
   parcels.forEach((parcel, p) => {
     const own = labels.map((_, i) => i).filter((i) => labels[i].parcel === p);
     const fixed = taken.filter((box) => box.parcel === p);
-    for (let scale = 1; scale >= SMALLEST_SCALE; scale *= SHRINK) {
+    const least_ = least(
+      own.map((i) => labels[i].smallest ?? SMALLEST_SCALE),
+      1,
+    );
+    // So many will not fit at full size: the tries are spared.
+    for (let scale = own.length > MOST_SPREAD ? least_ : 1; ; scale = Math.max(least_, scale * SHRINK)) {
       const found = legalise(parcel, own, labels, wishes, fixed, scale);
-      const last = scale * SHRINK < SMALLEST_SCALE;
-      if (found.some((place) => place === undefined) && !last) continue;
+      if (found.some((place) => place === undefined) && scale > least_) continue;
       own.forEach((label, i) => (placed[label] = found[i]));
       break;
     }
@@ -86,7 +109,9 @@ export function overlaps(a: Box, b: Box, gap = 0): boolean {
   );
 }
 
-/** Where each label would like to be: pulled by its links, pushed off its neighbours, kept in its parcel. */
+const squeezed = ([x, y]: Point): Point => [x * ACROSS, y];
+
+/** Where each label would like to be. */
 function settle(
   parcels: readonly Polygon[],
   labels: readonly Label[],
@@ -94,90 +119,103 @@ function settle(
   taken: readonly (Box & { readonly parcel: number })[],
   seed: number,
 ): Point[] {
-  const planes = parcels.map(halfPlanes);
-  const middles = parcels.map(centroid);
-  const rooms = labels.map((label) => roomForBox(planes[label.parcel], label.width, label.height));
-  const x = new Float64Array(labels.length);
-  const y = new Float64Array(labels.length);
-  labels.forEach((label, i) => {
-    const random = seededRandom(seed, hashNumber(label.key));
-    const angle = 2 * Math.PI * random();
-    const away = 60 * Math.sqrt(random());
-    x[i] = middles[label.parcel][0] + away * Math.cos(angle);
-    y[i] = middles[label.parcel][1] + away * Math.sin(angle);
-  });
-  // The distance at which labels of a parcel would fill it evenly.
-  const members = parcels.map((_, p) => [...labels.keys()].filter((i) => labels[i].parcel === p));
-  const reach = parcels.map((parcel, p) =>
-    Math.sqrt(Math.max(1, area(parcel)) / Math.max(1, members[p].length)),
+  const rooms = labels.map((label) =>
+    roomForBox(halfPlanes(parcels[label.parcel]), label.width, label.height),
   );
+  const places = beginnings(parcels, labels, pulls, seed);
+  const members = parcels.map((_, p) => [...labels.keys()].filter((i) => labels[i].parcel === p));
+  const lands = parcels.map((parcel) => parcel.map(squeezed));
   for (let round = 0; round < ROUNDS; round++) {
     const heat = 1 - round / ROUNDS;
     for (const { source, target, strength } of pulls) {
-      const near = labels[source].parcel === labels[target].parcel;
-      const step = (near ? 0.02 : 0.006) * strength * heat;
-      const dx = (x[target] - x[source]) * step;
-      const dy = (y[target] - y[source]) * step;
-      x[source] += dx;
-      y[source] += dy;
-      x[target] -= dx;
-      y[target] -= dy;
+      if (labels[source].parcel !== labels[target].parcel) continue;
+      const step = 0.05 * strength * heat;
+      const dx = (places[target][0] - places[source][0]) * step;
+      const dy = (places[target][1] - places[source][1]) * step;
+      if (!labels[source].kept) places[source] = [places[source][0] + dx, places[source][1] + dy];
+      if (!labels[target].kept) places[target] = [places[target][0] - dx, places[target][1] - dy];
     }
     members.forEach((own, p) => {
-      for (let a = 0; a < own.length; a++) {
-        for (let b = a + 1; b < own.length; b++) {
-          spread(x, y, own[a], own[b], reach[p], heat);
-          pushApart(x, y, labels, own[a], own[b]);
-        }
-      }
+      if (lands[p].length < 3 || own.length > MOST_SPREAD || own.every((i) => labels[i].kept)) return;
+      // The name has a part of the parcel to itself.
+      const names = taken.filter((box) => box.parcel === p).map((box): Point => [box.x, box.y]);
+      const sites = [...own.map((i) => places[i]), ...names].map(squeezed);
+      const cells = powerCells(lands[p], sites, new Float64Array(sites.length));
+      own.forEach((i, at) => {
+        if (labels[i].kept || cells[at].length < 3) return;
+        const [x, y] = centroid(cells[at]);
+        const [oldX, oldY] = places[i];
+        const step = 0.5;
+        places[i] = projectInto(rooms[i], oldX + step * (x / ACROSS - oldX), oldY + step * (y - oldY));
+      });
     });
-    for (let i = 0; i < labels.length; i++) {
-      for (const box of taken) {
-        if (box.parcel !== labels[i].parcel) continue;
-        const reach = (box.height + labels[i].height) / 2 + GAP;
-        const dy = y[i] - box.y;
-        if (Math.abs(x[i] - box.x) < (box.width + labels[i].width) / 2 && Math.abs(dy) < reach) {
-          y[i] += 0.5 * (reach - Math.abs(dy)) * (dy < 0 ? -1 : 1);
-        }
+  }
+  return places;
+}
+
+/** Where labels begin: those linked most inside near the middle, the others further out, towards what they are linked to. */
+function beginnings(
+  parcels: readonly Polygon[],
+  labels: readonly Label[],
+  pulls: readonly Pull[],
+  seed: number,
+): Point[] {
+  const middles = parcels.map(centroid);
+  const inside = new Float64Array(labels.length);
+  const towards = labels.map((): [number, number] => [0, 0]);
+  for (const { source, target, strength } of pulls) {
+    for (const [own, other] of [
+      [source, target],
+      [target, source],
+    ]) {
+      const [a, b] = [labels[own].parcel, labels[other].parcel];
+      if (a === b) inside[own] += strength;
+      else {
+        towards[own][0] += strength * (middles[b][0] - middles[a][0]);
+        towards[own][1] += strength * (middles[b][1] - middles[a][1]);
       }
-      [x[i], y[i]] = projectInto(rooms[i], x[i], y[i]);
     }
   }
-  return labels.map((_, i) => [x[i], y[i]]);
+  const rank = new Float64Array(labels.length);
+  parcels.forEach((_, p) => {
+    const own = [...labels.keys()].filter((i) => labels[i].parcel === p);
+    own.sort((a, b) => inside[b] - inside[a] || a - b);
+    own.forEach((i, at) => (rank[i] = (at + 0.5) / own.length));
+  });
+  return labels.map(({ key, parcel, kept }, i): Point => {
+    if (kept) return kept.at;
+    const random = seededRandom(seed, hashNumber(key));
+    const [dx, dy] = towards[i];
+    const pulled = vectorLength(dx, dy);
+    const angle = 2 * Math.PI * random();
+    // A bridge end looks across its border; the others look any way.
+    const [ux, uy] = pulled > 0 ? [dx / pulled, dy / pulled] : [Math.cos(angle), Math.sin(angle)];
+    const jitter = 8 * (random() - 0.5);
+    const away = 95 * Math.sqrt(rank[i]);
+    return [middles[parcel][0] + away * ux + jitter, middles[parcel][1] + away * uy * 0.8 - jitter];
+  });
 }
 
-/** Pushes two labels of a parcel apart, the nearer the harder, so that labels fill it; words are wide, so across more. */
-function spread(x: Float64Array, y: Float64Array, i: number, j: number, reach: number, heat: number): void {
-  const dx = (x[j] - x[i]) * 0.62;
-  const dy = y[j] - y[i];
-  const distance = Math.max(1, vectorLength(dx, dy));
-  if (distance > 2.2 * reach) return;
-  const push = (0.055 * heat * (reach * reach)) / distance / distance;
-  x[i] -= dx * push * 1.6;
-  x[j] += dx * push * 1.6;
-  y[i] -= dy * push;
-  y[j] += dy * push;
+/** A label at a place. */
+interface Placing {
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+  readonly place: Point;
+  /** How far it is from where it would be. */
+  readonly away: number;
 }
 
-/** Moves two labels off each other along the shorter way, and a little apart where they are merely close. */
-function pushApart(x: Float64Array, y: Float64Array, labels: readonly Label[], i: number, j: number): void {
-  const dx = x[j] - x[i];
-  const dy = y[j] - y[i];
-  const overX = (labels[i].width + labels[j].width) / 2 + 3 * GAP - Math.abs(dx);
-  const overY = (labels[i].height + labels[j].height) / 2 + 3 * GAP - Math.abs(dy);
-  if (overX <= 0 || overY <= 0) return;
-  if (overX < overY) {
-    const move = 0.25 * overX * (dx < 0 ? -1 : 1);
-    x[i] -= move;
-    x[j] += move;
-  } else {
-    const move = 0.25 * overY * (dy < 0 ? -1 : 1);
-    y[i] -= move;
-    y[j] += move;
-  }
+function smallestOf({ width, height, smallest = SMALLEST_SCALE }: Label): {
+  width: number;
+  height: number;
+  scale: number;
+} {
+  const scale = Math.min(1, smallest);
+  return { width: width * scale, height: height * scale, scale };
 }
 
-/** Sets the labels of one parcel, the largest first, each on the free place nearest to its wish. */
+/** Sets the labels of one parcel: those that stood there first, then the largest, each on the free place nearest to its wish. */
 function legalise(
   parcel: Polygon,
   own: readonly number[],
@@ -192,21 +230,48 @@ function legalise(
   const order = [...own].sort(
     (a, b) => labels[b].width * labels[b].height - labels[a].width * labels[a].height || a - b,
   );
+  const sizeOf = (label: number): { width: number; height: number; scale: number } => {
+    const { width, height, smallest = SMALLEST_SCALE, kept } = labels[label];
+    const held = Math.max(Math.min(scale, kept?.scale ?? 1), Math.min(1, smallest));
+    return { width: width * held, height: height * held, scale: held };
+  };
   for (const label of order) {
-    const width = labels[label].width * scale;
-    const height = labels[label].height * scale;
-    const room = roomForBox(planes, width, height);
+    const { kept } = labels[label];
+    if (!kept) continue;
+    const [width, height] = [labels[label].width * kept.scale, labels[label].height * kept.scale];
+    const box = { x: kept.at[0], y: kept.at[1], width, height };
+    if (!isInside(roomForBox(planes, width, height), ...kept.at, KEPT_MARGIN)) continue;
+    if (boxes.some((other) => overlaps(other, box, KEPT_GAP))) continue;
+    boxes.push(box);
+    found.set(label, { x: box.x, y: box.y, scale: kept.scale });
+  }
+  for (const label of order) {
+    if (found.has(label)) continue;
     const [wishX, wishY] = wishes[label];
-    const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
-    if (!place) continue;
+    const at = (size: { width: number; height: number; scale: number }): Placing | undefined => {
+      const { width, height } = size;
+      const room = roomForBox(planes, width, height);
+      const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
+      return place && { ...size, place, away: vectorLength(place[0] - wishX, place[1] - wishY) };
+    };
+    const full = at(sizeOf(label));
+    // A word that must leave its place rather grows smaller than goes far.
+    const isFar = labels[label].kept !== undefined && (full?.away ?? Infinity) > FAR;
+    const small = isFar ? at(smallestOf(labels[label])) : undefined;
+    const taken = small && small.away < NEARER * (full?.away ?? Infinity) ? small : full;
+    if (!taken) continue;
+    const { width, height, place } = taken;
     boxes.push({ x: place[0], y: place[1], width, height });
-    found.set(label, { x: place[0], y: place[1], scale });
+    found.set(label, { x: place[0], y: place[1], scale: taken.scale });
   }
   return own.map((label) => found.get(label));
 }
 
-/** Tries the wish itself, then places on a grid over the parcel by rising distance from it. */
-function nearestFree({
+/**
+ * The free place nearest to a wish: the wish itself, or else a place of a grid over the parcel. Rows and columns are looked at by
+ * rising distance from the wish, and no further than the best that was found.
+ */
+export function nearestFree({
   room,
   boxes,
   width,
@@ -215,7 +280,7 @@ function nearestFree({
   wishY,
   parcel,
 }: {
-  readonly room: ReturnType<typeof roomForBox>;
+  readonly room: readonly HalfPlane[];
   readonly boxes: readonly Box[];
   readonly width: number;
   readonly height: number;
@@ -223,24 +288,43 @@ function nearestFree({
   readonly wishY: number;
   readonly parcel: Polygon;
 }): Point | undefined {
-  const free = (x: number, y: number): boolean =>
-    isInside(room, x, y) && !boxes.some((box) => overlaps(box, { x, y, width, height }, GAP * 0.6));
-  if (free(wishX, wishY)) return [wishX, wishY];
+  const gap = GAP * 0.6;
+  const isFree = (among: readonly Box[], x: number, y: number): boolean =>
+    !among.some((box) => overlaps(box, { x, y, width, height }, gap));
+  if (isInside(room, wishX, wishY) && isFree(boxes, wishX, wishY)) return [wishX, wishY];
+  const rows = stepsBy(
+    parcel.map(([, y]) => y),
+    Math.max(3, height / 4),
+    wishY,
+  );
+  const columns = stepsBy(
+    parcel.map(([x]) => x),
+    Math.max(4, width / 8),
+    wishX,
+  );
   let best: Point | undefined;
   let nearest = Infinity;
-  const stepX = Math.max(4, width / 8);
-  const stepY = Math.max(3, height / 4);
-  const xs = parcel.map((p) => p[0]);
-  const ys = parcel.map((p) => p[1]);
-  const [right, bottom] = [largest(xs), largest(ys)];
-  for (let y = least(ys); y <= bottom; y += stepY) {
-    for (let x = least(xs); x <= right; x += stepX) {
-      const distance = (x - wishX) ** 2 + (y - wishY) ** 2;
-      if (distance < nearest && free(x, y)) {
-        nearest = distance;
-        best = [x, y];
-      }
+  for (const y of rows) {
+    const down = (y - wishY) ** 2;
+    if (down >= nearest) break;
+    const [from, to] = acrossAt(room, y);
+    // Only what reaches into the row can be in the way.
+    const inRow = boxes.filter((box) => Math.abs(y - box.y) < (height + box.height) / 2 + gap);
+    for (const x of columns) {
+      const distance = (x - wishX) ** 2 + down;
+      if (distance >= nearest) break;
+      if (x < from || x > to || !isFree(inRow, x, y)) continue;
+      nearest = distance;
+      best = [x, y];
+      break;
     }
   }
   return best;
+}
+
+/** Places from the least of some values to the largest, a step apart, those nearest to a wish first. */
+function stepsBy(values: readonly number[], step: number, wish: number): number[] {
+  const places: number[] = [];
+  for (let at = least(values); at <= largest(values); at += step) places.push(at);
+  return places.sort((a, b) => Math.abs(a - wish) - Math.abs(b - wish) || a - b);
 }

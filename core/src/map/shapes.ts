@@ -1,6 +1,9 @@
 import { vectorLength, type Polygon } from './geometry.ts';
-import { hatchOf, inkOf, NEUTRAL_INK, tint, type Hatch } from './palette.ts';
+import { LINE_HEIGHT } from './names.ts';
+import { hatchOf, inkOf, NEUTRAL_INK, PAPER, tint, type Hatch } from './palette.ts';
 import type { MapScene } from './scene.ts';
+import { MAP_HEIGHT } from './sheet.ts';
+import { FOOT_LEAD } from './words.ts';
 
 /** A place or a length with a digit behind the point. */
 export const digit = (value: number): string => String(Math.round(value * 10) / 10);
@@ -69,9 +72,10 @@ interface TextShape {
   readonly haloWidth: number;
 }
 
-/** A theme's name, around its middle. */
+/** A theme's name, around its middle: its lines, each with the height of its foot; the first begins with the letter. */
 export interface NameShape extends TextShape {
   readonly letterWeight: number;
+  readonly lines: readonly { readonly text: string; readonly y: number }[];
 }
 
 /** A concept's label, from its left end, with the bar of its mentions under it. */
@@ -118,10 +122,15 @@ export function shapesOf(scene: MapScene): MapShapes {
             ...(link.bySources ? { dash: '8 6' } : {}),
           }),
     })),
-    names: scene.parcels.map(({ nameX, nameY, nameType, ink }) => ({
-      x: nameX,
-      y: nameY + nameType * 0.35,
-      type: nameType,
+    names: scene.parcels.map(({ written: { lines, x, y, type, height }, letter, ink }) => ({
+      x,
+      y,
+      type,
+      // The letter is set apart from the first line, which begins with it.
+      lines: lines.map((line, i) => ({
+        text: i === 0 ? line.slice(letter.length).trimStart() : line,
+        y: y - height / 2 + type * (0.86 + LINE_HEIGHT * i),
+      })),
       weight: 600,
       letterWeight: 800,
       ink,
@@ -130,17 +139,28 @@ export function shapesOf(scene: MapScene): MapShapes {
     })),
     words: scene.labels.map((label) => {
       const { left, base, barY } = labelLines(label);
-      const { ink } = scene.parcels[label.theme];
+      const ink = label.theme < 0 ? NEUTRAL_INK : scene.parcels[label.theme].ink;
       return {
         x: left,
         y: base,
         type: label.type,
         weight: label.bold ? 650 : 500,
         ink,
-        halo: halo(ink),
-        haloWidth: 3.5,
+        halo: label.theme < 0 ? PAPER : halo(ink),
+        haloWidth: Math.min(3.5, label.type * 0.22),
         bar: { y: barY, width: label.bar, height: 2.4, round: 1.2 },
       };
     }),
   };
+}
+
+/** What stands round the words at the foot: what they are, and how many more there are. */
+export function footWords(scene: MapScene): { x: number; y: number; text: string }[] {
+  const row = scene.labels.filter(({ theme }) => theme < 0);
+  if (scene.parcels.length === 0 || scene.loose.length === 0) return [];
+  const y = MAP_HEIGHT - 13.5;
+  const more = scene.loose.length - row.length;
+  const last = row[row.length - 1];
+  const end = last ? last.x + last.width / 2 + 14 : 150;
+  return [{ x: 12, y, text: FOOT_LEAD }, ...(more > 0 ? [{ x: end, y, text: `${more} more` }] : [])];
 }

@@ -96,12 +96,14 @@ export function spokenIn(
   tokens: Tokens,
   settings: StretchSettings,
 ): Pick<Counts, 'windowFirst' | 'inWindow'> {
+  return conceptsInWindows(mentionsThatCount(concepts, tokens, settings), stretches);
+}
+
+/** The mentions outside what interviewers say, unless that counts. */
+export function mentionsThatCount(concepts: Mentioned, tokens: Tokens, settings: StretchSettings): Mentioned {
   const counts = countedSentences(tokens, settings);
   // Mostly nobody is left out, and nothing is copied.
-  return conceptsInWindows(
-    counts.includes(0) ? countedMentions(concepts, tokens, counts) : concepts,
-    stretches,
-  );
+  return counts.includes(0) ? countedMentions(concepts, tokens, counts) : concepts;
 }
 
 type Mentioned = Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>;

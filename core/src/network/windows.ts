@@ -68,6 +68,8 @@ export interface WindowSettings {
   readonly size: number;
   /** Whether a window of sentences or words may run on into the next paragraph (never turn or source). */
   readonly acrossParagraphs: boolean;
+  /** Labels of speakers whose turns make no windows; none where it is left out. Of whole sources nobody can be left out so. */
+  readonly without?: readonly string[];
 }
 
 /** The windows of a collection, in the order of the text. */
@@ -93,7 +95,9 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
   const first = new Int32List();
   const end = new Int32List();
   const source = new Int32List();
-  const { sentenceFirst, sentenceSource, sentenceParagraph, sentenceTurn } = tokens;
+  const { sentenceFirst, sentenceSource, sentenceParagraph, sentenceTurn, sentenceSpeaker } = tokens;
+  const without = new Set(settings.without);
+  const unheard = tokens.speakers.map((label) => without.has(label));
   const sentences = sentenceFirst.length - 1;
   const size = Math.max(1, Math.floor(settings.size));
   const { slides, within } = WINDOW_UNITS[settings.unit];
@@ -115,6 +119,10 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
     let stop = block + 1;
     while (stop < sentences && !parted(stop - 1, stop)) stop++;
     const inSource = sentenceSource[block];
+    if (within !== 'source' && sentenceSpeaker[block] >= 0 && unheard[sentenceSpeaker[block]]) {
+      block = stop;
+      continue;
+    }
     if (settings.unit === 'sentences') {
       const span = Math.min(size, stop - block);
       for (let s = block; s + span <= stop; s++) add(sentenceFirst[s], sentenceFirst[s + span], inSource);

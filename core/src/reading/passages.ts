@@ -14,11 +14,12 @@ export type PassageQuery =
       readonly any?: boolean;
       readonly sources?: ReadonlySet<number>;
     }
-  /** Stretches that speak to no theme; the concepts are those that are marked in them. */
+  /** Stretches picked out one by one; the concepts are those that are marked in them. */
   | {
-      readonly kind: 'missed';
+      readonly kind: 'stretches';
       readonly concepts: readonly number[];
-      readonly reached: Uint8Array;
+      /** 1 for each that is wanted. */
+      readonly wanted: Uint8Array;
       readonly sources?: ReadonlySet<number>;
     }
   /** Windows with at least `fewest` concepts of a theme, in all sources or some. */
@@ -72,9 +73,9 @@ export function findWindows(
 ): number[] {
   const asked = new Set(query.concepts);
   const found: number[] = [];
-  if (query.kind === 'missed') {
+  if (query.kind === 'stretches') {
     for (let w = 0; w < windows.count; w++) {
-      if (query.reached[w] === 0 && (query.sources?.has(windows.source[w]) ?? true)) found.push(w);
+      if (query.wanted[w] === 1 && (query.sources?.has(windows.source[w]) ?? true)) found.push(w);
     }
     return found;
   }

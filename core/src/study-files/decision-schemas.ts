@@ -1,5 +1,6 @@
 import type Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
+import { compareDecisionSchemas } from '../study/decisions/compare.ts';
 import { attributeDecisionSchemas } from '../study/decisions/attributes.ts';
 import { themeDecisionSchemas } from '../study/decisions/themes.ts';
 import { settingDecisionSchemas } from '../study/decisions/settings.ts';
@@ -14,6 +15,7 @@ export const decisionSchema = fields.byKind({
   ...wordDecisionSchemas(fields),
   ...settingDecisionSchemas(fields),
   ...themeDecisionSchemas(fields),
+  ...compareDecisionSchemas(fields),
 });
 
 /** The name that Joi, like any code that copies objects key by key, would lose. */

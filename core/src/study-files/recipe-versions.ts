@@ -1,8 +1,9 @@
 /**
  * The version of a recipe that is written. Version 2: names, numbers, shortest word, least pull, and what words are.
  * Version 3: the number of concepts and the fewest sources may be left to the collection. Version 4: what a link stands by.
+ * Version 5: speakers whose turns make no windows.
  */
-export const RECIPE_VERSION = 4;
+export const RECIPE_VERSION = 5;
 
 const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

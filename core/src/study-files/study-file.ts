@@ -7,7 +7,7 @@ import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';
 import type { NotebookEntry } from '../study/notebook.ts';
 import { decisionSchema, faultIn } from './decision-schemas.ts';
-import { id, keys, letter, text, whole } from '../study/schema-fields.ts';
+import { concept, id, keys, letter, text, whole } from '../study/schema-fields.ts';
 import { liftRecords, STUDY_VERSION } from './study-versions.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
@@ -50,10 +50,16 @@ const recordSchema = Joi.object({
   decision: decisionSchema.required(),
   reason: Joi.string().allow('').max(LONGEST.reason),
 });
+/** A place on the map, or a weight there, in map units. */
+const place = Joi.number().min(-1e9).max(1e9);
+const stood = Joi.array().ordered(place.required(), place.required(), place.required());
 const identitySchema = Joi.object({
   letter: letter.required(),
   members: keys.required(),
   present: Joi.boolean().required(),
+  site: stood,
+  name: Joi.array().ordered(place.required(), place.required(), place.required(), place.required()),
+  places: Joi.object().pattern(concept, stood),
 });
 const entrySchema = Joi.object({
   id: id.required(),

@@ -1,6 +1,7 @@
 import type { Candidates } from '../concepts/candidates.ts';
 import type { Concepts } from '../concepts/selection.ts';
-import type { Comparison } from '../compare/strength.ts';
+import type { Comparison, Strength } from '../compare/strength.ts';
+import type { ApartView, OverTimeView, ToneView } from '../views/compare-view-types.ts';
 import type { Links } from '../network/links.ts';
 import { bandOf } from '../themes/bands.ts';
 import { type Redrawn } from '../themes/redraw.ts';
@@ -91,18 +92,102 @@ export function strengthTable(
   themes: Themes,
 ): string {
   return writeCsv(
-    ['attribute', 'group', 'theme', 'share', 'low', 'high', 'windows'],
+    [
+      'attribute',
+      'group',
+      'theme',
+      'share',
+      'low',
+      'high',
+      'windows',
+      'speaking',
+      'sources_speaking',
+      'sources',
+      'q',
+    ],
     comparisons.flatMap(({ attribute, comparison }) =>
       comparison.groups.flatMap((group) =>
         group.strengths.map((strength, theme) => [
           attribute,
           group.group,
           themes.themes[theme].letter,
-          tableNumber(strength.share),
-          tableNumber(strength.low),
-          tableNumber(strength.high),
+          ...interval(strength),
           group.windows,
+          strength.speaking,
+          strength.sources,
+          group.sources,
+          tableNumber(comparison.q[theme]),
         ]),
+      ),
+    ),
+  );
+}
+
+const interval = ({ share, low, high }: Pick<Strength, 'share' | 'low' | 'high'>): number[] =>
+  [share, low, high].map(tableNumber);
+
+/** apart.csv: what sets each group of each attribute apart from all others, by concept. */
+export function apartTable(
+  groups: readonly { readonly attribute: string; readonly group: string; readonly view: ApartView }[],
+): string {
+  return writeCsv(
+    ['attribute', 'group', 'concept', 'log_odds', 'low', 'high', 'z', 'mentions', 'mentions_elsewhere'],
+    groups.flatMap(({ attribute, group, view }) =>
+      view.rows.map(({ label, logOdds, low, high, z, here, there }) => [
+        attribute,
+        group,
+        label,
+        ...[logOdds, low, high, z].map(tableNumber),
+        here,
+        there,
+      ]),
+    ),
+  );
+}
+
+/** time.csv: strength of every theme by period, for each attribute that holds dates. */
+export function timeTable(
+  courses: readonly { readonly attribute: string; readonly view: OverTimeView }[],
+): string {
+  return writeCsv(
+    ['attribute', 'period', 'theme', 'share', 'low', 'high', 'windows', 'sources', 'mean'],
+    courses.flatMap(({ attribute, view: { rows, periods, courses: lines } }) =>
+      lines.flatMap((line) =>
+        periods.flatMap((period, p) =>
+          line.periods[p].strengths.map((strength, r) => [
+            attribute,
+            period,
+            rows[r].letter,
+            ...interval(strength),
+            line.periods[p].windows,
+            line.periods[p].sources,
+            tableNumber(line.mean[r].share),
+          ]),
+        ),
+      ),
+    ),
+  );
+}
+
+/** tone.csv: how passages of every theme sound in each group, by every list; the theme is empty for all that is said. */
+export function toneTable(
+  tones: readonly { readonly attribute: string; readonly list: string; readonly view: ToneView }[],
+): string {
+  return writeCsv(
+    ['attribute', 'group', 'theme', 'list', 'aspect', 'share', 'low', 'high', 'windows'],
+    tones.flatMap(({ attribute, list, view: { themes, aspects } }) =>
+      themes.flatMap(({ letter, comparison }) =>
+        comparison.groups.flatMap(({ group, strengths, windows }) =>
+          aspects.map((aspect, a) => [
+            attribute,
+            group,
+            letter,
+            list,
+            aspect,
+            ...interval(strengths[a]),
+            windows,
+          ]),
+        ),
       ),
     ),
   );

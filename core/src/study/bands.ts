@@ -1,48 +1,12 @@
+import { PERIODS, periodOf, type Period } from '../base/periods.ts';
 import { readDate, type DateOrder } from '../text/dates.ts';
 import { readNumber } from './attributes.ts';
-
-/** Stretches of time that dates are put together in, short to long. */
-export const PERIODS = ['day', 'week', 'month', 'quarter', 'year'] as const;
-export type Period = (typeof PERIODS)[number];
 
 /** As many groups as can be read side by side. */
 const MOST_GROUPS = 12;
 /** Numbers of more different values are put in so many bands of as many sources each, about. */
 const BANDS = 4;
 const DAY = 86_400_000;
-
-const two = (value: number): string => String(value).padStart(2, '0');
-
-/** The Thursday of a day's week: the week is of its year (ISO 8601). */
-function thursdayOf(day: Date): Date {
-  const weekday = (day.getUTCDay() + 6) % 7;
-  return new Date(day.getTime() + (3 - weekday) * DAY);
-}
-
-/**
- * The period a day is in, written so that periods sort as they follow each other.
- *
- * @param day ISO 8601, YYYY-MM-DD
- * @example periodOf('2031-02-03', 'week') // '2031-W06'
- */
-export function periodOf(day: string, period: Period): string {
-  const [year, month] = day.split('-').map(Number);
-  switch (period) {
-    case 'day':
-      return day;
-    case 'week': {
-      const thursday = thursdayOf(new Date(`${day}T00:00:00Z`));
-      const first = Date.UTC(thursday.getUTCFullYear(), 0, 1);
-      return `${String(thursday.getUTCFullYear()).padStart(4, '0')}-W${two(1 + Math.floor((thursday.getTime() - first) / (7 * DAY)))}`;
-    }
-    case 'month':
-      return day.slice(0, 7);
-    case 'quarter':
-      return `${String(year).padStart(4, '0')} Q${Math.ceil(month / 3)}`;
-    case 'year':
-      return day.slice(0, 4);
-  }
-}
 
 /** How many periods there are from the first of some days to the last. */
 function spanned(days: readonly string[], period: Period): number {

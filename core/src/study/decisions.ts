@@ -1,3 +1,4 @@
+import { COMPARE_APPLY, type CompareDecision } from './decisions/compare.ts';
 import { ATTRIBUTE_APPLY, type AttributeDecision } from './decisions/attributes.ts';
 import type { Appliers } from './decisions/kinds.ts';
 import { SETTING_APPLY, type SettingDecision } from './decisions/settings.ts';
@@ -8,13 +9,15 @@ import { looseLists } from './decisions/word-lists.ts';
 import type { StudyState } from './study.ts';
 
 /** One recorded choice of the researcher's. */
-export type Decision = SourceDecision | AttributeDecision | WordDecision | SettingDecision | ThemeDecision;
+export type Decision =
+  SourceDecision | AttributeDecision | WordDecision | SettingDecision | ThemeDecision | CompareDecision;
 
 const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...SOURCE_APPLY,
   ...ATTRIBUTE_APPLY,
   ...SETTING_APPLY,
   ...THEME_APPLY,
+  ...COMPARE_APPLY,
 };
 const APPLY_BY_KIND: ReadonlyMap<string, (state: StudyState, decision: never) => StudyState> = new Map(
   Object.entries(APPLY),

@@ -1,3 +1,5 @@
+import { STRENGTH_MEASURE_NAMES } from '../compare/measures.ts';
+import { COLUMN_KINDS } from './study.ts';
 import { MEASURE_NAMES } from '../network/measures.ts';
 import { WINDOW_UNIT_NAMES } from '../network/windows.ts';
 import Joi from 'joi';
@@ -126,6 +128,7 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     unit: Joi.valid('auto', ...WINDOW_UNIT_NAMES),
     size: ranged(RANGES.windowSize),
     acrossParagraphs: Joi.boolean(),
+    without: Joi.array().items(text).max(10_000).optional(),
   },
   links: {
     measure: Joi.valid(...MEASURE_NAMES),
@@ -141,7 +144,10 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
   },
   map: { shownLinks: ranged(RANGES.shownLinks), shownBridges: ranged(RANGES.shownBridges) },
   compare: {
+    columns: Joi.valid(...COLUMN_KINDS),
     attribute: text,
+    across: text,
+    measure: Joi.valid(...STRENGTH_MEASURE_NAMES),
     order: Joi.valid('share', 'difference'),
     words: ranged(RANGES.stretchWords),
     interviewers: Joi.boolean(),

@@ -8,6 +8,8 @@ import type { WindowSettings, WindowUnit } from '../network/windows.ts';
 import { NO_CHOICES, type ThemeChoices } from '../themes/choices.ts';
 import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
+import type { StrengthMeasure } from '../compare/measures.ts';
+import type { ToneEntry } from '../compare/tone-lists.ts';
 import type { AttributeType } from './attributes.ts';
 import type { Subset } from './subset.ts';
 
@@ -59,14 +61,61 @@ export interface WindowChoice extends Omit<WindowSettings, 'unit'> {
   readonly unit: WindowUnit | 'auto';
 }
 
+/** What the columns of a comparison are: groups of an attribute, single sources, or the subsets that were kept. */
+export const COLUMN_KINDS = ['attribute', 'sources', 'subsets'] as const;
+export type ColumnKind = (typeof COLUMN_KINDS)[number];
+
 export interface CompareSettings {
+  readonly columns: ColumnKind;
   /** The attribute whose values are the groups; empty for the first one. */
   readonly attribute: string;
+  /** A second attribute: a group then is a value of each; empty for none. */
+  readonly across: string;
+  readonly measure: StrengthMeasure;
   readonly order: 'share' | 'difference';
   /** Words of the stretches of text that strength is the share of, about. */
   readonly words: number;
   /** Whether what interviewers say counts for strength. */
   readonly interviewers: boolean;
+}
+
+/** What the researcher made of the groups of an attribute. */
+export interface GroupChoices {
+  /** Value → the group it is joined into. */
+  readonly joined: Readonly<Record<string, string>>;
+  /** Groups that are not compared. */
+  readonly leftOut: readonly string[];
+  /** Groups that stand first, in this order. */
+  readonly order: readonly string[];
+}
+
+/** What the researcher has of the topic model. */
+export interface TopicChoices {
+  /** How many topics; as many as there are themes where it is null. */
+  readonly count: number | null;
+  /** Whether words are taken as they are written, not brought to their dictionary form. */
+  readonly asWritten: boolean;
+  /** Words that are left out: those of topics that were dropped. */
+  readonly leftOut: readonly string[];
+  /** Topics begun with words of the researcher’s own; they come first. */
+  readonly own: readonly (readonly string[])[];
+  /** The first word of a topic → its name. */
+  readonly names: Readonly<Record<string, string>>;
+}
+
+export const NO_TOPIC_CHOICES: TopicChoices = {
+  count: null,
+  asWritten: false,
+  leftOut: [],
+  own: [],
+  names: {},
+};
+
+/** A theme of a grouping that was kept. */
+export interface KeptTheme {
+  readonly letter: string;
+  readonly label: string;
+  readonly keys: readonly string[];
 }
 
 export interface SourceSettings {
@@ -123,6 +172,13 @@ export interface StudyState {
   /** Theme letter → name. */
   readonly themeNames: Readonly<Record<string, string>>;
   readonly themeChoices: ThemeChoices;
+  readonly topicChoices: TopicChoices;
+  /** Groupings kept under a name, to be laid beside what there is later. */
+  readonly groupings: Readonly<Record<string, readonly KeptTheme[]>>;
+  /** Attribute → what was made of its groups. */
+  readonly groupChoices: Readonly<Record<string, GroupChoices>>;
+  /** Tone lists of the researcher’s own, by name. */
+  readonly toneLists: Readonly<Record<string, readonly ToneEntry[]>>;
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
@@ -152,7 +208,15 @@ export const DEFAULT_SETTINGS: StudySettings = {
   links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05, standsBy: 'either' },
   themes: { resolution: 'auto', runs: 50, seed: 1 },
   map: { shownLinks: 150, shownBridges: 40 },
-  compare: { attribute: '', order: 'share', words: 50, interviewers: false },
+  compare: {
+    columns: 'attribute',
+    attribute: '',
+    across: '',
+    measure: 'windows',
+    order: 'share',
+    words: 50,
+    interviewers: false,
+  },
 };
 
 export const EMPTY_STUDY: StudyState = {
@@ -171,4 +235,8 @@ export const EMPTY_STUDY: StudyState = {
   conceptLabels: {},
   themeNames: {},
   themeChoices: NO_CHOICES,
+  topicChoices: NO_TOPIC_CHOICES,
+  groupings: {},
+  groupChoices: {},
+  toneLists: {},
 };

@@ -52,14 +52,18 @@ function without(decision: Decision, gone: ReadonlySet<string>): Decision {
 
 /** The letters' register without the words that no text that is left holds; they may be somebody's name. */
 export function registerWithin(register: readonly ThemeIdentity[], texts: Iterable<string>): ThemeIdentity[] {
-  const left = new Set(register.flatMap(({ members }) => members));
+  const left = new Set(register.flatMap(({ members, places = {} }) => [...members, ...Object.keys(places)]));
   const found = new Set<string>();
   for (const text of texts) {
     const small = text.toLowerCase();
     for (const word of left) if (small.includes(word.toLowerCase())) found.add(word);
     for (const word of found) left.delete(word);
   }
-  return register.map((theme) => ({ ...theme, members: theme.members.filter((word) => found.has(word)) }));
+  return register.map((theme) => ({
+    ...theme,
+    members: theme.members.filter((word) => found.has(word)),
+    ...(theme.places ? { places: withoutWords(theme.places, (word) => !found.has(word)) } : {}),
+  }));
 }
 
 /**

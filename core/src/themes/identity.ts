@@ -7,6 +7,12 @@ export interface ThemeIdentity {
   readonly members: readonly string[];
   /** Whether the last grouping had it; a letter once given is never given to another theme. */
   readonly present: boolean;
+  /** Where its parcel stood on the last map: site and weight in the land’s power diagram. */
+  readonly site?: readonly [x: number, y: number, weight: number];
+  /** The middle of its name there, the type size and the number of lines. */
+  readonly name?: readonly [x: number, y: number, type: number, lines: number];
+  /** Concept key → where its word stood, and how large. */
+  readonly places?: Readonly<Record<string, readonly [x: number, y: number, type: number]>>;
 }
 
 /** A theme goes on as another where they share so much (Jaccard): one concept of nine is no reason to keep a name. */
@@ -56,11 +62,19 @@ export function matchThemes(
   const register = Array.from({ length: used }, (_, i): ThemeIdentity => {
     const letter = letterAt(i);
     const members = memberOf.get(letter);
+    // Where it stood on the map goes on with the letter.
+    const stood = standing(known[i]);
     return members
-      ? { letter, members, present: true }
-      : { letter, members: known[i]?.members ?? [], present: false };
+      ? { letter, members, present: true, ...stood }
+      : { letter, members: known[i]?.members ?? [], present: false, ...stood };
   });
   return { letters: given, register };
+}
+
+/** Where a theme stood on the map, as far as it is known. */
+function standing(theme: ThemeIdentity | undefined): Pick<ThemeIdentity, 'site' | 'name' | 'places'> {
+  const { site, name, places } = theme ?? {};
+  return { ...(site ? { site } : {}), ...(name ? { name } : {}), ...(places ? { places } : {}) };
 }
 
 /** The register to keep when a grouping is shown: its themes, and every letter given before, so none is given twice. */
@@ -69,7 +83,11 @@ export function joinRegisters(
   before: readonly ThemeIdentity[],
 ): ThemeIdentity[] {
   const gone = before.slice(shown.length).map((theme) => ({ ...theme, present: false }));
-  return [...shown, ...gone];
+  // Themes that were shown before their map was drawn are where the last map had them.
+  const stood = shown.map((theme, i): ThemeIdentity => {
+    return { ...standing(before[i]), ...theme };
+  });
+  return [...stood, ...gone];
 }
 
 function jaccardOverlap(a: readonly string[], b: readonly string[]): number {

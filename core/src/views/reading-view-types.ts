@@ -1,10 +1,7 @@
 import type { Branches } from '../reading/branches.ts';
+import type { Group, Within } from '../study/within.ts';
 
-/** A group of sources: one value of an attribute. */
-export interface Group {
-  readonly attribute: string;
-  readonly value: string;
-}
+export type { Group, Within };
 
 /** What is selected, and so what the Reader shows. */
 export type Selection = PlainSelection | FollowingSelection;
@@ -24,6 +21,18 @@ export type PlainSelection =
   /** Several concepts: windows with all, windows with any, or places where all are near each other. */
   | { readonly kind: 'several'; readonly keys: readonly string[]; readonly how: SeveralHow }
   | { readonly kind: 'theme'; readonly letter: string }
+  /** Stretches that speak to a theme or hold all of some concepts, in one tenth of their sources or by how they sound. */
+  | {
+      readonly kind: 'stretches';
+      /** A theme’s letter; empty for all stretches, or where there are keys. */
+      readonly letter: string;
+      readonly keys: readonly string[];
+      /** A second theme they speak to as well. */
+      readonly also?: string;
+      /** From 0. */
+      readonly tenth?: number;
+      readonly tone?: ToneAsked;
+    }
   /** The passages that no theme reaches. */
   | { readonly kind: 'missed' }
   /** What was typed into the search. */
@@ -35,14 +44,14 @@ export type PlainSelection =
       readonly group: string;
     };
 
+/** How passages sound: an aspect of a list. */
+export interface ToneAsked {
+  readonly list: string;
+  readonly aspect: string;
+}
+
 export const SEVERAL_HOWS = ['all', 'any', 'near'] as const;
 export type SeveralHow = (typeof SEVERAL_HOWS)[number];
-
-/**
- * The sources passages are asked of: those of some groups, or one. Of groups of one attribute a source need be in any,
- * of each attribute it must be in one: drivers or residents, before the pilot.
- */
-export type Within = { readonly groups: readonly Group[] } | { readonly sourceId: string };
 
 export const PASSAGE_ORDERS = ['text', 'marks'] as const;
 /** As they stand, or those with the most different concepts and mentions first. */

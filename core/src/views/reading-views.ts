@@ -17,7 +17,8 @@ import { partAround } from './part-around.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from './view.ts';
-import { idsOf } from '../engine/stage-keys.ts';
+import { idsOf, stretchSettings } from '../engine/stage-keys.ts';
+import { mentionsThatCount } from '../network/stretches.ts';
 import { groupValues } from '../study/groups.ts';
 import type { LineOrder } from '../reading/concordance.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
@@ -85,12 +86,16 @@ const everywhere = (state: StudyState, { selection }: { readonly selection: Sele
 export const READING_KEYS = {
   passages: reads(
     [...SELECTION_STAGES, 'counts', 'windows', 'stretches'],
-    (state, { selection, within }: Asked<'passages'>) => readForSelections(state, [selection], within),
+    (state, { selection, within }: Asked<'passages'>) => ({
+      ...readForSelections(state, [selection], within),
+      stretching: stretchSettings(state),
+    }),
   ),
   passagesFile: reads(
     [...SELECTION_STAGES, 'counts', 'windows', 'stretches'],
     (state, { selection, within }: Asked<'passagesFile'>) => ({
       ...readForSelections(state, [selection], within),
+      stretching: stretchSettings(state),
       sources: workingSources(state),
     }),
   ),
@@ -131,12 +136,20 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     });
     const asRows = yield* markRows(context);
     const asked = new Set(query.concepts);
-    const mentions = hitsOf(
-      concepts.occurrence,
-      concepts.occurrenceFirst,
-      concepts.occurrenceEnd,
-      (concept) => asked.has(concept),
-    );
+    // What does not count for strength does not count here either.
+    const said = ofTheme ? mentionsThatCount(concepts, tokens, own.stretching) : concepts;
+    const { occurrence, occurrenceFirst, occurrenceEnd } = said;
+    const mentions = hitsOf(occurrence, occurrenceFirst, occurrenceEnd, (concept) => asked.has(concept));
+    const { toned } = resolved;
+    const toneMarks = toned ? marksOfHits(tokens, toned) : [];
+    const toneSources = toned ? sourcesOfHits(tokens, toned) : [];
+    const marksIn = (passage: Passage): MarkRow[] =>
+      toned
+        ? toneMarks.filter(
+            ({ start, end }, i) =>
+              toneSources[i] === passage.source && start >= passage.start && end <= passage.end,
+          )
+        : asRows(passage.marks);
     const isMeant = query.sources;
     return {
       title,
@@ -147,7 +160,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
       total: found.total,
       sources: found.sources,
       perSource: Array.from(found.windowsPerSource),
-      rows: found.passages.map((passage) => passageRow(passage, own.ids, original, asRows(passage.marks))),
+      rows: found.passages.map((passage) => passageRow(passage, own.ids, original, marksIn(passage))),
     };
   },
 

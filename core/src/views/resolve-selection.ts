@@ -8,12 +8,18 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { conceptLabels, languageOf } from '../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
 import { reachedByThemes } from '../themes/coverage.ts';
-import { groupValues } from '../study/groups.ts';
+import { attributeValues, groupValues, subsetNumbers } from '../study/groups.ts';
+import { periodOf } from '../base/periods.ts';
+import { readDate } from '../text/dates.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import type { ViewContext } from './view.ts';
 import type { FollowingSelection, Selection, Within } from './reading-view-types.ts';
 import { ownValue } from '../base/records.ts';
+import { eachRowSpoken } from '../compare/rows.ts';
+import { tenthsOf } from '../compare/course.ts';
+import { allLists } from '../compare/tone-lists.ts';
+import { readTone, toneBy, type TonedWord } from '../compare/tone.ts';
 
 const sentencesOfTokens = new WeakMap<Tokens, Int32Array>();
 export function sentencesOf(tokens: Tokens): Int32Array {
@@ -31,6 +37,7 @@ export const SELECTION_STAGES = [
   'concepts',
   'themes',
   'spoken',
+  'stretches',
 ] as const;
 
 /** What is read of a study for selections, in all sources or some: those, the values that are asked for, and names. */
@@ -42,6 +49,8 @@ export function readForSelections(state: StudyState, selections: readonly Select
       .flatMap((selection) => (selection.kind === 'cell' ? [selection.attribute] : [])),
     ...(within && 'groups' in within ? within.groups.map(({ attribute }) => attribute) : []),
   ];
+  // Only asked of a subset do the subsets matter.
+  const ofSubset = within && 'subset' in within ? { subset: subsetNumbers(state, within.subset) } : {};
   return {
     ids: idsOf(sources),
     /** Attribute and each source's value of it. */
@@ -52,6 +61,17 @@ export function readForSelections(state: StudyState, selections: readonly Select
     labels: state.conceptLabels,
     language: state.settings.concepts.language,
     fewest: fewestInStretch(state),
+    ...ofSubset,
+    ...(within?.when
+      ? {
+          days: attributeValues(sources, within.when.dates).map(
+            (value) => readDate(value, state.settings.sources.dateOrder ?? 'dmy')?.date ?? '',
+          ),
+        }
+      : {}),
+    ...(selections.some((selection) => selection.kind === 'stretches' && selection.tone)
+      ? { toneLists: state.toneLists }
+      : {}),
   };
 }
 type SelectionOwn = ReturnType<typeof readForSelections>;
@@ -66,6 +86,8 @@ export interface Resolved {
   readonly title: string;
   readonly query: PassageQuery;
   readonly hits?: Hits;
+  /** Words of a tone list, marked instead of the concepts. */
+  readonly toned?: Hits;
   readonly fault?: string;
 }
 
@@ -179,6 +201,16 @@ function* several(
 
 /** Numbers of the sources that are meant. */
 export function sourcesWithin(own: SelectionOwn, within: Within): Set<number> {
+  const { when } = within;
+  const meant = sourcesOf(own, within);
+  if (!when) return meant;
+  const isThen = (day: string | undefined): boolean =>
+    day !== undefined && day !== '' && periodOf(day, when.period) === when.value;
+  return new Set([...meant].filter((source) => isThen(own.days?.[source])));
+}
+
+function sourcesOf(own: SelectionOwn, within: Within): Set<number> {
+  if ('subset' in within) return new Set(own.subset);
   const asked = new Map<string, Set<string>>();
   for (const { attribute, value } of 'groups' in within ? within.groups : []) {
     asked.set(attribute, (asked.get(attribute) ?? new Set()).add(value));
@@ -192,6 +224,71 @@ export function sourcesWithin(own: SelectionOwn, within: Within): Set<number> {
 export function queryWithin(query: PassageQuery, meant: ReadonlySet<number>): PassageQuery {
   const held = query.sources;
   return { ...query, sources: held ? new Set([...held].filter((source) => meant.has(source))) : meant };
+}
+
+/** Stretches of a theme, of concepts, or all; of one tenth of their sources, or of one tone. */
+function* stretchesOf(
+  { letter, keys, also, tenth, tone: asked }: Extract<Selection, { kind: 'stretches' }>,
+  labels: readonly string[],
+  { take, own, tone }: SelectionContext,
+): Stepwise<Resolved> {
+  const concepts = yield* take('concepts');
+  const { themes } = yield* take('themes');
+  const spoken = yield* take('spoken');
+  const stretches = yield* take('stretches');
+  const tokens = yield* take('tokens');
+  const theme = themes.find((each) => each.letter === letter);
+  const numbers = keys.map((key) => concepts.keys.indexOf(key));
+  if (numbers.includes(-1) || (letter !== '' && !theme))
+    return { title: [letter, ...keys].join(' '), query: NOTHING };
+  const row = theme
+    ? { concepts: theme.concepts, fewest: own.fewest }
+    : { concepts: numbers, fewest: numbers.length };
+  const wanted = new Uint8Array(stretches.count).fill(row.concepts.length === 0 ? 1 : 0);
+  if (row.concepts.length > 0) eachRowSpoken(spoken, [row], (w) => (wanted[w] = 1));
+  const title = [
+    theme ? `${theme.letter} ${theme.label}` : numbers.map((i) => labels[i]).join(' — ') || 'Everything said',
+  ];
+  const second = themes.find((each) => each.letter === also);
+  if (second) {
+    const both = new Uint8Array(stretches.count);
+    eachRowSpoken(spoken, [{ concepts: second.concepts, fewest: own.fewest }], (w) => (both[w] = wanted[w]));
+    wanted.set(both);
+    title.push(`and ${second.letter} ${second.label}`);
+  }
+  if (tenth !== undefined) {
+    tenthsOf(stretches).forEach((each, w) => {
+      if (each !== tenth) wanted[w] = 0;
+    });
+    title.push(`tenth ${tenth + 1} of the sources`);
+  }
+  const concerned = [...row.concepts, ...(second?.concepts ?? [])];
+  const query = { kind: 'stretches', concepts: concerned, wanted } as const;
+  if (!asked) return { title: title.join(' · '), query };
+  const list = allLists(tone(), own.toneLists ?? {}).find(({ name }) => name === asked.list);
+  const reader = list && readTone(tokens, list);
+  const aspect = reader?.aspects.findIndex(({ name }) => name === asked.aspect) ?? -1;
+  if (!list || !reader || aspect < 0) return { title: title.join(' · '), query: NOTHING };
+  const has = toneBy(tokens, stretches, list);
+  for (let w = 0; w < stretches.count; w++) {
+    if (has[w * reader.aspects.length + aspect] === 0) wanted[w] = 0;
+  }
+  const { category, sign } = reader.aspects[aspect];
+  const toned: TonedWord[] = [];
+  for (let w = 0; w < stretches.count; w++) {
+    if (wanted[w] === 0) continue;
+    for (const word of reader.wordsIn(stretches.first[w], stretches.end[w])) {
+      if (reader.categories[word.category] === category && word.weight * sign > 0) toned.push(word);
+    }
+  }
+  return {
+    title: [...title, `${asked.aspect} by ${asked.list}`].join(' · '),
+    query,
+    toned: {
+      first: Int32Array.from(toned, ({ first }) => first),
+      end: Int32Array.from(toned, ({ end }) => end),
+    },
+  };
 }
 
 /** What a selection asks of the passages; one that is gone from the study asks for nothing. */
@@ -215,9 +312,13 @@ export function* resolveSelection(selection: Selection, context: SelectionContex
   if (selection.kind === 'missed') {
     const spoken = yield* take('spoken');
     const reached = reachedByThemes(spoken, themeOf, themes.length, own.fewest);
-    const query = { kind: 'missed', concepts: keys.map((_, i) => i), reached } as const;
-    return { title: 'What no theme reaches', query };
+    const wanted = Uint8Array.from(reached, (each) => 1 - each);
+    return {
+      title: 'What no theme reaches',
+      query: { kind: 'stretches', concepts: keys.map((_, i) => i), wanted },
+    };
   }
+  if (selection.kind === 'stretches') return yield* stretchesOf(selection, labels, context);
   const theme = themes.find(({ letter }) => letter === selection.letter);
   if (!theme) return { title: selection.letter, query: nothing };
   const query = { kind: 'theme', concepts: theme.concepts, fewest: own.fewest } as const;

@@ -2,6 +2,7 @@ import { strToU8 } from 'fflate';
 import { tfIdf } from '../concepts/distinct.ts';
 import { wordPairs } from '../concepts/word-pairs.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
+import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../formats/network-write.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { countPlainly } from '../text/plain-counts.ts';
 import { conceptLabels, stopWordsOf } from '../engine/resources.ts';
@@ -21,6 +22,8 @@ export interface TableViews {
   matrixFile: View<{ readonly figure: MatrixFigure }, CleanedFileView>;
   /** The links that stand as a weighted adjacency matrix; 0 where there is none. */
   adjacencyFile: View<null, CleanedFileView>;
+  /** Concepts and links with their figures, themes and places on the map, for other programs. */
+  networkFile: View<{ readonly as: 'graphml' | 'json' }, CleanedFileView>;
   pairs: View<{ readonly limit: number }, { readonly pairs: readonly WordPair[]; readonly total: number }>;
   /** By source, or by the groups of an attribute. */
   plainCounts: View<
@@ -41,6 +44,10 @@ export const TABLE_KEYS = {
     sources: workingSources(state),
   })),
   adjacencyFile: reads(['concepts', 'links'], (state) => ({ labels: state.conceptLabels })),
+  networkFile: reads(['candidates', 'concepts', 'links', 'themes', 'map'], (state) => ({
+    labels: state.conceptLabels,
+    title: state.title,
+  })),
   pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
     const sources = workingSources(state);
@@ -82,6 +89,54 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
       ...labels.map((_, column) => tableNumber(weights[row * n + column])),
     ]);
     return { bytes: strToU8(writeCsv(['concept', ...labels], rows)) };
+  },
+
+  *networkFile({ as }, { take, own }) {
+    const candidates = yield* take('candidates');
+    const concepts = yield* take('concepts');
+    const links = yield* take('links');
+    const { themes, themeOf } = yield* take('themes');
+    const { labels: placed } = yield* take('map');
+    const labels = conceptLabels(own.labels, concepts);
+    const at = new Map(placed.map((label) => [label.concept, label]));
+    const network: WrittenNetwork = {
+      name: own.title,
+      nodes: concepts.keys.map((key, i) => {
+        const c = concepts.candidate[i];
+        const place = at.get(i);
+        const theme = themeOf[i] < 0 ? undefined : themes[themeOf[i]];
+        return {
+          id: key,
+          values: {
+            label: labels[i],
+            mentions: candidates.mentions[c],
+            sources: candidates.sources[c],
+            spread: tableNumber(candidates.spread[c]),
+            pull: tableNumber(candidates.pull[c]),
+            theme: theme?.letter ?? '',
+            theme_name: theme?.label ?? '',
+            ...(place ? { x: place.x, y: place.y } : {}),
+          },
+        };
+      }),
+      edges: Array.from({ length: links.standing }, (_, i) => ({
+        source: concepts.keys[links.source[i]],
+        target: concepts.keys[links.target[i]],
+        values: {
+          weight: tableNumber(links.strength[i]),
+          windows_both: links.both[i],
+          meetings: links.meetings[i],
+          sources: links.sources[i],
+          npmi: tableNumber(links.npmi[i]),
+          jaccard: tableNumber(links.jaccard[i]),
+          cosine: tableNumber(links.cosine[i]),
+          g2: tableNumber(links.g2[i]),
+          q: tableNumber(links.beyond[i] === 2 ? links.qBetween[i] : links.q[i]),
+          beyond_chance: links.beyond[i] === 1 ? 'by meetings' : 'by sources',
+        },
+      })),
+    };
+    return { bytes: strToU8(as === 'graphml' ? writeGraphml(network) : writeJsonGraph(network)) };
   },
 
   *pairs({ limit }, { take, own: { choices } }) {

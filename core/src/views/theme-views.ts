@@ -1,5 +1,4 @@
 import { conceptLabels } from '../engine/resources.ts';
-import { comparedAttribute } from '../study/groups.ts';
 import { bandOf } from '../themes/bands.ts';
 import { DRAWS } from '../themes/redraw.ts';
 import { fewestInStretch } from '../engine/stage-keys.ts';
@@ -7,14 +6,7 @@ import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
 import { ownValue } from '../base/records.ts';
 import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
-import type {
-  CompareView,
-  CoverageView,
-  MapView,
-  Overview,
-  SteadinessView,
-  ThemesView,
-} from './view-types.ts';
+import type { CoverageView, MapView, Overview, SteadinessView, ThemesView } from './view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links, Themes, Map and Compare, and the figures of the trail. */
@@ -24,7 +16,6 @@ export interface ThemeViews {
   coverage: View<null, CoverageView>;
   steadiness: View<null, SteadinessView>;
   map: View<null, MapView>;
-  compare: View<null, CompareView>;
 }
 
 /** Words named of what no theme reaches. */
@@ -50,7 +41,6 @@ export const THEME_KEYS = {
   })),
   steadiness: reads(['concepts', 'themes', 'redrawn'], nothing),
   map: reads(['concepts', 'map'], nothing),
-  compare: reads(['themes', 'comparison'], (state) => ({ attribute: comparedAttribute(state) })),
 };
 
 export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
@@ -177,14 +167,5 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   *map(_, { take }) {
     const { keys } = yield* take('concepts');
     return { scene: yield* take('map'), keys };
-  },
-
-  *compare(_, { take, own: { attribute } }) {
-    const { themes } = yield* take('themes');
-    return {
-      attribute,
-      themes: themes.map(({ letter, label }) => ({ letter, label })),
-      comparison: yield* take('comparison'),
-    };
   },
 };

@@ -2,6 +2,9 @@ import { largest } from '../base/extent.ts';
 import { hashValue } from '../base/hash.ts';
 import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engine/stage-keys.ts';
 import type { StudyState } from '../study/study.ts';
+import { EXCHANGE_KEYS, type ExchangeViews } from './exchange-views.ts';
+import { COMPARE_KEYS, type CompareViews } from './compare-views.ts';
+import { TONE_KEYS, type ToneViews } from './tone-views.ts';
 import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
 import { CONCEPT_KEYS, type ConceptViews } from './concept-views.ts';
 import { LINK_KEYS, type LinkViews } from './link-views.ts';
@@ -20,7 +23,10 @@ type Views = SourceViews &
   TableViews &
   ThemeViews &
   LinkViews &
-  ShapingViews;
+  ShapingViews &
+  CompareViews &
+  ToneViews &
+  ExchangeViews;
 export type ViewName = keyof Views;
 /** What a view is asked for beside the study. */
 export type ViewQuestions = { readonly [V in ViewName]: Views[V]['question'] };
@@ -36,6 +42,9 @@ const VIEW_KEYS = {
   ...THEME_KEYS,
   ...LINK_KEYS,
   ...SHAPING_KEYS,
+  ...COMPARE_KEYS,
+  ...TONE_KEYS,
+  ...EXCHANGE_KEYS,
 };
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;
 

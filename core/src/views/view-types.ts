@@ -3,7 +3,7 @@ import type { Choice } from '../themes/braid.ts';
 import type { Joiner } from '../themes/joiners.ts';
 import type { Band } from '../themes/bands.ts';
 import type { Theme } from '../themes/themes.ts';
-import type { Comparison } from '../compare/strength.ts';
+import type { Flow, NamedGroup } from '../themes/beside.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { MapScene } from '../map/scene.ts';
@@ -11,6 +11,7 @@ import type { PlainCounts } from '../text/plain-counts.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 
 export type * from './collection-view-types.ts';
+export type * from './compare-view-types.ts';
 export * from './reading-view-types.ts';
 
 export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;
@@ -67,6 +68,8 @@ export interface LinkRow {
   readonly both: number;
   /** By the measure chosen. */
   readonly strength: number;
+  /** Whether the sparser view keeps it (`backbone`). */
+  readonly inBackbone: boolean;
   readonly npmi: number;
   readonly jaccard: number;
   readonly cosine: number;
@@ -99,6 +102,104 @@ export interface LinksView {
     readonly target: readonly number[];
   };
   readonly labels: readonly string[];
+}
+
+/** The company of one concept: how large a share of its windows each other one is in. */
+export interface CompanyView {
+  readonly label: string;
+  /** Windows with it, and sources. */
+  readonly windows: number;
+  readonly sources: number;
+  readonly rows: readonly {
+    readonly key: string;
+    readonly label: string;
+    readonly letter: string;
+    readonly both: number;
+    readonly meetings: number;
+    readonly sources: number;
+    /** Share of its windows that hold the other too, with a 95 % interval that goes by how the sources differ. */
+    readonly share: number;
+    readonly low: number;
+    readonly high: number;
+    /** The share that chance would make. */
+    readonly expected: number;
+    readonly npmi: number;
+    readonly jaccard: number;
+    readonly cosine: number;
+    readonly g2: number;
+    /** Chance of what it is beyond chance by, as in `LinkRow`. */
+    readonly q: number;
+    readonly beyond: LinkRow['beyond'];
+    readonly stands: boolean;
+  }[];
+}
+
+export interface PathView {
+  /** From the first concept to the last; empty where nothing leads there. */
+  readonly steps: readonly { readonly key: string; readonly label: string }[];
+  /** Concept key → links from the first concept; those that none leads to are not named. */
+  readonly away: Readonly<Record<string, number>>;
+}
+
+/** What two concepts share and what each has alone, by the links that stand. */
+export interface TwoConceptsView {
+  readonly labels: readonly [string, string];
+  /** Windows with each, and with both. */
+  readonly windows: readonly [number, number];
+  readonly both: number;
+  readonly shared: readonly TwoConceptsRow[];
+  readonly alone: readonly [readonly TwoConceptsRow[], readonly TwoConceptsRow[]];
+}
+export interface TwoConceptsRow {
+  readonly key: string;
+  readonly label: string;
+  readonly letter: string;
+  /** Strength of the link to each of the two; 0 where none stands. */
+  readonly strengths: readonly [number, number];
+}
+
+/** The figures of every theme, as they stand in the themes. */
+export interface ThemeFiguresView {
+  readonly rows: readonly ThemeFigures[];
+}
+
+/** What a theme is like by its figures. */
+export interface ThemeFigures {
+  readonly letter: string;
+  readonly label: string;
+  readonly concepts: number;
+  /** Share of stretches, mentions of its concepts, and sources that speak to it, of so many. */
+  readonly share: number;
+  readonly mentions: number;
+  readonly sources: number;
+  readonly ofSources: number;
+  /** Mean NPMI of its ten top concepts’ pairs. */
+  readonly coherence: number;
+  readonly density: number;
+  readonly centrality: number;
+  /** Where it stands among the themes by each, 1 for the highest. */
+  readonly densityRank: number;
+  readonly centralityRank: number;
+  /** Other themes by the stretches that speak to both, most first. */
+  readonly meets: readonly {
+    readonly letter: string;
+    readonly label: string;
+    readonly stretches: number;
+    /** The concepts, one of each, of the strongest bridge between them; absent where none is. */
+    readonly bridge?: { readonly keys: readonly [string, string]; readonly label: string };
+  }[];
+}
+
+/** The themes of now beside a kept grouping, or what another setting would give. */
+export interface BesideView {
+  readonly then: readonly NamedGroup[];
+  readonly now: readonly NamedGroup[];
+  readonly flows: readonly Flow[];
+  readonly agreement: number;
+  readonly shared: number;
+  readonly labels: Readonly<Record<string, string>>;
+  /** What became of which theme, a sentence each. */
+  readonly became: readonly string[];
 }
 
 /** How many windows there are, and one of them in its text: the first of those with most concepts. */
@@ -186,6 +287,10 @@ export interface TopicsView {
   readonly topics: readonly {
     /** Share of all that is said. */
     readonly share: number;
+    /** Whether it was begun with words of the researcher’s own. */
+    readonly isOwn: boolean;
+    /** The researcher’s; empty where it has none. */
+    readonly name: string;
     readonly words: readonly {
       readonly key: string;
       readonly label: string;
@@ -259,12 +364,6 @@ export interface SteadinessView {
 export interface MapView {
   readonly scene: MapScene;
   readonly keys: readonly string[];
-}
-
-export interface CompareView {
-  readonly attribute: string | undefined;
-  readonly themes: readonly { readonly letter: string; readonly label: string }[];
-  readonly comparison: Comparison;
 }
 
 /** The live figures of the trail. */

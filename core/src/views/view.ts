@@ -1,4 +1,5 @@
 import type { Stepwise } from '../base/stepwise.ts';
+import type { ToneList } from '../compare/tone-lists.ts';
 import type { Meanings } from '../text/meanings.ts';
 import type { Library } from '../engine/resources.ts';
 import type { Own, StageName } from '../engine/stage-keys.ts';
@@ -32,6 +33,8 @@ export const nothing = (): Own => ({});
 /** What a view may ask for besides the study. */
 export interface ViewLibrary extends Pick<Library, 'original' | 'lexicon'> {
   readonly meanings: () => Meanings;
+  /** The published lists of how words sound. */
+  readonly tone: () => readonly ToneList[];
 }
 
 /** What a view is made from. */

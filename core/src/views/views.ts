@@ -1,6 +1,9 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
+import { EXCHANGE_VIEWS } from './exchange-views.ts';
+import { COMPARE_VIEWS } from './compare-views.ts';
+import { TONE_VIEWS } from './tone-views.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { CONCEPT_VIEWS } from './concept-views.ts';
 import { LINK_VIEWS } from './link-views.ts';
@@ -29,6 +32,9 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...THEME_VIEWS,
   ...LINK_VIEWS,
   ...SHAPING_VIEWS,
+  ...COMPARE_VIEWS,
+  ...TONE_VIEWS,
+  ...EXCHANGE_VIEWS,
 };
 
 /** Answers a view in steps, by what its key is made of. */
@@ -36,7 +42,7 @@ export function* makeView<V extends ViewName>(
   view: V,
   question: ViewQuestions[V],
   study: StudyInput,
-  { engine, original, lexicon, meanings }: { readonly engine: Engine } & ViewLibrary,
+  { engine, original, lexicon, meanings, tone }: { readonly engine: Engine } & ViewLibrary,
 ): Stepwise<ViewAnswers[V]> {
   return yield* MAKERS[view](question, {
     take: (stage) => engine.compute(stage, study),
@@ -44,5 +50,6 @@ export function* makeView<V extends ViewName>(
     original,
     lexicon,
     meanings,
+    tone,
   });
 }

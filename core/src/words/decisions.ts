@@ -1,12 +1,20 @@
 import type { Decision } from '../study/decisions.ts';
 import { ATTRIBUTE_SAY } from '../study/decisions/attributes.ts';
+import { COMPARE_SAY } from '../study/decisions/compare.ts';
 import type { Sayers } from '../study/decisions/kinds.ts';
 import { THEME_SAY } from '../study/decisions/themes.ts';
 import { SETTING_SAY } from '../study/decisions/settings.ts';
 import { SOURCE_SAY } from '../study/decisions/sources.ts';
 import { WORD_SAY } from '../study/decisions/words.ts';
 
-const SAY: Sayers<Decision> = { ...SOURCE_SAY, ...ATTRIBUTE_SAY, ...WORD_SAY, ...SETTING_SAY, ...THEME_SAY };
+const SAY: Sayers<Decision> = {
+  ...SOURCE_SAY,
+  ...ATTRIBUTE_SAY,
+  ...WORD_SAY,
+  ...SETTING_SAY,
+  ...THEME_SAY,
+  ...COMPARE_SAY,
+};
 
 const BY_KIND: ReadonlyMap<string, (decision: never) => string> = new Map(Object.entries(SAY));
 

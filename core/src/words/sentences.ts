@@ -8,7 +8,8 @@ import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from '../text/steps.ts';
-import { comparedAttribute } from '../study/groups.ts';
+import { comparedAttribute, comparedGroups, crossedAttribute } from '../study/groups.ts';
+import { ownValue } from '../base/records.ts';
 import type { StudyState } from '../study/study.ts';
 import { subsetText, workingSources } from '../study/subset.ts';
 
@@ -50,7 +51,9 @@ export type ControlName =
   | 'seed'
   | 'shownLinks'
   | 'shownBridges'
+  | 'columns'
   | 'attribute'
+  | 'strengthMeasure'
   | 'words'
   | 'interviewers'
   | 'order';
@@ -83,10 +86,14 @@ const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} 
 const NOTHING_TAKEN_OUT = 'nothing is taken out';
 
 /** What a window is, in words. */
-export function windowText({ unit, size, acrossParagraphs }: WindowSettings): string {
-  const { one, many, slides } = WINDOW_UNITS[unit];
-  if (!slides) return `a ${one}`;
-  return `${size} ${size === 1 ? one : many}${acrossParagraphs ? ' across paragraphs' : ''}`;
+export function windowText({ unit, size, acrossParagraphs, without = [] }: WindowSettings): string {
+  const { one, many, slides, within } = WINDOW_UNITS[unit];
+  const heard =
+    without.length > 0 && within !== 'source'
+      ? ` (without the turns of ${without.length > 3 ? counted(without.length, 'speaker') : listed(without)})`
+      : '';
+  if (!slides) return `a ${one}${heard}`;
+  return `${size} ${size === 1 ? one : many}${acrossParagraphs ? ' across paragraphs' : ''}${heard}`;
 }
 
 /** What the researcher decided about themes, counted; nothing where nothing was. */
@@ -100,6 +107,31 @@ function choicesSaid({ placed, joined, locked, begun, aside }: ThemeChoices): st
     count(aside) > 0 && `${count(aside)} set aside`,
   ].filter((each) => each !== false);
   return said.length === 0 ? [] : [` By hand: ${listed(said)}.`];
+}
+
+/** What strength is the share of, in the sentence. */
+const STRENGTH_MEASURE_TEXTS = {
+  windows: 'a group’s stretches',
+  mentions: 'a group’s mentions of concepts',
+  sources: 'a group’s sources',
+} as const;
+
+const COLUMN_TEXTS = {
+  attribute: 'by',
+  sources: 'source by source',
+  subsets: 'by the subsets that were kept',
+} as const;
+
+/** The attribute groups are by, with the one it is crossed with and what was made of the groups. */
+function crossedText(state: StudyState, attribute: string): string {
+  const across = crossedAttribute(state);
+  const { leftOut } = comparedGroups(state);
+  const joined = Object.values(ownValue(state.groupChoices, attribute)?.joined ?? {});
+  return [
+    across === undefined ? attribute : `${attribute} and ${across} together`,
+    ...(joined.length > 0 ? [`with ${listed([...new Set(joined)])} joined`] : []),
+    ...(leftOut.length > 0 ? [`without ${listed(leftOut.map(({ value }) => value))}`] : []),
+  ].join(' ');
 }
 
 /** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
@@ -227,28 +259,38 @@ export function methodSentences(
       ...choicesSaid(state.themeChoices),
     ],
     map: [
-      `A parcel is as large as its theme’s strength, the share of stretches of about ${compare.words} words that speak to it; position follows links. Drawn are the `,
-      control('shownLinks', `${map.shownLinks} strongest links`),
-      ' inside parcels and the ',
-      control('shownBridges', `${map.shownBridges} strongest bridges`),
-      ' between them; dashed, or widely dotted, where only the same sources hold both.',
+      `A parcel is as large as its theme’s strength, the share of stretches of about ${compare.words} words that speak to it, but never too small for its name and first words; position follows links. Drawn are up to `,
+      control('shownLinks', `${map.shownLinks} links`),
+      ' inside parcels and ',
+      control('shownBridges', `${map.shownBridges} bridges`),
+      ' between them, the strongest that go clear of every word; dashed, or widely dotted, where only the same sources hold both.',
     ],
-    compare: attribute
-      ? [
-          'Strength is the share of a group’s stretches of about ',
-          control('words', counted(compare.words, 'word')),
-          ` that speak to a theme, with ${fewestToSpeak(compare.words) === 1 ? 'one of its concepts' : 'two of its concepts'} or more, `,
-          control(
-            'interviewers',
-            compare.interviewers ? 'whoever says them' : 'interviewers’ words not counted',
-          ),
-          ', by ',
-          control('attribute', attribute),
-          ', with 95 % intervals that go by how the sources differ; themes are ordered by ',
-          control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
-          `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
-        ]
-      : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
+    compare:
+      attribute !== undefined || compare.columns !== 'attribute'
+        ? [
+            'Strength is the share of ',
+            control('strengthMeasure', STRENGTH_MEASURE_TEXTS[compare.measure]),
+            ...(compare.measure === 'mentions'
+              ? [' that are of a theme’s own, ']
+              : [
+                  compare.measure === 'sources' ? ' with a stretch of about ' : ' of about ',
+                  control('words', counted(compare.words, 'word')),
+                  ` that speak${compare.measure === 'sources' ? 's' : ''} to a theme, with ${fewestToSpeak(compare.words) === 1 ? 'one of its concepts' : 'two of its concepts'} or more, `,
+                ]),
+            control(
+              'interviewers',
+              compare.interviewers ? 'whoever says them' : 'interviewers’ words not counted',
+            ),
+            ', ',
+            control('columns', COLUMN_TEXTS[compare.columns]),
+            ...(compare.columns === 'attribute'
+              ? [' ', control('attribute', crossedText(state, attribute ?? ''))]
+              : []),
+            ', with 95 % intervals that go by how the sources differ; themes are ordered by ',
+            control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
+            `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
+          ]
+        : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
   };
 }
 

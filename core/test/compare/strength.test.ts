@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { compareGroups, strengthBySource, type SourceStrength } from '../../src/compare/strength.ts';
+import { strengthOfRows } from '../../src/compare/rows.ts';
+import { compareGroups, type SourceStrength } from '../../src/compare/strength.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { studentQuantile } from '../../src/numeric/special.ts';
 import { wilsonInterval } from '../../src/numeric/chance.ts';
@@ -7,7 +8,7 @@ import { wilsonInterval } from '../../src/numeric/chance.ts';
 const bySource = (rows: readonly (readonly number[])[]): SourceStrength => ({
   windows: Int32Array.from(rows, ([windows]) => windows),
   speaking: Int32Array.from(rows.flatMap(([, ...speaking]) => speaking)),
-  themeCount: (rows[0]?.length ?? 2) - 1,
+  rowCount: (rows[0]?.length ?? 2) - 1,
   overlap: 1,
 });
 
@@ -27,7 +28,10 @@ describe('strength', () => {
       source: Int32Array.of(0, 0, 1, 1),
       overlap: 1,
     };
-    const strength = strengthBySource(counts, windows, 2, Int32Array.of(0, 0, 1, 1), 2, 2);
+    const strength = strengthOfRows({ spoken: counts, stretches: windows, sources: 2 }, [
+      { concepts: [0, 1], fewest: 2 },
+      { concepts: [2, 3], fewest: 2 },
+    ]);
     expect(Array.from(strength.windows)).to.deep.equal([2, 2]);
     expect(Array.from(strength.speaking)).to.deep.equal([1, 0, 0, 1]);
     const { groups, overall } = compareGroups(strength, Int32Array.of(0, 1), ['before', 'after'], 1);

@@ -15,7 +15,9 @@ import {
 import { hatchOf, inkOf, PAPER } from '../../src/map/palette.ts';
 import { indexOfLetter } from '../../src/themes/letters.ts';
 import { outline, partLand, spreadOver, stressPlaces } from '../../src/map/parcels.ts';
-import { overlaps, placeLabels } from '../../src/map/placement.ts';
+import { brokenName, placeName } from '../../src/map/names.ts';
+import { routeBetween } from '../../src/map/routes.ts';
+import { nearestFree, overlaps, placeLabels } from '../../src/map/placement.ts';
 import { textWidth } from '../../src/map/text-width.ts';
 
 const square: Point[] = [
@@ -65,7 +67,7 @@ describe('parcels', () => {
           Math.sqrt(i + 0.5) * Math.sin(i * 2.4),
         ]);
         const closeness = given.map((_, i) => given.map((_, j) => (i === j ? 0 : ((i * 7 + j * 7) % 5) / 5)));
-        const cells = partLand(land, spreadOver(land, stressPlaces(closeness, start)), given);
+        const { cells } = partLand(land, spreadOver(land, stressPlaces(closeness, start)), given);
         const whole = area(land);
         const sum = given.reduce((a, b) => a + b, 0);
         expect(cells.reduce((total, cell) => total + area(cell), 0)).to.be.closeTo(whole, whole * 1e-6);
@@ -129,6 +131,38 @@ describe('labels', () => {
     );
   });
 
+  it('stand on the free place of the grid that is nearest to their wish', () => {
+    const parcel: Point[] = [
+      [0, 0],
+      [200, 0],
+      [160, 120],
+      [20, 120],
+    ];
+    const box = fc.record({
+      x: fc.integer({ min: 0, max: 200 }),
+      y: fc.integer({ min: 0, max: 120 }),
+      width: fc.integer({ min: 5, max: 70 }),
+      height: fc.integer({ min: 5, max: 30 }),
+    });
+    fc.assert(
+      fc.property(fc.array(box, { maxLength: 8 }), box, (boxes, { x, y, width, height }) => {
+        const room = roomForBox(halfPlanes(parcel), width, height);
+        const isFree = (at: Point): boolean =>
+          isInside(room, ...at) &&
+          !boxes.some((other) => overlaps(other, { x: at[0], y: at[1], width, height }, 3));
+        const found = nearestFree({ room, boxes, width, height, wishX: x, wishY: y, parcel });
+        const away = ([px, py]: Point): number => (px - x) ** 2 + (py - y) ** 2;
+        let nearest = Infinity;
+        if (isFree([x, y])) nearest = 0;
+        for (let py = 0; py <= 120; py += Math.max(3, height / 4))
+          for (let px = 0; px <= 200; px += Math.max(4, width / 8))
+            if (isFree([px, py])) nearest = Math.min(nearest, away([px, py]));
+        if (found) expect(isFree(found)).to.equal(true);
+        expect(found ? away(found) : Infinity).to.equal(nearest);
+      }),
+    );
+  });
+
   it('are given up, not piled up, where there is no room', () => {
     const tiny: Point[][] = [
       [
@@ -175,10 +209,63 @@ describe('inks', () => {
   });
 });
 
+describe('names of parcels', () => {
+  const box: Point[] = [
+    [0, 0],
+    [300, 0],
+    [300, 240],
+    [0, 240],
+  ];
+
+  it('are broken as evenly as their words allow', () => {
+    expect(brokenName('A police, camera, screen', 1)).to.deep.equal(['A police, camera, screen']);
+    expect(brokenName('A police, camera, screen', 2)).to.deep.equal(['A police,', 'camera, screen']);
+    expect(brokenName('A', 3)).to.deep.equal(['A']);
+  });
+
+  it('stand at the top, whole in their parcel, in the largest type that leaves room for words', () => {
+    for (const text of ['A rain', 'B market square, music venue, late opening', `C ${'x'.repeat(500)}`]) {
+      const name = placeName(box, text);
+      expect(name.y + name.height / 2, text).to.be.below(130);
+      const room = roomForBox(halfPlanes(box), name.width, name.height);
+      expect(isInside(room, name.x, name.y), text).to.equal(true);
+      // Eleven pixels where the map is shown whole; what does not fit so is cut short.
+      expect(name.type, text).to.be.at.least(17);
+    }
+    expect(placeName(box, 'A rain').type).to.be.above(
+      placeName(box, 'B market square, music venue, late opening').type,
+    );
+  });
+
+  it('stay where they stood as long as they fit', () => {
+    const kept = [120, 60, 18, 2] as const;
+    expect(placeName(box, 'A rain, wind', kept)).to.include({ x: 120, y: 60, type: 18 });
+    expect(placeName(box, 'A rain, wind', [290, 60, 18, 1]).x).to.not.equal(290);
+  });
+});
+
+describe('links', () => {
+  const word = (x: number, y: number) => ({ x, y, width: 60, height: 20 });
+  it('go round a word that is in their way, and are left out where no bow is clear', () => {
+    const [a, b] = [word(100, 100), word(400, 100)];
+    const straight = routeBetween(a, b, [a, b]);
+    const round = routeBetween(a, b, [a, b, word(250, 114)]);
+    expect(straight).to.not.equal(undefined);
+    expect(round).to.not.deep.equal(straight);
+    // From the edge of one to the edge of the other.
+    expect(straight?.from[0]).to.be.within(125, 140);
+    const wall = Array.from({ length: 40 }, (_, i) => word(250, i * 15 - 200));
+    expect(routeBetween(a, b, [a, b, ...wall])).to.equal(undefined);
+  });
+});
+
 describe('the drawing', () => {
   it('makes text harmless', () => {
     expect(escapeXml('<script>"&\u0001')).to.equal('&lt;script&gt;&quot;&amp;');
-    const svg = drawMap({ parcels: [], labels: [], links: [], loose: [], hidden: [] }, '<img onerror=1>');
+    const svg = drawMap(
+      { parcels: [], labels: [], links: [], loose: [], hidden: [], ground: [] },
+      '<img onerror=1>',
+    );
     expect(svg).to.include('&lt;img').and.not.include('<img');
     expect(svg).to.include('There are no themes to draw.');
   });

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { fittingPeriod, inBands, inPeriods, periodOf, PERIODS } from '../../src/study/bands.ts';
+import { periodOf, PERIODS } from '../../src/base/periods.ts';
+import { fittingPeriod, inBands, inPeriods } from '../../src/study/bands.ts';
 import { groupsByValue, groupsOf } from '../../src/study/groups.ts';
 import { exampleStudy } from '../examples.ts';
 

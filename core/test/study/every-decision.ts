@@ -80,6 +80,22 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   endTheme: { kind: 'endTheme', letter: 'F' },
   setThemeAside: { kind: 'setThemeAside', letter: 'G', name: 'noise', keys: ['d'] },
   takeThemeBack: { kind: 'takeThemeBack', letter: 'H' },
+  keepGrouping: {
+    kind: 'keepGrouping',
+    name: 'first',
+    themes: [{ letter: 'A', label: 'x', keys: ['a', 'b'] }],
+  },
+  forgetGrouping: { kind: 'forgetGrouping', name: 'second' },
+  setTopics: {
+    kind: 'setTopics',
+    change: { count: 5, asWritten: true, leftOut: ['a'], own: [['b', 'c']], names: { b: 'x' } },
+  },
+  joinGroups: { kind: 'joinGroups', attribute: 'role', values: ['driver', 'depot'], name: 'staff' },
+  partGroup: { kind: 'partGroup', attribute: 'role', name: 'others' },
+  leaveOutGroups: { kind: 'leaveOutGroups', attribute: 'role', values: ['visitor'] },
+  orderGroups: { kind: 'orderGroups', attribute: 'role', values: ['staff', 'resident'] },
+  addToneList: { kind: 'addToneList', name: 'fear', entries: [['afraid of', 'fear', 1.5]] },
+  removeToneList: { kind: 'removeToneList', name: 'joy' },
   setMap: { kind: 'setMap', change: map },
   setCompare: { kind: 'setCompare', change: compare },
   applyRecipe: {

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { readCsv } from '../../src/formats/csv.ts';
+import { SMALLEST_TYPE } from '../../src/map/sheet.ts';
 import { drawMap } from '../../src/map/draw.ts';
 import { halfPlanes, isInside, roomForBox } from '../../src/map/geometry.ts';
 import { overlaps } from '../../src/map/placement.ts';
@@ -96,18 +97,44 @@ describe('the sample study', () => {
   it('is drawn with every label whole in its parcel, none on another, and areas as the shares', () => {
     const scene = study.compute('map');
     expect(scene.hidden).to.deep.equal([]);
-    scene.labels.forEach((label, i) => {
+    const shown = scene.labels.filter(({ zoom }) => zoom === 1);
+    const names = scene.parcels.map(({ written }) => written);
+    shown.forEach((label, i) => {
+      for (const other of [...shown.slice(i + 1), ...names])
+        expect(overlaps(label, other), `${label.text} on another`).to.equal(false);
+      // Ten pixels in a window of 1280 by 800, and never larger than the theme’s name.
+      expect(label.type).to.be.at.least(SMALLEST_TYPE - 0.01);
+      if (label.theme < 0) return;
+      expect(label.type).to.be.below(names[label.theme].type);
       const room = roomForBox(halfPlanes(scene.parcels[label.theme].polygon), label.width, label.height);
       expect(isInside(room, label.x, label.y, 0.01), label.text).to.equal(true);
-      for (const other of scene.labels.slice(i + 1))
-        expect(overlaps(label, other), `${label.text} ${other.text}`).to.equal(false);
     });
+    const loose = shown.filter(({ theme }) => theme < 0);
+    expect(loose.length, 'concepts in no theme stand at the foot').to.be.within(1, scene.loose.length);
+    // Areas follow strength, but no parcel is smaller than its name and first words need; the larger ones give way.
     const { themes } = study.compute('themes');
     const sum = themes.reduce((total, theme) => total + theme.share, 0);
     for (const parcel of scene.parcels) {
-      expect(Math.abs(parcel.landShare / (themes[parcel.theme].share / sum) - 1)).to.be.below(0.02);
+      const strength = themes[parcel.theme].share / sum;
+      expect(parcel.landShare / strength).to.be.within(0.75, 1.6);
     }
+    const order = [...scene.parcels].sort((a, b) => b.landShare - a.landShare);
+    expect(order[0].letter).to.equal(themes[0].letter);
     const svg = drawMap(scene, 'Night buses');
-    expect(svg.match(/<text/g)?.length).to.equal(scene.labels.length + scene.parcels.length);
+    const lines = scene.parcels.reduce((sum, { written }) => sum + written.lines.length, 0);
+    expect(svg.match(/<text/g)?.length).to.be.within(shown.length + lines, shown.length + lines + 2);
+    // No link runs through a word: of every curve, points that are not at its ends are in no box.
+    for (const { from, bend, to, source, target } of scene.links) {
+      for (let t = 0.1; t < 0.95; t += 0.05) {
+        const at = (axis: 0 | 1): number =>
+          (1 - t) ** 2 * from[axis] + 2 * t * (1 - t) * bend[axis] + t * t * to[axis];
+        for (const label of shown.filter(({ concept }) => concept !== source && concept !== target)) {
+          const isIn =
+            Math.abs(at(0) - label.x) < label.width / 2 - 1 &&
+            Math.abs(at(1) - label.y) < label.height / 2 - 1;
+          expect(isIn, `a link through ${label.text}`).to.equal(false);
+        }
+      }
+    }
   });
 });

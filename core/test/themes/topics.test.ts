@@ -1,7 +1,14 @@
 import { expect } from 'chai';
 import { finish } from '../../src/base/stepwise.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
-import { findTopics, mixtures, topicOfWord, topWords, type Corpus } from '../../src/themes/topics.ts';
+import {
+  findTopics,
+  mixtures,
+  topicOfWord,
+  topWords,
+  tryNumbers,
+  type Corpus,
+} from '../../src/themes/topics.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const TOPICS = 5;
@@ -61,6 +68,32 @@ describe('topics', () => {
     }
   });
 
+  it('are as many as foretell best what was not learnt from, and belong together best', () => {
+    const { corpus } = planted(5);
+    const tried = finish(tryNumbers(corpus, [2, 3, 5, 8], 1));
+    const best = tried.reduce((least, each) => (each.perplexity < least.perplexity ? each : least));
+    expect(best.topics).to.be.within(5, 8);
+    expect(tried[2].perplexity).to.be.below(0.9 * tried[0].perplexity);
+    expect(tried.every(({ coherence }) => coherence >= -1 && coherence <= 1)).to.equal(true);
+    // Of words dealt blindly nothing can be foretold: perplexity is near the number of words.
+    const random = seededRandom(9);
+    const dealt: Corpus = { ...corpus, word: corpus.word.map(() => randomInteger(random, WORDS)) };
+    expect(finish(tryNumbers(dealt, [4], 1))[0].perplexity).to.be.above(0.85 * WORDS);
+  });
+
+  it('begin with words of one’s own, which stay together', () => {
+    const { corpus } = planted(6);
+    const seeds = [
+      [60, 61, 62],
+      [0, 1, 2],
+    ];
+    const model = finish(findTopics(corpus, { topics: TOPICS, seed: 3, seeds }));
+    seeds.forEach((own, topic) => {
+      const top = topWords(model, topic, WORDS, 12);
+      for (const word of own) expect(top, `topic ${topic}`).to.include(word);
+    });
+  });
+
   it('have shares that sum to 1, by words and by sources, and are the same for the same seed', () => {
     const { corpus } = planted(4);
     const model = finish(findTopics(corpus, { topics: 7, seed: 2, sweeps: 40 }));
@@ -104,13 +137,29 @@ describe('topics', () => {
       })),
     );
     study.decide({ kind: 'setConcepts', change: { minimumMentions: 2, phrases: false } });
-    const view = asking(study)('topics', { topics: 2 });
+    study.decide({ kind: 'setTopics', change: { count: 2 } });
+    const view = asking(study)('topics', null);
     expect(view.topics).to.have.length(2);
     expect(view.agreement).to.be.within(0.8, 1);
     const letters = view.topics.map(({ themes }) => themes[0].letter);
     expect(new Set(letters).size).to.equal(2);
     for (let s = 0; s < 12; s++)
       expect(Math.max(...view.mixture.subarray(2 * s, 2 * s + 2))).to.be.above(0.8);
-    expect(asking(study)('topics', { topics: 0 }).topics).to.have.length(2);
+    // As they are written the same two are found; a topic that is dropped takes its words out; a name goes with its first word.
+    study.decide({ kind: 'setTopics', change: { asWritten: true } });
+    expect(asking(study)('topics', null).agreement).to.be.within(0.8, 1);
+    const [{ words: gone }, { words: left }] = view.topics;
+    study.decide({
+      kind: 'setTopics',
+      change: {
+        asWritten: false,
+        leftOut: gone.map(({ key }) => key),
+        names: { [left[0].key]: 'what is left' },
+      },
+    });
+    const rest = asking(study)('topics', null).topics.flatMap(({ words: each }) =>
+      each.map(({ key }) => key),
+    );
+    expect(rest.some((key) => gone.some((word) => word.key === key))).to.equal(false);
   });
 });

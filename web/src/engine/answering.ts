@@ -1,11 +1,13 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { SLICE, yieldToMessages } from './yielding.ts';
+import { withGround } from '@green-thicket/core/map/ground';
 import { Engine } from '@green-thicket/core/engine/engine';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { makeView } from '@green-thicket/core/views/views';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
+import type { ToneList } from '@green-thicket/core/compare/tone-lists';
 import type { Meanings } from '@green-thicket/core/text/meanings';
 import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
@@ -23,6 +25,7 @@ export interface English {
   readonly lexicon: () => Lexicon;
   readonly tagger: () => Tagger;
   readonly meanings: () => Meanings;
+  readonly tone: () => readonly ToneList[];
   /** Does work that may turn out to need it; then the work is begun again once it is there. What was made so far is kept. */
   readonly with: <T>(work: () => Promise<T>) => Promise<T>;
 }
@@ -102,6 +105,7 @@ export function answering(
       original: (id: string) => texts.textIn(own, id),
       lexicon: english.lexicon,
       meanings: english.meanings,
+      tone: english.tone,
     };
     const made: ViewAnswers[V] = await english.with(() =>
       drive(makeView(view, question, input, library), signal, async (share) => {
@@ -118,7 +122,8 @@ export function answering(
 
   /** Keeps what a later opening or grouping goes on from: letters of themes, and parts of speech. */
   async function afterwards({ id, engine, tags }: OpenStudy, input: StudyInput): Promise<void> {
-    const register = engine.known('themes', input.state)?.register;
+    const themes = engine.known('themes', input.state)?.register;
+    const register = themes && withGround(themes, engine.known('map', input.state)?.ground);
     // A letter that could not be kept now is kept with the next grouping; nothing the researcher did is lost.
     if (register) await keepRegister(id, register).catch(console.warn);
     // Not waited for: no answer hangs on it.

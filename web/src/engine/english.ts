@@ -1,9 +1,10 @@
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import type { Meanings } from '@green-thicket/core/text/meanings';
+import type { ToneList } from '@green-thicket/core/compare/tone-lists';
 import type { Tagger } from '@green-thicket/core/text/sentence-tags';
 import type { English } from './answering.ts';
 
-type Part = 'words' | 'meanings';
+type Part = 'words' | 'meanings' | 'tone';
 
 /** Said by work that cannot go on before a part of English is there. */
 class EnglishMissing extends Error {
@@ -17,6 +18,8 @@ class EnglishMissing extends Error {
 let words: Pick<English, 'lexicon' | 'tagger'> | undefined;
 /** What words can mean: as large again, and asked for seldom. */
 let meanings: English['meanings'] | undefined;
+/** How words sound, by published lists: asked for at Compare. */
+let tone: English['tone'] | undefined;
 
 async function loadWords(): Promise<void> {
   const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
@@ -41,7 +44,20 @@ async function loadMeanings(): Promise<void> {
   meanings ??= () => (parsed ??= parseMeanings(text));
 }
 
-const LOADERS: Readonly<Record<Part, () => Promise<void>>> = { words: loadWords, meanings: loadMeanings };
+async function loadTone(): Promise<void> {
+  const [{ parseToneLists }, { default: text }] = await Promise.all([
+    import('@green-thicket/core/compare/tone-lists'),
+    import('@green-thicket/core/lexicon/tone.txt?raw'),
+  ]);
+  let parsed: readonly ToneList[] | undefined;
+  tone ??= () => (parsed ??= parseToneLists(text));
+}
+
+const LOADERS: Readonly<Record<Part, () => Promise<void>>> = {
+  words: loadWords,
+  meanings: loadMeanings,
+  tone: loadTone,
+};
 
 function there<T>(part: Part, held: T | undefined): T {
   if (held === undefined) throw new EnglishMissing(part);
@@ -62,6 +78,7 @@ export const english: English = {
   lexicon: () => there('words', words).lexicon(),
   tagger: () => there('words', words).tagger(),
   meanings: () => there('meanings', meanings)(),
+  tone: () => there('tone', tone)(),
   async with(work) {
     for (;;) {
       try {

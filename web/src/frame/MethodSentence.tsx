@@ -12,7 +12,7 @@ export function MethodSentence({ stop }: { stop: Stop }) {
   const { state } = useStudy();
   const overview = useView('overview', null).data;
   const languages = useView('languages', null, stop === 'concepts').data;
-  const compared = useView('compare', null, stop === 'compare').data;
+  const compared = useView('compare', { rows: { kind: 'themes' } }, stop === 'compare').data;
   const figures = {
     resolution: overview?.resolution,
     exact: compared?.comparison.exact,

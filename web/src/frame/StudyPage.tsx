@@ -62,7 +62,10 @@ function OpenedStudy({ shownAs }: { shownAs: string | undefined }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
-      const typing = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+      // In a radio button or a tick nothing is typed that could be undone there.
+      const isTicked = target instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(target.type);
+      const typing =
+        target.isContentEditable || (!isTicked && /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
       if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
       event.preventDefault();
       if (event.shiftKey) tellFault('Nothing was redone', () => redo(id));

@@ -1,4 +1,5 @@
 import { useSearchParams } from 'react-router';
+import { PERIODS } from '@green-thicket/core/base/periods';
 import { SEVERAL_HOWS } from '@green-thicket/core/views/view-types';
 import type { PlainSelection, Selection, Within, Group } from '@green-thicket/core/views/view-types';
 
@@ -17,6 +18,14 @@ export function toParams(selection: Selection): Record<string, string> {
       return { ...toParams(selection.of), [selection.direction]: selection.words.join(' ') };
     case 'missed':
       return { missed: 'all' };
+    case 'stretches':
+      return {
+        stretches: selection.letter,
+        ...(selection.keys.length > 0 ? { of: selection.keys.join('|') } : {}),
+        ...(selection.also === undefined ? {} : { also: selection.also }),
+        ...(selection.tenth === undefined ? {} : { tenth: String(selection.tenth) }),
+        ...(selection.tone ? { list: selection.tone.list, sounds: selection.tone.aspect } : {}),
+      };
     case 'theme':
       return { theme: selection.letter };
     case 'cell':
@@ -48,6 +57,8 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
   const find = params.get('find');
   if (find !== null) return { kind: 'search', query: find };
   if (params.get('missed') !== null) return { kind: 'missed' };
+  const stretches = params.get('stretches');
+  if (stretches !== null) return stretchesOf(stretches, params);
   const letter = params.get('theme');
   const attribute = params.get('attribute');
   const group = params.get('group');
@@ -57,13 +68,29 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
     : { kind: 'theme', letter };
 }
 
+function stretchesOf(letter: string, params: URLSearchParams): PlainSelection {
+  const [tenth, list, aspect, also] = ['tenth', 'list', 'sounds', 'also'].map((name) => params.get(name));
+  return {
+    kind: 'stretches',
+    letter,
+    keys: params.get('of')?.split('|') ?? [],
+    ...(also === null ? {} : { also }),
+    ...(tenth === null ? {} : { tenth: Number(tenth) }),
+    ...(list === null || aspect === null ? {} : { tone: { list, aspect } }),
+  };
+}
+
 /** Search parameters of an address; one may be there several times. */
 export type Params = Record<string, string | string[]>;
 
 /** The sources asked of, as search parameters. */
 export function withinParams(within: Within): Params {
-  if ('sourceId' in within) return { only: within.sourceId };
+  const { when } = within;
+  const then: Params = when ? { dates: when.dates, period: when.period, then: when.value } : {};
+  if ('sourceId' in within) return { only: within.sourceId, ...then };
+  if ('subset' in within) return { subset: within.subset, ...then };
   return {
+    ...then,
     by: within.groups.map(({ attribute }) => attribute),
     value: within.groups.map(({ value }) => value),
   };
@@ -71,14 +98,17 @@ export function withinParams(within: Within): Params {
 
 /** The sources an address asks of. */
 export function withinOf(params: URLSearchParams): Within | undefined {
-  const only = params.get('only');
-  if (only !== null) return { sourceId: only };
+  const [dates, value, only, subset] = ['dates', 'then', 'only', 'subset'].map((name) => params.get(name));
+  const period = PERIODS.find((each) => each === params.get('period'));
+  const then = dates !== null && value !== null && period ? { when: { dates, period, value } } : {};
+  if (only !== null) return { sourceId: only, ...then };
+  if (subset !== null) return { subset, ...then };
   const values = params.getAll('value');
   const groups = params
     .getAll('by')
     .slice(0, values.length)
     .map((attribute, i): Group => ({ attribute, value: values[i] }));
-  return groups.length > 0 ? { groups } : undefined;
+  return groups.length > 0 || 'when' in then ? { groups, ...then } : undefined;
 }
 
 export interface OpenSource {

@@ -1,7 +1,7 @@
 import { withoutWords } from '../../base/records.ts';
 import { counted } from '../../base/wording.ts';
 import type { ThemeChoices } from '../../themes/choices.ts';
-import type { StudyState } from '../study.ts';
+import type { KeptTheme, StudyState, TopicChoices } from '../study.ts';
 import { few, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about themes: which concept is in which, and which themes there are. */
@@ -32,7 +32,12 @@ export type ThemeDecision =
       readonly name: string;
       readonly keys: readonly string[];
     }
-  | { readonly kind: 'takeThemeBack'; readonly letter: string };
+  | { readonly kind: 'takeThemeBack'; readonly letter: string }
+  /** The themes as they are, under a name, to be laid beside what there is later. */
+  | { readonly kind: 'keepGrouping'; readonly name: string; readonly themes: readonly KeptTheme[] }
+  | { readonly kind: 'forgetGrouping'; readonly name: string }
+  /** What is changed of the topic model. */
+  | { readonly kind: 'setTopics'; readonly change: Partial<TopicChoices> };
 
 const changed = (state: StudyState, change: Partial<ThemeChoices>): StudyState => ({
   ...state,
@@ -106,6 +111,15 @@ export const THEME_APPLY: Appliers<ThemeDecision> = {
   setThemeAside: (state, { letter, name, keys }) =>
     changed(state, { aside: { ...state.themeChoices.aside, [letter]: { name, keys } } }),
   takeThemeBack: (state, { letter }) => changed(state, { aside: without(state.themeChoices.aside, letter) }),
+  keepGrouping: (state, { name, themes }) => ({
+    ...state,
+    groupings: Object.fromEntries([
+      ...Object.entries(state.groupings).filter(([each]) => each !== name),
+      [name, themes],
+    ]),
+  }),
+  forgetGrouping: (state, { name }) => ({ ...state, groupings: without(state.groupings, name) }),
+  setTopics: (state, { change }) => ({ ...state, topicChoices: { ...state.topicChoices, ...change } }),
 };
 
 export const THEME_SAY: Sayers<ThemeDecision> = {
@@ -125,10 +139,20 @@ export const THEME_SAY: Sayers<ThemeDecision> = {
   endTheme: ({ letter }) => `leave theme ${letter} to the grouping`,
   setThemeAside: ({ letter }) => `set theme ${letter} aside`,
   takeThemeBack: ({ letter }) => `take theme ${letter} back`,
+  keepGrouping: ({ name }) => `keep the themes as ${name}`,
+  forgetGrouping: ({ name }) => `forget the themes kept as ${name}`,
+  setTopics: () => 'change the topics',
 };
 
 /** What a file may hold of them; handed what checks, which the page does without until something is decided. */
-export const themeDecisionSchemas = ({ Joi, text, keys, letter }: SchemaFields): FieldsOf<ThemeDecision> => ({
+export const themeDecisionSchemas = ({
+  Joi,
+  text,
+  key,
+  keys,
+  letter,
+  concept,
+}: SchemaFields): FieldsOf<ThemeDecision> => ({
   renameTheme: { letter: letter.required(), name: text.required() },
   noteTheme: { letter: letter.required(), note: text.required() },
   placeConcepts: { keys: keys.required(), letter: letter.allow('').required() },
@@ -148,4 +172,24 @@ export const themeDecisionSchemas = ({ Joi, text, keys, letter }: SchemaFields):
   endTheme: { letter: letter.required() },
   setThemeAside: { letter: letter.required(), name: text.required(), keys: keys.required() },
   takeThemeBack: { letter: letter.required() },
+  keepGrouping: {
+    name: key.required(),
+    themes: Joi.array()
+      .items(Joi.object({ letter: letter.required(), label: text.required(), keys: keys.required() }))
+      .min(1)
+      .max(1000)
+      .required(),
+  },
+  forgetGrouping: { name: key.required() },
+  setTopics: {
+    change: Joi.object({
+      count: Joi.number().integer().min(2).max(200).allow(null),
+      asWritten: Joi.boolean(),
+      leftOut: keys,
+      own: Joi.array().items(keys).max(200),
+      names: Joi.object().pattern(concept, text),
+    })
+      .min(1)
+      .required(),
+  },
 });

@@ -1,9 +1,11 @@
-import { attributeNames, comparedAttribute } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { STRENGTH_MEASURE_NAMES, STRENGTH_MEASURES } from '@green-thicket/core/compare/measures';
 import { RANGES } from '@green-thicket/core/study/limits';
+import { Groups } from './Groups.tsx';
 import { choice, number, type Controls } from '../../controls/control-inputs.tsx';
 
-export const CONTROLS: Controls<'attribute' | 'order' | 'words' | 'interviewers'> = {
+export const CONTROLS: Controls<
+  'attribute' | 'columns' | 'strengthMeasure' | 'order' | 'words' | 'interviewers'
+> = {
   words: {
     label: 'Words of a stretch',
     help: 'Every source is parted into stretches of about so many words, wherever its paragraphs are, so that strength does not hang on the layout. Of stretches under 20 words one concept of a theme is enough.',
@@ -27,15 +29,34 @@ export const CONTROLS: Controls<'attribute' | 'order' | 'words' | 'interviewers'
       (interviewers) => ({ kind: 'setCompare', change: { interviewers } }),
     ),
   },
-  attribute: {
-    label: 'Attribute',
-    help: 'The groups compared are the values of this attribute.',
+  strengthMeasure: {
+    label: 'What strength is the share of',
+    help: STRENGTH_MEASURE_NAMES.map((measure) => STRENGTH_MEASURES[measure].help).join(' '),
     Input: choice(
-      'Attribute',
-      (state) => attributeNames(workingSources(state)).map((name) => ({ value: name, label: name })),
-      comparedAttribute,
-      (attribute) => ({ kind: 'setCompare', change: { attribute } }),
+      'What strength is the share of',
+      STRENGTH_MEASURE_NAMES.map((value) => ({ value, label: STRENGTH_MEASURES[value].name })),
+      (state) => state.settings.compare.measure,
+      (measure) => ({ kind: 'setCompare', change: { measure } }),
     ),
+  },
+  columns: {
+    label: 'What is compared',
+    help: 'Groups by an attribute, every source by itself, or the subsets that were kept at Sources; a source in several subsets counts for the first.',
+    Input: choice(
+      'What is compared',
+      [
+        { value: 'attribute', label: 'groups by an attribute' },
+        { value: 'sources', label: 'single sources' },
+        { value: 'subsets', label: 'kept subsets' },
+      ],
+      (state) => state.settings.compare.columns,
+      (columns) => ({ kind: 'setCompare', change: { columns } }),
+    ),
+  },
+  attribute: {
+    label: 'Groups',
+    help: 'The groups compared are the values of an attribute, or of two together.',
+    Input: Groups,
   },
   order: {
     label: 'Order of the themes',

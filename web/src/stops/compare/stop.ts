@@ -6,6 +6,9 @@ import { CONTROLS } from './controls.tsx';
 export const compareStop = {
   name: 'Compare',
   figure: (state) => {
+    const { columns } = state.settings.compare;
+    if (columns === 'sources') return 'source by source';
+    if (columns === 'subsets') return 'by kept subsets';
     const attribute = comparedAttribute(state);
     return attribute === undefined ? 'no attribute yet' : `by ${attribute}`;
   },

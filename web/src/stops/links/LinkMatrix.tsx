@@ -31,18 +31,34 @@ export function LinkMatrix() {
   const ask = useAsk();
   const tellFault = useTellFault();
   if (!data) return <p className="quiet">Laying out the matrix …</p>;
-  const save = (): void =>
+  const save = (as: 'csv' | 'graphml' | 'json'): void =>
     tellFault('Nothing was saved', async () => {
-      const { bytes } = await ask('adjacencyFile', null);
-      download(fileName(`${state.title} links as a matrix`, '.csv'), bytes, 'text/csv');
+      if (as === 'csv') {
+        const { bytes } = await ask('adjacencyFile', null);
+        download(fileName(`${state.title} links as a matrix`, '.csv'), bytes, 'text/csv');
+        return;
+      }
+      const { bytes } = await ask('networkFile', { as });
+      const type = as === 'graphml' ? 'application/graphml+xml' : 'application/json';
+      download(fileName(`${state.title} network`, `.${as}`), bytes, type);
     });
   return (
     <div className={isPlaceholderData ? `${styles.face} dimmed` : styles.face}>
       <p className="quiet">
         Concepts in the order of their themes; the darker, the stronger; a dot where the link stands.{' '}
         {data.keys.length > MOST && `The first ${MOST} of ${counted(data.keys.length, 'concept')}. `}
-        <Button size="small" onClick={save}>
+        <Button size="small" onClick={() => save('csv')}>
           Save as .csv
+        </Button>{' '}
+        <Button
+          size="small"
+          title="Concepts and links with their figures and themes, as GraphML, which programs for networks open"
+          onClick={() => save('graphml')}
+        >
+          .graphml
+        </Button>{' '}
+        <Button size="small" title="The same as JSON Graph" onClick={() => save('json')}>
+          .json
         </Button>
       </p>
       <Grid data={data} />

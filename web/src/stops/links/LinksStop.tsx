@@ -9,7 +9,10 @@ import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
+import { ByGroup } from './ByGroup.tsx';
+import { Company } from './Company.tsx';
 import { CutOff } from './CutOff.tsx';
+import { linksShown, SHOWN_LINKS, type ShownLinks } from './shown-links.ts';
 import { LinkMatrix } from './LinkMatrix.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
@@ -36,7 +39,10 @@ export function LinksStop() {
   const { data, isPlaceholderData } = useView('links', { concept, limit: MOST_ROWS });
   const themes = useView('themes', null).data;
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
-  const [face, setFace] = useState<'list' | 'matrix'>('list');
+  const [face, setFace] = useState<'list' | 'matrix' | 'company' | 'groups'>('list');
+  const [shown, setShown] = useState<ShownLinks>('all');
+  const rarer = useView('rarer', { limit: MOST_ROWS }, shown === 'rarer').data;
+  const options = all.map(({ key, label }) => ({ value: key, label }));
   const linkKey = selection?.kind === 'link' ? selection.keys.join('—') : '';
   const columns = useMemo(
     (): FigureColumn<LinkRow>[] => [
@@ -126,7 +132,7 @@ export function LinksStop() {
           aria-label="Company of a concept"
           placeholder="any concept"
           value={concept}
-          options={all.map(({ key, label }) => ({ value: key, label }))}
+          options={options}
           optionFilterProp="label"
           onChange={(key?: string) => select(key ? { kind: 'concept', key } : null)}
         />
@@ -162,16 +168,30 @@ export function LinksStop() {
           <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
             <div className="stage-bar">
               <Segmented
-                aria-label="List or matrix"
+                aria-label="How to look at the links"
                 value={face}
                 options={[
                   { value: 'list', label: 'List' },
                   { value: 'matrix', label: 'Matrix' },
+                  { value: 'company', label: 'Company' },
+                  { value: 'groups', label: 'By group' },
                 ]}
                 onChange={setFace}
               />
+              {face === 'list' && !concept && (
+                <Select
+                  size="small"
+                  aria-label="Which links"
+                  popupMatchSelectWidth={false}
+                  value={shown}
+                  options={SHOWN_LINKS.map(({ value, label, title }) => ({ value, label, title }))}
+                  onChange={setShown}
+                />
+              )}
             </div>
             {face === 'matrix' && <LinkMatrix />}
+            {face === 'company' && <Company key={concept} concept={concept} options={options} />}
+            {face === 'groups' && <ByGroup />}
             {data && face === 'list' && (
               <InTurn>
                 <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURES[measure].name}>
@@ -179,7 +199,7 @@ export function LinksStop() {
                 </StrengthChart>
                 <FigureTable
                   label={concept ? 'Company' : 'Links'}
-                  rows={data.rows}
+                  rows={concept ? data.rows : linksShown(shown, data.rows, rarer?.rows)}
                   rowKey={keyOf}
                   rowClass={(row) =>
                     `${row.stands ? '' : styles.notStanding} ${keyOf(row) === linkKey ? styles.pickedRow : ''}`

@@ -2,13 +2,21 @@ import { Checkbox, Radio } from 'antd';
 import { WINDOW_UNIT_NAMES, WINDOW_UNITS } from '@green-thicket/core/network/windows';
 import { windowsInForce } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
+import { useView } from '../../engine/use-view.ts';
+import { Select } from '../../pieces/Select.tsx';
 import { WindowExample } from './WindowExample.tsx';
 import { NumberBox, type ControlProps } from '../../controls/control-inputs.tsx';
 
+/** Speakers listed; of more, those who speak most. */
+const MOST_SPEAKERS = 200;
+
 export function Window({ state, decide }: ControlProps) {
-  const { unit, size, acrossParagraphs } = windowsInForce(state);
+  const { unit, size, acrossParagraphs, without = [] } = windowsInForce(state);
+  const speakers = useView('speakers', null).data?.speakers ?? [];
+  // Whoever was left out stays in the list, so that they can be let in again.
+  const labels = [...new Set([...speakers.map(({ label }) => label).slice(0, MOST_SPEAKERS), ...without])];
   const chosen = state.settings.windows.unit;
-  const { slides, many } = WINDOW_UNITS[unit];
+  const { slides, many, within } = WINDOW_UNITS[unit];
   return (
     <>
       <Radio.Group
@@ -46,6 +54,23 @@ export function Window({ state, decide }: ControlProps) {
             may run into the next paragraph
           </Checkbox>
         </>
+      )}
+      {within !== 'source' && labels.length > 0 && (
+        <Select
+          mode="multiple"
+          size="small"
+          className="wide"
+          aria-label="Speakers whose turns make no windows"
+          title="What they say is read and counted, but makes no links"
+          placeholder="windows of everybody’s turns"
+          value={[...without]}
+          options={labels.map((label) => ({
+            value: label,
+            label: `without ${label === '' ? 'no name' : label}`,
+          }))}
+          optionFilterProp="label"
+          onChange={(next: string[]) => decide({ kind: 'setWindows', change: { without: next } })}
+        />
       )}
       <WindowExample />
     </>

@@ -1,7 +1,10 @@
 import { memo, useMemo, useRef } from 'react';
 import { COLOURS } from '../../theme.ts';
-import { shapesOf } from '@green-thicket/core/map/shapes';
+import { footWords, shapesOf } from '@green-thicket/core/map/shapes';
+import { halfPlanes, isInside } from '@green-thicket/core/map/geometry';
 import type { MapScene } from '@green-thicket/core/map/scene';
+import { SMALLEST_TYPE } from '@green-thicket/core/map/sheet';
+import { pressKeys } from '../../pieces/press-keys.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -9,21 +12,19 @@ import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
 import styles from './MapDrawing.module.css';
 
-function onKeys(act: () => void) {
-  return (event: React.KeyboardEvent): void => {
-    if (event.key !== 'Enter' && event.key !== ' ') return;
-    event.preventDefault();
-    act();
-  };
-}
-
 /** The scene as elements that can be picked: parcels, links and words. */
 export const MapDrawing = memo(function MapDrawing({
   scene,
   keys,
+  zoom,
+  apart,
 }: {
   scene: MapScene;
   keys: readonly string[];
+  /** Words that came to be shown by this zoom are drawn. */
+  zoom: number;
+  /** Concepts that are quieted, as they are too far from what is looked at. */
+  apart?: ReadonlySet<string>;
 }) {
   const { decide } = useStudy();
   const { selection, select } = useSelection();
@@ -46,6 +47,39 @@ export const MapDrawing = memo(function MapDrawing({
   const drawing = useRef<SVGGElement>(null);
   const shapes = useMemo(() => shapesOf(scene), [scene]);
   const toNext = useArrowWords(drawing, '.map-word');
+  const wasDragged = useRef(false);
+  /** Drags a word onto another theme’s parcel: it belongs there then. */
+  const beginDrag = (event: React.PointerEvent<SVGGElement>, concept: number): void => {
+    const word = event.currentTarget;
+    const ground = drawing.current;
+    if (event.button !== 0 || !ground) return;
+    // Else the map would be moved.
+    event.stopPropagation();
+    wasDragged.current = false;
+    const begun = { x: event.clientX, y: event.clientY };
+    const onMap = (at: { clientX: number; clientY: number }): DOMPoint =>
+      new DOMPoint(at.clientX, at.clientY).matrixTransform(ground.getScreenCTM()?.inverse());
+    const from = onMap(event);
+    const move = (moved: PointerEvent): void => {
+      if (!wasDragged.current && Math.hypot(moved.clientX - begun.x, moved.clientY - begun.y) < 6) return;
+      wasDragged.current = true;
+      const to = onMap(moved);
+      word.setAttribute('transform', `translate(${to.x - from.x} ${to.y - from.y})`);
+    };
+    const drop = (dropped: PointerEvent): void => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', drop);
+      word.removeAttribute('transform');
+      if (!wasDragged.current) return;
+      const { x, y } = onMap(dropped);
+      const parcel = scene.parcels.find(({ polygon }) => isInside(halfPlanes(polygon), x, y));
+      const label = scene.labels.find((each) => each.concept === concept);
+      if (parcel && parcel.theme !== label?.theme)
+        decide({ kind: 'placeConcepts', keys: [keys[concept]], letter: parcel.letter });
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', drop);
+  };
   return (
     <g ref={drawing}>
       <defs>
@@ -77,7 +111,7 @@ export const MapDrawing = memo(function MapDrawing({
             aria-label={`Theme ${parcel.letter}: ${parcel.name}`}
             aria-pressed={pickedTheme === parcel.letter}
             onClick={pick}
-            onKeyDown={onKeys(pick)}
+            onKeyDown={pressKeys(pick)}
           >
             <path
               d={path}
@@ -118,10 +152,10 @@ export const MapDrawing = memo(function MapDrawing({
         );
       })}
       {scene.parcels.map((parcel, i) => {
-        const { x, y, type, weight, letterWeight, ink, halo, haloWidth } = shapes.names[i];
-        return (
+        const { x, lines, type, weight, letterWeight, ink, halo, haloWidth } = shapes.names[i];
+        return lines.map(({ text, y }, line) => (
           <text
-            key={parcel.letter}
+            key={`${parcel.letter} ${line}`}
             {...scaledType(x, y, type)}
             textAnchor="middle"
             className={styles.parcelName}
@@ -130,14 +164,24 @@ export const MapDrawing = memo(function MapDrawing({
             stroke={halo}
             strokeWidth={haloWidth}
           >
-            <tspan className={styles.parcelLetter} fontWeight={letterWeight}>
-              {parcel.letter}
-            </tspan>{' '}
-            {parcel.name}
+            {line === 0 && (
+              <>
+                <tspan className={styles.parcelLetter} fontWeight={letterWeight}>
+                  {parcel.letter}
+                </tspan>{' '}
+              </>
+            )}
+            {text}
           </text>
-        );
+        ));
       })}
+      {footWords(scene).map(({ x, y, text }) => (
+        <text key={text} {...scaledType(x, y, SMALLEST_TYPE)} fill={COLOURS.quiet}>
+          {text}
+        </text>
+      ))}
       {scene.labels.map((label, i) => {
+        if (label.zoom > zoom) return null;
         const { x, y, type, weight, ink, halo, haloWidth, bar } = shapes.words[i];
         const key = keys[label.concept];
         const picked = pickedConcepts.has(key);
@@ -151,17 +195,20 @@ export const MapDrawing = memo(function MapDrawing({
             className={
               picked
                 ? `${styles.mapWord} here`
-                : faint && !near.has(key)
+                : (apart ? apart.has(key) : faint && !near.has(key))
                   ? `${styles.mapWord} ${styles.faint}`
                   : styles.mapWord
             }
             aria-pressed={picked}
-            onClick={pick}
+            onClick={() => {
+              if (!wasDragged.current) pick();
+            }}
+            onPointerDown={(event) => beginDrag(event, label.concept)}
             onKeyDown={(event) => {
               if (toNext(event)) return;
               const decision = decisionByKey(event, key);
               if (decision) decide(decision);
-              else onKeys(pick)(event);
+              else pressKeys(pick)(event);
             }}
           >
             <title>{`${label.text}. Enter reads it, ${KEYS_SAID}, arrows go to the next word`}</title>

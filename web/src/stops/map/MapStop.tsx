@@ -1,30 +1,36 @@
-import { Button, Input } from 'antd';
+import { Button, Input, Segmented } from 'antd';
 import { select as d3Select } from 'd3-selection';
 import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { drawMap } from '@green-thicket/core/map/draw';
-import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/scene';
+import { ownValue } from '@green-thicket/core/base/records';
+import { counted } from '@green-thicket/core/base/wording';
+import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
-import { useTellFault } from '../../pieces/use-fault.ts';
 import { useStudy } from '../../pieces/study-context.ts';
-import { download, fileName } from '../../pieces/download.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
-import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
+import { Companions } from './Companions.tsx';
+import { DifferenceMap } from './DifferenceMap.tsx';
+import { GroupMaps } from './GroupMaps.tsx';
 import { MapDrawing } from './MapDrawing.tsx';
+import { MapInWords } from './MapInWords.tsx';
+import { MapPicture } from './MapPicture.tsx';
+import { TimeMap } from './TimeMap.tsx';
 import styles from './MapStop.module.css';
 
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('map', null);
-  const { select } = useSelection();
-  const tellFault = useTellFault();
+  const { selection, select } = useSelection();
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
   const [transform, setTransform] = useState('');
+  const [zoom, setZoom] = useState(1);
   const [find, setFind] = useState('');
+  const [face, setFace] = useState<'map' | 'groups' | 'difference' | 'time'>('map');
+  const [steps, setSteps] = useState(0);
   const drawn = (data?.scene.parcels.length ?? 0) > 0;
 
   useEffect(() => {
@@ -35,7 +41,11 @@ export function MapStop() {
         [-100, -100],
         [MAP_WIDTH + 100, MAP_HEIGHT + 100],
       ])
-      .on('zoom', (event: { transform: { toString(): string } }) => setTransform(event.transform.toString()));
+      .on('zoom', (event: { transform: { k: number; toString(): string } }) => {
+        setTransform(event.transform.toString());
+        // Words come in by steps, so that the drawing is not made anew while the map moves.
+        setZoom(Math.max(1, Math.floor(event.transform.k * 10) / 10));
+      });
     const ground = d3Select(sheet);
     ground.call(behaviour).on('dblclick.zoom', null);
     zooming.current = behaviour;
@@ -63,18 +73,18 @@ export function MapStop() {
     );
     select({ kind: 'concept', key: data?.keys[label.concept] ?? '' });
   };
-  const save = (kind: 'svg' | 'png'): void =>
-    tellFault('The picture was not saved', async () => {
-      if (!data) return;
-      const text = drawMap(data.scene, state.title, await embeddedFont());
-      if (kind === 'svg') download(fileName(`${state.title} map`, '.svg'), text, 'image/svg+xml');
-      else
-        download(
-          fileName(`${state.title} map`, '.png'),
-          await svgToPng(text, MAP_WIDTH, MAP_HEIGHT, 2.4),
-          'image/png',
-        );
-    });
+  const centre = selection?.kind === 'concept' ? selection.key : undefined;
+  const away = useView('path', { from: centre ?? '', to: null }, steps > 0 && centre !== undefined).data
+    ?.away;
+  // The concepts that are further away than asked for; none while nothing is isolated.
+  const apart = useMemo(
+    () =>
+      steps === 0 || centre === undefined || !away || !data
+        ? undefined
+        : new Set(data.keys.filter((key) => (ownValue(away, key) ?? Infinity) > steps)),
+    [steps, centre, away, data],
+  );
+  const later = data?.scene.labels.filter((label) => label.zoom > zoom).length ?? 0;
   const bridges = useMemo(() => {
     if (!data) return [];
     const labelOf = new Map(data.scene.labels.map((label) => [label.concept, label]));
@@ -114,13 +124,12 @@ export function MapStop() {
             </ul>
           </>
         )}
-        {data && data.scene.loose.length > 0 && (
-          <p className="quiet">
-            {data.scene.loose.length} concepts are in no theme and not drawn; Themes lists them.
-          </p>
-        )}
+        {data && drawn && <MapInWords map={data} />}
+        {data && later > 0 && <p className="quiet">{counted(later, 'word')} more come with zoom.</p>}
         {data && data.scene.hidden.length > 0 && (
-          <p className="quiet">{data.scene.hidden.length} labels found no room in their parcel.</p>
+          <p className="quiet">
+            {counted(data.scene.hidden.length, 'word')} found no room in their parcel; Themes lists them.
+          </p>
         )}
       </ThemeLedger>
       <main className={`stage ${styles.mapStage}`} aria-label="Map">
@@ -148,43 +157,74 @@ export function MapStop() {
         )}
         {data && drawn && (
           <>
-            <div className={styles.mapTools}>
-              <Input
+            <div className={styles.mapFaces}>
+              <Segmented
                 size="small"
-                className="short"
-                aria-label="Find on the map"
-                placeholder="Find on the map"
-                value={find}
-                onChange={(event) => setFind(event.target.value)}
-                onPressEnter={findConcept}
+                aria-label="How to look at the map"
+                value={face}
+                options={[
+                  { value: 'map', label: 'Map' },
+                  {
+                    value: 'groups',
+                    label: 'By group',
+                    title: 'The same ground for each group, side by side',
+                  },
+                  { value: 'difference', label: 'Difference', title: 'What each of two groups says more of' },
+                  {
+                    value: 'time',
+                    label: 'Through time',
+                    title: 'The map by periods, moved by hand or playing',
+                  },
+                ]}
+                onChange={setFace}
               />
-              <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
-                +
-              </Button>
-              <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
-                −
-              </Button>
-              <Button size="small" onClick={whole}>
-                Whole map
-              </Button>
-              <Button size="small" onClick={() => save('svg')}>
-                Save SVG
-              </Button>
-              <Button size="small" onClick={() => save('png')}>
-                Save PNG
-              </Button>
+              {face === 'map' && <MapPicture scene={data.scene} />}
             </div>
-            <svg
-              ref={setSheet}
-              className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
-              viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
-              role="group"
-              aria-label={`Concept map of ${state.title}`}
-            >
-              <g transform={transform}>
-                <MapDrawing scene={data.scene} keys={data.keys} />
-              </g>
-            </svg>
+            {face !== 'map' && (
+              <div className={styles.otherFace}>
+                {face === 'groups' && <GroupMaps map={data} />}
+                {face === 'difference' && <DifferenceMap map={data} />}
+                {face === 'time' && <TimeMap map={data} />}
+              </div>
+            )}
+            {face === 'map' && (
+              <>
+                <div className={styles.mapTools}>
+                  <Input
+                    size="small"
+                    className="short"
+                    aria-label="Find on the map"
+                    placeholder="Find on the map"
+                    value={find}
+                    onChange={(event) => setFind(event.target.value)}
+                    onPressEnter={findConcept}
+                  />
+                  <div className={styles.zoomTools}>
+                    <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
+                      +
+                    </Button>
+                    <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
+                      −
+                    </Button>
+                    <Button size="small" onClick={whole}>
+                      Whole map
+                    </Button>
+                  </div>
+                </div>
+                <svg
+                  ref={setSheet}
+                  className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
+                  viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+                  role="group"
+                  aria-label={`Concept map of ${state.title}`}
+                >
+                  <g transform={transform}>
+                    <MapDrawing scene={data.scene} keys={data.keys} zoom={zoom} apart={apart} />
+                  </g>
+                </svg>
+                <Companions map={data} steps={steps} onSteps={setSteps} />
+              </>
+            )}
           </>
         )}
       </main>

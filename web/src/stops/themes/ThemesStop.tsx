@@ -4,8 +4,12 @@ import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
+import { Became } from './Became.tsx';
+import { Beside } from './Beside.tsx';
 import { Coverage } from './Coverage.tsx';
+import { Figures } from './Figures.tsx';
 import { HowMany } from './HowMany.tsx';
+import { SaveThemes } from './SaveThemes.tsx';
 import { ThemeColumn } from './ThemeColumn.tsx';
 import { Topics } from './Topics.tsx';
 import { Trays } from './Trays.tsx';
@@ -17,7 +21,7 @@ export function ThemesStop() {
   const { data, isPlaceholderData } = useView('themes', null);
   // A hundred groupings more: they come behind all else.
   const steadiness = useView('steadiness', null);
-  const [face, setFace] = useState<'themes' | 'topics'>('themes');
+  const [face, setFace] = useState<'themes' | 'figures' | 'beside' | 'topics'>('themes');
   const isEmpty = data !== undefined && data.themes.length === 0;
   return (
     <InTurn>
@@ -35,18 +39,24 @@ export function ThemesStop() {
             <>
               <div className="stage-bar">
                 <Segmented
-                  aria-label="Themes or topics"
+                  aria-label="How to look at the themes"
                   value={face}
                   options={[
                     { value: 'themes', label: 'Themes' },
+                    { value: 'figures', label: 'Figures' },
+                    { value: 'beside', label: 'Side by side' },
                     { value: 'topics', label: 'Topics: a second opinion' },
                   ]}
                   onChange={setFace}
                 />
+                {!isEmpty && <SaveThemes />}
               </div>
+              {face === 'figures' && <Figures steadiness={steadiness} />}
+              {face === 'beside' && <Beside data={data} />}
               {face === 'topics' && <Topics themes={data.themes.length} />}
               {face === 'themes' && (
                 <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+                  <Became data={data} isSettled={!isPlaceholderData} />
                   {data.sweep.length > 0 && <HowMany data={data} />}
                   {isEmpty ? (
                     <div className="empty-stage">

@@ -1,0 +1,125 @@
+import { PERIODS, periodOf, type Period } from '../base/periods.ts';
+import { groupStrength, type SourceStrength, type Strength } from './strength.ts';
+
+/** One period of one group. */
+export interface PeriodStrength {
+  readonly sources: number;
+  readonly windows: number;
+  /** By row; empty where the period has no text. */
+  readonly strengths: readonly Strength[];
+}
+
+/** A group over time. */
+export interface Course {
+  readonly group: string;
+  /** Over all its sources that have a date, by row. */
+  readonly mean: readonly Strength[];
+  /** By period. */
+  readonly periods: readonly PeriodStrength[];
+}
+
+export interface OverTime {
+  readonly period: Period;
+  /** Every period from the first to the last, those without text too. */
+  readonly periods: readonly string[];
+  readonly courses: readonly Course[];
+  /** Sources of the groups that have no date. */
+  readonly undated: number;
+}
+
+/** More periods than can be drawn; a longer one is taken. */
+const MOST_PERIODS = 120;
+const DAY = 86_400_000;
+
+/**
+ * Every period from one day to another.
+ *
+ * @param first ISO 8601, YYYY-MM-DD, as `last`
+ * @example periodsBetween('2031-01-20', '2031-03-02', 'month') // ['2031-01', '2031-02', '2031-03']
+ */
+export function periodsBetween(first: string, last: string, period: Period): string[] {
+  const periods: string[] = [];
+  const add = (day: string): void => {
+    const next = periodOf(day, period);
+    if (periods[periods.length - 1] !== next) periods.push(next);
+  };
+  if (period === 'day' || period === 'week') {
+    const end = Date.parse(`${last}T00:00:00Z`);
+    for (let at = Date.parse(`${first}T00:00:00Z`); at <= end; at += DAY)
+      add(new Date(at).toISOString().slice(0, 10));
+    return periods;
+  }
+  const monthsOf = (day: string): number => Number(day.slice(0, 4)) * 12 + Number(day.slice(5, 7)) - 1;
+  for (let at = monthsOf(first); at <= monthsOf(last); at++) {
+    const year = String(Math.floor(at / 12)).padStart(4, '0');
+    add(`${year}-${String((at % 12) + 1).padStart(2, '0')}-01`);
+  }
+  return periods;
+}
+
+/** The period asked for, or the next longer of which there are few enough to be drawn; years are always taken. */
+function drawable(first: string, last: string, asked: Period): Period {
+  const days = (Date.parse(last) - Date.parse(first)) / DAY + 1;
+  const lengths: Readonly<Record<Period, number>> = { day: 1, week: 7, month: 30, quarter: 91, year: 365 };
+  const from = PERIODS.indexOf(asked);
+  return PERIODS.slice(from).find((period) => days / lengths[period] <= MOST_PERIODS) ?? 'year';
+}
+
+/**
+ * The strength of every row by period, for each group: a share of the period's own stretches with its interval.
+ *
+ * @param days ISO 8601 day of each source; undefined where it has none
+ * @param groupOf group of each source, −1 for none
+ */
+export function strengthOverTime(
+  bySource: SourceStrength,
+  days: readonly (string | undefined)[],
+  { names, groupOf }: { readonly names: readonly string[]; readonly groupOf: readonly number[] },
+  asked: Period,
+): OverTime {
+  const members = [...days.keys()].filter((s) => groupOf[s] >= 0);
+  const given = members.map((s) => days[s]).filter((day) => day !== undefined);
+  const undated = members.length - given.length;
+  if (given.length === 0) return { period: asked, periods: [], courses: [], undated };
+  given.sort();
+  const [first, last] = [given[0], given[given.length - 1]];
+  const period = drawable(first, last, asked);
+  const periods = periodsBetween(first, last, period);
+  const numberOf = new Map(periods.map((name, i) => [name, i]));
+  const inPeriod = names.map(() => periods.map((): number[] => []));
+  for (const s of members) {
+    const day = days[s];
+    const at = day === undefined ? undefined : numberOf.get(periodOf(day, period));
+    if (at !== undefined) inPeriod[groupOf[s]][at].push(s);
+  }
+  return {
+    period,
+    periods,
+    undated,
+    courses: names.map((group, g) => ({
+      group,
+      mean: groupStrength(bySource, inPeriod[g].flat(), group).strengths,
+      periods: inPeriod[g].map((sources) => {
+        const { windows, strengths } = groupStrength(bySource, sources, group);
+        return { sources: sources.length, windows, strengths: windows === 0 ? [] : strengths };
+      }),
+    })),
+  };
+}
+
+/**
+ * The mean of each share and its neighbours, weighted by stretches; gaps stay gaps.
+ *
+ * @param reach how many periods on either side
+ */
+export function smoothed(
+  points: readonly { readonly share: number; readonly windows: number }[],
+  reach: number,
+): number[] {
+  return points.map(({ windows }, i) => {
+    if (windows === 0) return Number.NaN;
+    const near = points.slice(Math.max(0, i - reach), i + reach + 1);
+    const all = near.reduce((sum, each) => sum + each.windows, 0);
+    return near.reduce((sum, each) => (each.windows === 0 ? sum : sum + each.share * each.windows), 0) / all;
+  });
+}

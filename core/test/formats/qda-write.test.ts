@@ -1,0 +1,191 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { strFromU8, unzipSync } from 'fflate';
+import { Parser } from 'saxen';
+import { guidOf, writeCodebook, writeQdaProject, type QdaProject } from '../../src/formats/qda-write.ts';
+import { asking, exampleStudy } from '../examples.ts';
+
+interface Element {
+  readonly name: string;
+  readonly attributes: Record<string, string>;
+  readonly children: Element[];
+  text: string;
+}
+
+/** An XML document as a tree, by a reader that knows nothing of how it was written. */
+function read(xml: string): Element {
+  const root: Element = { name: '', attributes: {}, children: [], text: '' };
+  const path = [root];
+  const parser = new Parser();
+  parser.on(
+    'openTag',
+    (name: string, attributesOf: () => Record<string, string>, decode: (text: string) => string) => {
+      const attributes = Object.fromEntries(
+        Object.entries(attributesOf()).map(([each, value]) => [each, decode(value)]),
+      );
+      const element: Element = { name, attributes, children: [], text: '' };
+      path[path.length - 1].children.push(element);
+      path.push(element);
+    },
+  );
+  parser.on('text', (text: string, decode: (text: string) => string) => {
+    path[path.length - 1].text += decode(text);
+  });
+  parser.on('closeTag', () => path.pop());
+  parser.parse(xml);
+  return root.children[0];
+}
+const all = (element: Element, name: string): Element[] => [
+  ...(element.name === name ? [element] : []),
+  ...element.children.flatMap((child) => all(child, name)),
+];
+const projectIn = (bytes: Uint8Array): { project: Element; files: Record<string, Uint8Array> } => {
+  const files = unzipSync(bytes);
+  return { project: read(strFromU8(files['project.qde'])), files };
+};
+
+/** The elements in the order the standard's schema has them in a project, and in a text source. */
+const ORDER = ['Users', 'CodeBook', 'Variables', 'Sources', 'Notes'];
+
+describe('a project for other programs', () => {
+  it('selects the very words, counted in code points, whatever the text', () => {
+    const text = fc.array(fc.constantFrom('bus ', '🚌', 'é', 'e\u0301', 'שלום ', '\r\n', '<&> ', '夜', '𝒳'), {
+      minLength: 1,
+      maxLength: 30,
+    });
+    fc.assert(
+      fc.property(text, fc.nat(), fc.nat(), (parts, a, b) => {
+        // Places between parts: never inside a character.
+        const places = parts.reduce<number[]>(
+          (sums, part) => [...sums, sums[sums.length - 1] + part.length],
+          [0],
+        );
+        const [start, end] = [places[a % places.length], places[b % places.length]].sort((x, y) => x - y);
+        const whole = parts.join('');
+        const { project, files } = projectIn(
+          writeQdaProject({
+            title: 't',
+            codes: [{ id: 'c', name: 'c' }],
+            types: {},
+            notes: [],
+            sources: [
+              { id: 's', name: 's', text: whole, attributes: {}, selections: [{ start, end, codes: ['c'] }] },
+            ],
+          }),
+        );
+        const [selection] = all(project, 'PlainTextSelection');
+        const [source] = all(project, 'TextSource');
+        const file = strFromU8(files[source.attributes.plainTextPath.replace('internal://', 'sources/')]);
+        const points = Array.from(file);
+        const selected = points.slice(
+          Number(selection.attributes.startPosition),
+          Number(selection.attributes.endPosition),
+        );
+        expect(selected.join('')).to.equal(whole.slice(start, end));
+      }),
+    );
+  });
+
+  it('has its parts in the order of the standard, every reference to something that is there, and no guid twice', () => {
+    const project: QdaProject = {
+      title: 'Night <buses> & more',
+      codes: [
+        {
+          id: 't',
+          name: 'Waiting',
+          description: 'In "rain"',
+          colour: '#2f5d3a',
+          codes: [{ id: 'c', name: 'bench' }],
+        },
+      ],
+      types: { age: 'number', day: 'date' },
+      notes: [{ id: 'n', name: 'A thought', text: 'A thought.' }],
+      sources: [
+        {
+          id: 's',
+          name: 's.txt',
+          text: 'The bench is wet.',
+          attributes: { role: 'driver', age: '30', day: '2031-02-03', odd: 'x' },
+          selections: [
+            { start: 4, end: 9, codes: ['c'] },
+            { start: 0, end: 17, codes: ['t'] },
+          ],
+        },
+        { id: 'u', name: 'u.txt', text: '', attributes: { age: 'about thirty' }, selections: [] },
+      ],
+    };
+    const bytes = writeQdaProject(project);
+    expect(writeQdaProject(project)).to.deep.equal(bytes);
+    const { project: root, files } = projectIn(bytes);
+    expect(root.attributes.xmlns).to.equal('urn:QDA-XML:project:1.0');
+    expect(root.children.map(({ name }) => name)).to.deep.equal(ORDER);
+    const guids = ['User', 'Code', 'Variable', 'TextSource', 'PlainTextSelection', 'Coding', 'Note'].flatMap(
+      (name) => all(root, name).map(({ attributes }) => attributes.guid),
+    );
+    expect(new Set(guids).size).to.equal(guids.length);
+    for (const guid of guids)
+      expect(guid).to.match(/^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
+    for (const name of ['CodeRef', 'VariableRef'])
+      for (const { attributes } of all(root, name)) expect(guids).to.include(attributes.targetGUID);
+    for (const { attributes } of [...all(root, 'TextSource'), ...all(root, 'Note')])
+      expect(files).to.have.property(attributes.plainTextPath.replace('internal://', 'sources/'));
+    // Selections stand in the order of the text, and before the values.
+    const [source] = all(root, 'TextSource');
+    expect(source.children.map(({ name }) => name)).to.deep.equal([
+      'PlainTextSelection',
+      'PlainTextSelection',
+      ...Array<string>(4).fill('VariableValue'),
+    ]);
+    expect(all(root, 'DateValue').map((each) => each.text)).to.deep.equal(['2031-02-03']);
+    // What is no number cannot stand as one.
+    expect(all(root, 'FloatValue').map((each) => each.text)).to.deep.equal(['30']);
+    expect(all(root, 'Description')[0].text).to.equal('In "rain"');
+  });
+
+  it('of a study: themes and concepts as codes, passages and mentions as selections', () => {
+    const study = exampleStudy(
+      Array.from({ length: 8 }, (_, i) => ({
+        name: `${i}`,
+        text: 'The rain came and the shelter leaked on the bench. The rain and the shelter and the bench again.',
+        attributes: { role: i % 2 ? 'driver' : 'resident' },
+      })),
+    );
+    study.decide({ kind: 'setConcepts', change: { minimumMentions: 2, phrases: false } });
+    study.decide({
+      kind: 'beginThemes',
+      themes: [{ letter: 'A', keys: ['rain', 'shelter', 'bench'] }],
+      grows: false,
+    });
+    study.decide({ kind: 'noteTheme', letter: 'A', note: 'What the weather does' });
+    const ask = asking(study);
+    const { project, files } = projectIn(ask('projectFile', { notes: [] }).bytes);
+    const [theme] = all(project, 'Code').filter(({ children }) =>
+      children.some(({ name }) => name === 'Code'),
+    );
+    expect(all(theme, 'Code').map(({ attributes }) => attributes.name)).to.include.members([
+      'rain',
+      'shelter',
+      'bench',
+    ]);
+    expect(all(theme, 'Description')[0].text).to.equal('What the weather does');
+    const rain = all(project, 'Code').find(({ attributes }) => attributes.name === 'rain')?.attributes.guid;
+    let mentions = 0;
+    for (const source of all(project, 'TextSource')) {
+      const text = strFromU8(files[source.attributes.plainTextPath.replace('internal://', 'sources/')]);
+      for (const selection of all(source, 'PlainTextSelection')) {
+        if (all(selection, 'CodeRef')[0].attributes.targetGUID !== rain) continue;
+        mentions++;
+        const words = text.slice(
+          Number(selection.attributes.startPosition),
+          Number(selection.attributes.endPosition),
+        );
+        expect(words).to.equal('rain');
+      }
+    }
+    expect(mentions).to.equal(16);
+    const codebook = read(strFromU8(ask('codebookFile', null).bytes));
+    expect(codebook.attributes.xmlns).to.equal('urn:QDA-XML:codebook:1.0');
+    expect(read(writeCodebook([])).children[0].children).to.deep.equal([]);
+    expect(guidOf('a')).to.equal(guidOf('a')).and.not.equal(guidOf('b'));
+  });
+});

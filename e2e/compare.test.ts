@@ -1,0 +1,247 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect } from 'chai';
+import { strFromU8, unzipSync } from 'fflate';
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import { readFile } from '@green-thicket/core/formats/files';
+import { setStage } from './browser.ts';
+
+const stage = setStage();
+
+/** How many stretches a mark says it stands on. */
+const stretchesIn = (title: string): string =>
+  /: (\d+) of /.exec(title)?.[1] ?? /, (\d+) of /.exec(title)?.[1] ?? '';
+
+describe('comparing', function () {
+  this.timeout(120_000);
+
+  const open = async (face?: string): Promise<void> => {
+    await stage.openSample();
+    await stage.browser.goTo('compare');
+    if (face !== undefined) await stage.browser.choose(face);
+    await stage.browser.settled();
+  };
+  /** Presses what is found by a style, by keys, and waits for the Reader to count so many. */
+  const readByKey = async (css: string, count: (title: string) => string): Promise<void> => {
+    const { browser } = stage;
+    await browser.find(css);
+    // The first that stands on anything.
+    const mark = await browser.driver.executeScript<WebElement>(
+      "return [...document.querySelectorAll(arguments[0])].find((each) => !/[:,] 0 of /.test(each.getAttribute('title') ?? each.querySelector('title').textContent))",
+      css,
+    );
+    const title =
+      (await mark.getAttribute('title')) ??
+      (await (await mark.findElement(By.css('title'))).getAttribute('textContent'));
+    await browser.driver.executeScript('arguments[0].focus()', mark);
+    await browser.driver.actions().sendKeys(Key.ENTER).perform();
+    const expected = count(title ?? '');
+    expect(expected, title ?? '').to.match(/^\d+$/);
+    await browser.waitForText('.reader-count', new RegExp(`^${expected} stretch`));
+  };
+
+  it('which theme do drivers raise that residents do not, and in joined and crossed groups?', async () => {
+    const { browser } = stage;
+    await open();
+    const loud = await browser.driver.executeScript<string>(`
+      const rows = [...document.querySelectorAll('.compare-table tbody tr')];
+      const share = (row, cell) => parseFloat(row.querySelectorAll('.compare-cell')[cell].textContent);
+      rows.sort((a, b) => share(b, 0) - share(b, 1) - share(a, 0) + share(a, 1));
+      rows[0].id = 'loudest';
+      return rows[0].querySelector('.beyond-chance') ? 'beyond chance' : 'may be chance';
+    `);
+    expect(loud).to.equal('beyond chance');
+    await readByKey('#loudest .compare-cell', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.waitForText('.reader', 'driver or depot staff');
+    const text = await browser.textOf('.reader');
+    expect(text).to.not.include('resident or business owner,');
+    await browser.press('role');
+    await browser.find('[aria-label="Groups by role"]');
+    const named = async (): Promise<string> =>
+      browser.driver.executeScript<string>(
+        "return [...document.querySelectorAll('.compared-group')].map((each) => each.textContent).join(', ')",
+      );
+    const before = await named();
+    await browser.press('driver or depot staff 12');
+    await browser.press('shift worker 12');
+    await browser.find('[aria-label="Name of the joined group"]');
+    await browser.driver.executeScript(
+      'document.querySelector(\'[aria-label="Name of the joined group"]\').focus()',
+    );
+    await browser.driver.actions().sendKeys('at work', Key.ENTER).perform();
+    await browser.until(
+      'The groups were not joined',
+      async () => (await named()) === 'at work, resident or business owner',
+    );
+    await browser.waitForText('.method-sentence', 'with at work joined');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.undo();
+    await browser.until('They stay joined', async () => (await named()) === before);
+    await browser.press('role');
+    await browser.pick('Crossed with', 'wave');
+    await browser.until('Nothing is crossed', async () => (await named()).includes('shift worker × before'));
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.settled();
+    await readByKey(
+      '.many-groups tbody tr:first-child td:nth-child(2) .compare-cell',
+      (title) => /: (\d+) of/.exec(title)?.[1] ?? '',
+    );
+  });
+
+  it('drill from the year to the day, with the average line, and read what stands behind a point', async () => {
+    const { browser } = stage;
+    await open('Over time');
+    await browser.pick('Length of a period', 'by year');
+    await browser.waitForText('.time-spans', 'All of');
+    await browser.until('No mean is drawn', async () =>
+      (await browser.textOf('.time-panel')).includes('mean '),
+    );
+    for (let depth = 0; depth < 3; depth++) {
+      await browser.settled();
+      const name = await browser.driver.executeScript<string>(`
+        const panel = document.querySelector('.time-panel');
+        const highest = [...panel.querySelectorAll('[aria-pressed]')][0].getAttribute('aria-label');
+        const period = /: |, /.exec(highest) && highest.match(/(\\d{4}(?:-\\d\\d|-\\d\\d-\\d\\d| Q\\d)?):/)[1];
+        const into = [...panel.querySelectorAll('[aria-label^="Look into"]')].find((each) => each.getAttribute('aria-label') === 'Look into ' + period)
+          ?? panel.querySelector('[aria-label^="Look into"]');
+        into.focus();
+        return into.getAttribute('aria-label');
+      `);
+      await browser.driver.actions().sendKeys(Key.ENTER).perform();
+      await browser.waitForText('.time-spans', name.replace('Look into ', ''));
+    }
+    await browser.settled();
+    await browser.find('[aria-label="Length of a period"]');
+    await browser.waitForText('.time-panel', /\d+ [A-Z][a-z]{2}/);
+    await readByKey('.time-panel [aria-pressed]', (title) => /, (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.press('All of 2025');
+    await browser.settled();
+    await browser.pick('Lines', 'a line for each group');
+    await browser.waitForText('.time-legend', 'shift worker');
+    await browser.settled();
+    await readByKey('.time-panel [aria-pressed]', (title) => /, (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.press('Save');
+    await browser.pickFromMenu('Drawing (.svg)');
+    const svg = readFileSync(await browser.download('.svg'), 'utf8');
+    expect(svg)
+      .to.match(/^<svg /)
+      .and.include('data:font/woff2');
+  });
+
+  it('how do they feel about it, and which words say so? What sets them apart, where in their talk, in whose words?', async () => {
+    const { browser } = stage;
+    await open('Tone');
+    await browser.waitForText('.stage', 'does not hear irony');
+    await browser.waitForText('.tone-tones', /VADER says the opposite of/);
+    await readByKey(
+      '.tone-tones tbody tr:nth-child(2) button',
+      (title) => /, (\d+) of/.exec(title)?.[1] ?? '',
+    );
+    await browser.waitForText('.tone-words h3', 'Words that make it positive');
+    const marked = await browser.all('.passage mark');
+    expect(marked.length).to.be.greaterThan(0);
+    await browser.click('.tone-words .linklike');
+    await browser.waitForText('.reader h2', '"');
+    const file = join(tmpdir(), 'feelings.csv');
+    writeFileSync(file, 'word,feeling,weight\nafraid,fear,1\ndark,fear,1\nafraid,fear,2\nbus,,x\n');
+    await (await browser.find('[aria-label="File with a tone list"]')).sendKeys(file);
+    await browser.waitForText('.ant-modal', '2 words came in');
+    await browser.waitForText('.ant-modal', /already.*afraid/s);
+    await browser.press('OK');
+    await browser.waitForText('.tone-tones', /fear \d+ %/);
+    await browser.press('Undo');
+    await browser.until(
+      'The list stays',
+      async () => !(await browser.textOf('.tone-tones')).includes('fear '),
+    );
+    await browser.choose('Apart');
+    await browser.settled();
+    await browser.pick('What sets apart', 'shift worker');
+    await browser.waitForText('.stage', 'shift worker says more of it');
+    await browser.until('No line is drawn', async () => (await browser.all('.apart-line')).length > 4);
+    await browser.driver.executeScript("document.querySelector('.apart-line').focus()");
+    await browser.driver.actions().sendKeys(Key.ENTER).perform();
+    await browser.waitForText('.reader-count', /\d+ stretch/);
+    await browser.choose('Course');
+    await browser.settled();
+    await readByKey('.course-bars button:not(:disabled)', stretchesIn);
+    await browser.choose('Profiles');
+    await browser.settled();
+    await browser.click('.profile-source .profile-mixture button');
+    await browser.waitForText('.reader-count', /\d+ stretch/);
+    await browser.choose('Voices');
+    await browser.settled();
+    await browser.find('.typical-passage mark');
+    await browser.choose('Table');
+    await browser.settled();
+    await browser.press('Save');
+    await browser.pickFromMenu('Workbook (.xlsx)');
+    const bytes = new Uint8Array(readFileSync(await browser.download('.xlsx')));
+    const content = await readFile({ name: 'x.xlsx', bytes });
+    expect(content.kind).to.equal('table');
+    if (content.kind !== 'table') return;
+    const [head, first] = content.sheets[0].rows;
+    expect(head.slice(0, 4)).to.deep.equal(['letter', 'row', 'group', 'strength']);
+    expect(Number(first[3])).to.be.within(0, 1);
+  });
+
+  it('keeps the company of a concept, two concepts, links by group and the sparser views of Links', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.goTo('links');
+    const rows = async (): Promise<number> =>
+      Number(await (await browser.find('.figure-table')).getAttribute('aria-rowcount')) - 1;
+    const all = await rows();
+    await browser.pick('Which links', 'backbone');
+    await browser.until(
+      'The backbone is no sparser',
+      async () => (await rows()) < all && (await rows()) > 10,
+    );
+    await browser.pick('Which links', 'rarer than chance');
+    await browser.until('Links are still shown', async () => (await rows()) < all);
+    await browser.pick('Company of a concept', 'driver');
+    await browser.choose('Company');
+    await browser.waitForText('.company', /driver stands in \d+ windows/);
+    await browser.click('.company-table tbody button');
+    await browser.waitForText('.reader h2', /driver/);
+    await browser.choose('Matrix');
+    await browser.press('.graphml');
+    expect(readFileSync(await browser.download('.graphml'), 'utf8')).to.include('edgedefault="undirected"');
+    await browser.choose('By group');
+    await browser.settled();
+    await browser.until(
+      'No group has a link',
+      async () => (await browser.all('.figure-table .grid-row')).length > 5,
+    );
+  });
+
+  it('keeps the themes, makes another number of them, says what became of which, and lays them side by side', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.goTo('themes');
+    await (await browser.find('.theme-name')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Named by me', Key.ENTER);
+    await browser.waitForText('.ledger', 'Named by me');
+    await browser.choose('Side by side');
+    await browser.press('Keep the themes as they are');
+    await browser.waitForText('.stage', 'Agreement 1.00');
+    await browser.choose('Themes');
+    await browser.click('.choices button[aria-pressed=false]');
+    await browser.waitForText('.became', /By the last change: .*(?:split into|are one now|is new|any more)/);
+    await browser.choose('Side by side');
+    await browser.waitForText('.stage', /Agreement 0\.\d\d over/);
+    await browser.find('.beside-moved .linklike');
+    await browser.undo();
+    await browser.waitForText('.stage', 'Agreement 1.00');
+    await browser.waitForText('.ledger', 'Named by me');
+    await browser.choose('Figures');
+    await browser.settled();
+    await browser.find('.typical-passage mark');
+    await browser.waitForText('.figure-table', 'Coherence');
+    await browser.press('For other programs');
+    await browser.pickFromMenu('Project (.qdpx)');
+    const files = unzipSync(new Uint8Array(readFileSync(await browser.download('.qdpx'))));
+    expect(Object.keys(files).length).to.equal(37);
+    expect(strFromU8(files['project.qde'])).to.include('name="Named by me"');
+  });
+});

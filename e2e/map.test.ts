@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import { Key } from 'selenium-webdriver';
+import { setStage } from './browser.ts';
+
+const stage = setStage();
+
+describe('the map', function () {
+  this.timeout(120_000);
+
+  const pick = async (words: string): Promise<void> => {
+    const { browser } = stage;
+    const find = await browser.find('input[aria-label="Find on the map"]');
+    await find.sendKeys(Key.chord(Key.CONTROL, 'a'), words, Key.ENTER);
+    await browser.waitForText('.reader h2', words);
+  };
+
+  it('print me this map in greyscale; what lies between two words, and what is two steps away?', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.press('On the picture');
+    for (const words of ['the study’s title', 'the method sentence', 'how much went in', 'in greyscale'])
+      await browser.choose(words);
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.press('Save SVG');
+    const svg = readFileSync(await browser.download('.svg'), 'utf8');
+    expect(svg).to.include('36 sources').and.include('go clear of every word');
+    const colours = new Set(
+      (svg.replace(/<style>[\s\S]*?<\/style>/, '').match(/#[0-9a-f]{6}\b/gi) ?? []).map((each) =>
+        each.toLowerCase(),
+      ),
+    );
+    for (const colour of colours)
+      expect(
+        colour.slice(1, 3) === colour.slice(3, 5) && colour.slice(3, 5) === colour.slice(5, 7),
+        colour,
+      ).to.equal(true);
+    await browser.press('Save PNG');
+    await browser.pickFromMenu('Picture (.png), 3 × size');
+    const png = readFileSync(await browser.download('.png'));
+    // The width stands in the file’s head.
+    expect(png.readUInt32BE(16)).to.equal(3000);
+    await pick('camera');
+    await browser.pick('What lies between it and', 'cab');
+    await browser.waitForText('.path', /camera — .*— cab/);
+    await browser.click('.path .linklike');
+    await browser.waitForText('.reader h2', 'camera — ');
+    await pick('camera');
+    const faint = async (): Promise<number> => (await browser.all('.map-word.faint')).length;
+    await browser.choose('1 step');
+    await browser.until('Nothing is quieted', async () => (await faint()) > 20);
+    const near = await faint();
+    await browser.choose('2 steps');
+    await browser.until('Two steps reach no further', async () => (await faint()) < near);
+  });
+
+  it('how do drivers’ and residents’ maps differ, and where do they say it?', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.choose('By group');
+    await browser.settled();
+    const parcels = await browser.all('section[aria-label="driver or depot staff"] .tinted-parcel');
+    expect(parcels.length).to.be.within(7, 9);
+    const label = await parcels[0].getAttribute('aria-label');
+    expect(label).to.match(/driver or depot staff: \d/);
+    await parcels[0].click();
+    await browser.waitForText('.reader-count', /\d+ stretch/);
+    await browser.choose('Difference');
+    await browser.pick('Second group', 'shift worker');
+    await browser.settled();
+    await browser.click('.tinted-word');
+    await browser.waitForText('.reader-count', /\d+ stretch/);
+    await browser.choose('Through time');
+    await browser.waitForText('.time-bar', /2025-\d\d, \d+ sources/);
+    const first = await browser.textOf('.time-bar b');
+    await browser.driver.executeScript("document.querySelector('[aria-label=Period]').focus()");
+    await browser.driver.actions().sendKeys(Key.ARROW_RIGHT).perform();
+    await browser.until('Time stands still', async () => (await browser.textOf('.time-bar b')) !== first);
+  });
+
+  it('moves a word to another theme by mouse and by list, everything else stays; and undoes it', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    const places = async (): Promise<Record<string, string>> =>
+      browser.driver.executeScript<Record<string, string>>(
+        "return Object.fromEntries([...document.querySelectorAll('.map-word text')].map((each) => [each.textContent, each.getAttribute('transform')]))",
+      );
+    const before = await places();
+    const word = await browser.driver.executeScript<string>(
+      "const word = [...document.querySelectorAll('.map-word')].find((each) => each.getAttribute('aria-label') === 'rain'); word.id = 'dragged'; return word.id",
+    );
+    await browser.driver
+      .actions({ async: true })
+      .move({ origin: await browser.find(`#${word} text`) })
+      .press()
+      .move({ origin: await browser.find('.parcel[aria-label^="Theme D"]'), duration: 120 })
+      .release()
+      .perform();
+    await browser.waitForText('.method-sentence', 'A parcel is');
+    await browser.settled();
+    const themeOf = async (): Promise<string> => {
+      await pick('rain');
+      return browser.driver.executeScript<string>(
+        "return document.querySelector('[aria-label=\"Theme it belongs to\"]').closest('.ant-select').textContent.trim()[0]",
+      );
+    };
+    expect(await themeOf()).to.equal('D');
+    const after = await places();
+    const stayed = Object.keys(after).filter(
+      (each) => each !== 'rain' && after[each] === before[each],
+    ).length;
+    expect(stayed / Object.keys(after).length).to.be.above(0.6);
+    await browser.press('Undo');
+    await browser.settled();
+    // Finding the word has zoomed in, so that words may have come; those that were there are where they were.
+    await browser.until('It is not as before', async () => {
+      const undone = await places();
+      return Object.keys(before).every((each) => undone[each] === before[each]);
+    });
+    await pick('rain');
+    await browser.driver.executeScript(
+      'document.querySelector("[aria-label=\'Theme it belongs to\']").focus()',
+    );
+    await browser.driver.actions().sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ENTER).perform();
+    await browser.until('The list moved nothing', async () => (await themeOf()) !== 'E');
+    await browser.click('summary');
+    await browser.waitForText('.ledger details', 'In no theme');
+  });
+});

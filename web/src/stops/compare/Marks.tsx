@@ -1,0 +1,327 @@
+import { largest } from '@green-thicket/core/base/extent';
+import { counted, listed, percent } from '@green-thicket/core/base/wording';
+import { drawComparison } from '@green-thicket/core/compare/draw';
+import type { Strength } from '@green-thicket/core/compare/strength';
+import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
+import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
+import { useView } from '../../engine/use-view.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import { useStudy } from '../../pieces/study-context.ts';
+import type { SavedTable } from '../../pieces/save-table.ts';
+import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
+import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import styles from './CompareStop.module.css';
+
+/** Room for the marks of all groups together, and the bounds of one, in pixels. */
+const ALL_CELLS = 216;
+const NARROWEST_CELL = 34;
+const WIDEST_CELL = 150;
+/** From so many groups on, a number stands under its mark and names stand upright. */
+const MANY_GROUPS = 5;
+
+const rankOf = (view: CompareView, row: number, group: number): number =>
+  1 +
+  view.comparison.groups.filter(
+    ({ strengths, windows }) =>
+      windows > 0 && strengths[row].share > view.comparison.groups[group].strengths[row].share,
+  ).length;
+
+/** Rows by groups: marks with intervals on one scale, or numbers shaded by strength; every cell opens its passages. */
+export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown; isTable: boolean }) {
+  const { state } = useStudy();
+  const { data, isPlaceholderData } = useView('compare', { rows });
+  if (!data) return <p className="quiet">Comparing groups …</p>;
+  const { comparison } = data;
+  const { groups } = comparison;
+  if (groups.length === 0) {
+    return (
+      <div className="empty-stage">
+        <h2>No groups to compare</h2>
+        <p>
+          {state.settings.compare.columns === 'subsets'
+            ? 'No subset is kept. Make one at Sources, keep it under a name, and it is a column here.'
+            : 'No source has a value of this attribute. Choose another in the sentence above, or fill it in at Sources.'}
+        </p>
+      </div>
+    );
+  }
+  if (data.rows.length === 0) {
+    return (
+      <div className="empty-stage">
+        <h2>No rows</h2>
+        <p>Nothing of this kind is there. Choose other rows above.</p>
+      </div>
+    );
+  }
+  const order = [...data.rows.keys()];
+  if (state.settings.compare.order === 'difference') {
+    order.sort((a, b) => comparison.range[b] - comparison.range[a] || a - b);
+  }
+  const isMany = groups.length > MANY_GROUPS;
+  const single = groups.filter((group) => group.interval === 'windows');
+  const title = `Strength by ${data.attribute ?? 'group'}`;
+  const few = comparison.smallestP >= 0.05 && groups.length > 1;
+  return (
+    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+      <p className={styles.marksLead}>
+        <span className="quiet">
+          {isTable
+            ? 'The darker, the stronger.'
+            : 'A dot is the strength, the line its 95 % interval, the tick the mean of all.'}
+        </span>
+        <SaveMenu
+          name={title}
+          table={() => tableOf(data, order)}
+          drawing={() =>
+            drawComparison(data.rows, comparison, order, {
+              title: `${state.title}: ${title.toLowerCase()}`,
+              foot: 'Dot: strength; line: 95 % interval; tick: mean of all; *: beyond chance (q < 0.05).',
+            })
+          }
+        />
+      </p>
+      <table
+        className={`${styles.compareTable} ${isMany ? styles.manyGroups : ''}`}
+        aria-label={`Strength by ${data.attribute ?? 'group'}`}
+      >
+        <thead>
+          <tr>
+            <th scope="col">
+              {rows.kind === 'themes' ? 'Theme' : rows.kind === 'links' ? 'Link' : 'Concept'}
+            </th>
+            {groups.map((group) => (
+              <th
+                scope="col"
+                key={group.group}
+                title={`${group.group}: ${counted(group.sources, 'source')}, ${counted(group.windows, 'stretch', 'stretches')}`}
+              >
+                <span className={styles.comparedGroup}>{group.group}</span>
+                {!isMany && (
+                  <span className="quiet">
+                    {counted(group.sources, 'source')}, {counted(group.windows, 'stretch', 'stretches')}
+                  </span>
+                )}
+              </th>
+            ))}
+            <th
+              scope="col"
+              title="Largest less smallest strength; and the chance of groups this unlike if sources were dealt to them blindly, adjusted over the rows (q)"
+            >
+              Difference
+              <span className="quiet">q by regrouping</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {order.map((r) => (
+            <Row
+              key={rowKey(data.rows[r])}
+              data={data}
+              row={r}
+              shown={shown}
+              isTable={isTable}
+              isMany={isMany}
+            />
+          ))}
+        </tbody>
+      </table>
+      {few && (
+        <p className="quiet">
+          With so few sources no difference can be told from chance: even the largest would have p ={' '}
+          {comparison.smallestP.toFixed(2)}.
+        </p>
+      )}
+      {single.length > 0 && (
+        <p className="quiet">
+          {single.length > 4 ? 'Groups of one source' : listed(single.map((group) => group.group))}: one
+          source only, so the interval is over its stretches (Wilson) and says nothing of other people.
+        </p>
+      )}
+      {data.without.sources > 0 && (
+        <p className="quiet">
+          {counted(data.without.sources, 'source')} with{' '}
+          {counted(data.without.windows, 'stretch', 'stretches')} {data.without.sources === 1 ? 'is' : 'are'}{' '}
+          in no group and not compared
+          {data.leftOut.length > 0 && `; left out: ${listed(data.leftOut.map(({ value }) => value))}`}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Row({
+  data,
+  row,
+  shown,
+  isTable,
+  isMany,
+}: {
+  data: CompareView;
+  row: number;
+  shown: Shown;
+  isTable: boolean;
+  isMany: boolean;
+}) {
+  const { selection, select, within } = useSelection();
+  const { groups, overall, q, range, findable } = data.comparison;
+  const named = data.rows[row];
+  const { letter, label } = named;
+  const ink = letter === '' ? MOSS : inkOf(letter);
+  const asked = selectionOf(named);
+  const isRow = sameSelection(selection, asked);
+  const most = largest(
+    groups.flatMap((group) => group.strengths.map(({ high }) => high)),
+    0.01,
+  );
+  const highest = largest(
+    groups.flatMap((group) => group.strengths.map(({ share }) => share)),
+    0.01,
+  );
+  const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
+  const isSure = q[row] < 0.05;
+  return (
+    <tr>
+      <th scope="row">
+        <button
+          type="button"
+          className="linklike"
+          title="Read its passages in all sources"
+          onClick={() => select(asked)}
+        >
+          <b style={{ color: ink }}>{letter}</b> {label}
+        </button>
+      </th>
+      {groups.map((group, g) => {
+        const strength = group.strengths[row];
+        const picked = isRow && sameWithin(within, data.within[g]);
+        const words =
+          group.windows === 0
+            ? '–'
+            : shown === 'rank'
+              ? `${rankOf(data, row, g)}.`
+              : shown === 'difference'
+                ? signed(strength.share - overall[row])
+                : percent(strength.share, 1);
+        return (
+          <td
+            key={group.group}
+            style={
+              isTable && group.windows > 0
+                ? { background: tint(ink, 0.55 * (strength.share / highest)) }
+                : undefined
+            }
+          >
+            <button
+              type="button"
+              className={picked ? `${styles.compareCell} here` : styles.compareCell}
+              aria-pressed={picked}
+              aria-label={`${label} in ${group.group}: ${percent(strength.share, 1)}, interval ${percent(strength.low, 1)} to ${percent(strength.high, 1)}, from ${strength.sources} of ${counted(group.sources, 'source')}`}
+              title={`${percent(strength.share, 1)} (${percent(strength.low, 1)} to ${percent(strength.high, 1)}): ${strength.speaking} of ${group.windows}, from ${strength.sources} of ${counted(group.sources, 'source')}`}
+              onClick={() => select(asked, data.within[g])}
+            >
+              {!isTable && (
+                <IntervalMark
+                  strength={strength}
+                  overall={overall[row]}
+                  ink={ink}
+                  most={most}
+                  width={width}
+                  isEmpty={group.windows === 0}
+                />
+              )}
+              <span>{isMany ? words.replace(' %', '') : words}</span>
+            </button>
+          </td>
+        );
+      })}
+      <td className={styles.differenceCell}>
+        <span>{percent(range[row], 1)}</span>
+        <span
+          className={isSure ? styles.beyondChance : 'quiet'}
+          title={
+            isSure
+              ? 'Beyond chance'
+              : `With these sources a difference of ${percent(findable[row])} between the two largest groups would be found in four of five studies; smaller ones mostly go unseen.`
+          }
+        >
+          q {q[row] < 0.001 ? '< 0.001' : q[row].toFixed(3)}
+        </span>
+        {!isSure && groups.length > 1 && <span className="quiet">under {percent(findable[row])} unseen</span>}
+      </td>
+    </tr>
+  );
+}
+
+const signed = (share: number): string => `${share < 0 ? '−' : '+'}${percent(Math.abs(share), 1)}`;
+
+function tableOf({ rows, comparison }: CompareView, order: readonly number[]): SavedTable {
+  return {
+    head: [
+      'letter',
+      'row',
+      'group',
+      'strength',
+      'low',
+      'high',
+      'speaking',
+      'of',
+      'sources_speaking',
+      'sources',
+      'q',
+    ],
+    rows: order.flatMap((r) =>
+      comparison.groups.map(({ group, strengths, windows, sources }) => [
+        rows[r].letter,
+        rows[r].label,
+        group,
+        strengths[r].share,
+        strengths[r].low,
+        strengths[r].high,
+        strengths[r].speaking,
+        windows,
+        strengths[r].sources,
+        sources,
+        comparison.q[r],
+      ]),
+    ),
+  };
+}
+
+function IntervalMark({
+  strength,
+  overall,
+  ink,
+  most,
+  width,
+  isEmpty,
+}: {
+  strength: Strength;
+  overall: number;
+  ink: string;
+  most: number;
+  width: number;
+  isEmpty: boolean;
+}) {
+  const at = (share: number): number => 5 + (width - 10) * (share / most);
+  return (
+    <svg width={width} height={22} viewBox={`0 0 ${width} 22`} aria-hidden="true">
+      <line x1={at(0)} x2={width - 5} y1={11} y2={11} stroke="#e2dfd2" />
+      <line x1={at(overall)} x2={at(overall)} y1={4} y2={18} stroke="#8a8f7a" strokeDasharray="2 2" />
+      {!isEmpty && (
+        <>
+          <line
+            x1={at(strength.low)}
+            x2={at(strength.high)}
+            y1={11}
+            y2={11}
+            stroke={ink}
+            strokeWidth={3}
+            strokeLinecap="round"
+            opacity={0.45}
+          />
+          <circle cx={at(strength.share)} cy={11} r={4.5} fill={ink} />
+        </>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,214 @@
+import { useRef, useState } from 'react';
+import { largest } from '@green-thicket/core/base/extent';
+import { PERIODS, type Period } from '@green-thicket/core/base/periods';
+import { counted } from '@green-thicket/core/base/wording';
+import { MOSS } from '@green-thicket/core/map/palette';
+import { attributeNames } from '@green-thicket/core/study/groups';
+import { workingSources } from '@green-thicket/core/study/subset';
+import { ownValue } from '@green-thicket/core/base/records';
+import type { OverTimeView, RowsAsked } from '@green-thicket/core/views/view-types';
+import { useView } from '../../engine/use-view.ts';
+import { Select } from '../../pieces/Select.tsx';
+import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { useStudy } from '../../pieces/study-context.ts';
+import { rowKey } from './faces.ts';
+import { DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
+import styles from './OverTime.module.css';
+
+const MOST_LINES = DASHES.length;
+
+const SMOOTHINGS = [
+  { value: 0, label: 'as it is' },
+  { value: 1, label: 'mean of three periods' },
+  { value: 2, label: 'mean of five periods' },
+];
+
+/** Strength by period: a small picture for each row, with intervals, the mean as a line, and gaps where nobody speaks. */
+export function OverTime({ rows }: { rows: RowsAsked }) {
+  const { state } = useStudy();
+  const dated = attributeNames(workingSources(state)).filter(
+    (name) => ownValue(state.attributeTypes, name) === 'date',
+  );
+  const [dates, setDates] = useState<string>();
+  const attribute = dates !== undefined && dated.includes(dates) ? dates : dated[0];
+  if (attribute === undefined) {
+    return (
+      <div className="empty-stage">
+        <h2>No dates yet</h2>
+        <p>
+          Give the sources a date at Sources: an attribute whose kind is “date”, typed, read from a table,
+          from file names or out of the texts’ heads.
+        </p>
+      </div>
+    );
+  }
+  return <ByPeriod key={attribute} rows={rows} dates={attribute} dated={dated} onDates={setDates} />;
+}
+
+function ByPeriod({
+  rows,
+  dates,
+  dated,
+  onDates,
+}: {
+  rows: RowsAsked;
+  dates: string;
+  dated: readonly string[];
+  onDates: (dates: string) => void;
+}) {
+  const [spans, setSpans] = useState<readonly string[]>([]);
+  const [period, setPeriod] = useState<Period | null>(null);
+  const [byGroup, setByGroup] = useState(false);
+  const [reach, setReach] = useState(0);
+  const span = spans[spans.length - 1] ?? '';
+  const { data, isPlaceholderData } = useView('overTime', { rows, dates, span, period, byGroup });
+  const board = useRef<HTMLDivElement>(null);
+  if (!data) return <p className="quiet">Putting strength by period …</p>;
+  const shown = data.courses.slice(0, MOST_LINES);
+  const most = largest(
+    shown.flatMap(({ periods, mean }) => [
+      ...periods.flatMap(({ strengths }) => strengths.map(({ high }) => high)),
+      ...mean.map(({ share }) => share),
+    ]),
+    0.02,
+  );
+  return (
+    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+      <div className="stage-bar">
+        {dated.length > 1 && (
+          <Select
+            size="small"
+            aria-label="Dates of"
+            value={dates}
+            options={dated.map((name) => ({ value: name, label: name }))}
+            onChange={onDates}
+          />
+        )}
+        <Select
+          size="small"
+          aria-label="Length of a period"
+          popupMatchSelectWidth={false}
+          value={period ?? 'auto'}
+          options={[
+            { value: 'auto', label: `by ${data.period}, as suits the span` },
+            ...PERIODS.map((each) => ({ value: each, label: `by ${each}` })),
+          ]}
+          onChange={(value: string) => setPeriod(PERIODS.find((each) => each === value) ?? null)}
+        />
+        <Select
+          size="small"
+          aria-label="Lines"
+          popupMatchSelectWidth={false}
+          value={byGroup ? 'groups' : 'all'}
+          options={[
+            { value: 'all', label: 'all sources together' },
+            { value: 'groups', label: 'a line for each group' },
+          ]}
+          onChange={(value) => setByGroup(value === 'groups')}
+        />
+        <Select
+          size="small"
+          aria-label="Smoothing"
+          title="A smoothed line stands beside the points, which stay what they are"
+          popupMatchSelectWidth={false}
+          value={reach}
+          options={SMOOTHINGS}
+          onChange={setReach}
+        />
+        <SaveMenu
+          name={`Over time by ${data.period}`}
+          table={() => tableOf(data)}
+          drawing={() => drawingOfPanels(board.current)}
+        />
+      </div>
+      <p className={`quiet ${styles.timeSpans}`}>
+        <button type="button" className="linklike" disabled={spans.length === 0} onClick={() => setSpans([])}>
+          All of {data.from.slice(0, 4) || 'time'}
+          {data.to.slice(0, 4) !== data.from.slice(0, 4) &&
+            spans.length === 0 &&
+            ` to ${data.to.slice(0, 4)}`}
+        </button>
+        {spans.map((each, i) => (
+          <span key={each}>
+            {' › '}
+            <button
+              type="button"
+              className="linklike"
+              disabled={i === spans.length - 1}
+              onClick={() => setSpans(spans.slice(0, i + 1))}
+            >
+              {each}
+            </button>
+          </span>
+        ))}
+        {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
+        {data.courses.length > MOST_LINES &&
+          ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
+        {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}
+      </p>
+      {byGroup && (
+        <p className={styles.timeLegend}>
+          {shown.map(({ group }, i) => (
+            <span key={group}>
+              <svg width={34} height={10} aria-hidden="true">
+                <line
+                  x1={0}
+                  x2={34}
+                  y1={5}
+                  y2={5}
+                  stroke={MOSS}
+                  strokeWidth={2}
+                  strokeDasharray={DASHES[i]}
+                />
+                {i === 0 ? (
+                  <circle cx={17} cy={5} r={3.5} fill={MOSS} />
+                ) : (
+                  <circle cx={17} cy={5} r={3} fill="#fbfaf4" stroke={MOSS} />
+                )}
+              </svg>{' '}
+              {group}
+            </span>
+          ))}
+        </p>
+      )}
+      <div className={styles.timeBoard} ref={board}>
+        {data.rows.map((row, r) => (
+          <TimePanel
+            key={rowKey(row)}
+            data={data}
+            row={r}
+            courses={shown}
+            most={most}
+            reach={reach}
+            dates={dates}
+            onSpan={(name) => {
+              setPeriod(null);
+              setSpans([...spans, name]);
+            }}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function tableOf({ rows, courses, periods, period }: OverTimeView) {
+  return {
+    head: ['letter', 'row', 'group', period, 'strength', 'low', 'high', 'stretches', 'sources'],
+    rows: rows.flatMap(({ letter, label }, r) =>
+      courses.flatMap((course) =>
+        course.periods.map(({ strengths, windows, sources }, i) => [
+          letter,
+          label,
+          course.group,
+          periods[i],
+          strengths[r]?.share ?? '',
+          strengths[r]?.low ?? '',
+          strengths[r]?.high ?? '',
+          windows,
+          sources,
+        ]),
+      ),
+    ),
+  };
+}

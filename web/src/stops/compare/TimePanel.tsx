@@ -1,0 +1,250 @@
+import { largest } from '@green-thicket/core/base/extent';
+import { finerPeriod } from '@green-thicket/core/base/periods';
+import { counted, listed, percent } from '@green-thicket/core/base/wording';
+import { smoothed, type Course } from '@green-thicket/core/compare/time';
+import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import type { OverTimeView, Within } from '@green-thicket/core/views/view-types';
+import { drawingOfBoard } from '../../pieces/drawings.ts';
+import { pressKeys } from '../../pieces/press-keys.ts';
+import { useSelection } from '../../pieces/selection.ts';
+import { sameSelection, sameWithin, selectionOf } from './faces.ts';
+import styles from './OverTime.module.css';
+
+/** A line of a group is told apart by its dash as well; there are as many lines as dashes. */
+export const DASHES = ['', '5 3', '1.5 3', '8 3 2 3'] as const;
+const WIDTH = 330;
+const HEIGHT = 132;
+const LEFT = 30;
+const TOP = 10;
+const BOTTOM = 34;
+/** Periods that have their name under them. */
+const MOST_NAMES = 7;
+
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+/** A period as a short name under a point: 2031-05 is May; January has its year. */
+function shortName(period: string): string {
+  const [, year, month, day] = /^(\d{4})-(\d\d)(?:-(\d\d))?$/.exec(period) ?? [];
+  if (month === undefined) return period;
+  const name = MONTHS[Number(month) - 1];
+  if (day !== undefined) return `${Number(day)} ${name}`;
+  return month === '01' ? `${name} ${year}` : name;
+}
+
+/** The small pictures on a part of the page as one drawing. */
+export function drawingOfPanels(board: HTMLElement | null): string {
+  const panels = [...(board?.querySelectorAll<SVGElement>('svg[data-name]') ?? [])];
+  return drawingOfBoard(
+    panels,
+    panels.map((panel) => panel.getAttribute('data-name') ?? ''),
+    { width: WIDTH, height: HEIGHT, type: 13 },
+  );
+}
+
+interface TimePanelProps {
+  data: OverTimeView;
+  row: number;
+  courses: readonly Course[];
+  most: number;
+  reach: number;
+  dates: string;
+  onSpan: (period: string) => void;
+}
+
+/** The strength of one row by period; each point opens its passages. */
+export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: TimePanelProps) {
+  const { selection, select, within } = useSelection();
+  const named = data.rows[row];
+  const ink = named.letter === '' ? MOSS : inkOf(named.letter);
+  const asked = selectionOf(named);
+  const count = Math.max(1, data.periods.length);
+  const room = WIDTH - LEFT - 12;
+  const x = (i: number): number => LEFT + (room * (i + 0.5)) / count;
+  const y = (share: number): number => TOP + (HEIGHT - TOP - BOTTOM) * (1 - share / most);
+  const every = Math.ceil(count / MOST_NAMES);
+  const beside = (line: number): number => (line - (courses.length - 1) / 2) * Math.min(7, room / count / 4);
+  const withinOf = (line: number, i: number): Within => ({
+    ...(data.within[line] ?? { groups: [] }),
+    when: { dates, period: data.period, value: data.periods[i] },
+  });
+  const canLookIn = finerPeriod(data.period) !== data.period;
+  const mostSources = largest(
+    courses.flatMap(({ periods }) => periods.map(({ sources }) => sources)),
+    1,
+  );
+  return (
+    <section className={styles.timePanel} aria-label={`${named.label} over time`}>
+      <h3>
+        <button type="button" className="linklike" onClick={() => select(asked)}>
+          <b style={{ color: ink }}>{named.letter}</b> {named.label}
+        </button>
+        {courses.length > 1 && (
+          <span className="quiet">
+            {' '}
+            means {listed(courses.map(({ mean }) => percent(mean[row]?.share ?? 0)))}
+          </span>
+        )}
+      </h3>
+      <svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} data-name={`${named.letter} ${named.label}`}>
+        {[0, most / 2, most].map((share) => (
+          <g key={share}>
+            <line x1={LEFT} x2={WIDTH - 6} y1={y(share)} y2={y(share)} stroke="#e2dfd2" />
+            <text x={LEFT - 4} y={y(share) + 3} fontSize={9.5} textAnchor="end" fill="#5d6358">
+              {percent(share)}
+            </text>
+          </g>
+        ))}
+        {courses.map(({ group, mean, periods }, line) => {
+          const shares = periods.map(({ strengths, windows }) => ({
+            share: strengths[row]?.share ?? 0,
+            windows,
+          }));
+          const drawn =
+            reach === 0
+              ? shares.map(({ share, windows }) => (windows === 0 ? NaN : share))
+              : smoothed(shares, reach);
+          return (
+            <g key={group} opacity={line === 0 ? 1 : 0.8}>
+              {mean[row] && (
+                <>
+                  <line
+                    x1={LEFT}
+                    x2={WIDTH - 6}
+                    y1={y(mean[row].share)}
+                    y2={y(mean[row].share)}
+                    stroke={ink}
+                    strokeDasharray="1.5 3"
+                    opacity={0.7}
+                  />
+                  {courses.length === 1 && (
+                    <text
+                      x={WIDTH - 6}
+                      y={y(mean[row].share) - 3}
+                      fontSize={9.5}
+                      textAnchor="end"
+                      fill={ink}
+                      stroke="#fbfaf4"
+                      strokeWidth={3}
+                      paintOrder="stroke"
+                    >
+                      mean {percent(mean[row].share)}
+                    </text>
+                  )}
+                </>
+              )}
+              <path
+                d={pathOf(drawn, (i) => x(i) + beside(line), y)}
+                fill="none"
+                stroke={ink}
+                strokeWidth={1.8}
+                strokeDasharray={DASHES[line]}
+              />
+              {periods.map(({ strengths, sources, windows }, i) => {
+                if (windows === 0) return null;
+                const { share, low, high, speaking } = strengths[row];
+                const here = sameSelection(selection, asked) && sameWithin(within, withinOf(line, i));
+                const at = x(i) + beside(line);
+                const read = (): void => select(asked, withinOf(line, i));
+                return (
+                  <g
+                    key={data.periods[i]}
+                    role="button"
+                    tabIndex={0}
+                    aria-pressed={here}
+                    aria-label={`${named.label}, ${group === 'all' ? '' : `${group}, `}${data.periods[i]}: ${percent(share, 1)}, interval ${percent(low, 1)} to ${percent(high, 1)}, ${counted(sources, 'source')}`}
+                    className={styles.timePoint}
+                    onClick={read}
+                    onKeyDown={pressKeys(() => read())}
+                  >
+                    <title>{`${data.periods[i]}: ${percent(share, 1)} (${percent(low, 1)} to ${percent(high, 1)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}, ${counted(sources, 'source')}`}</title>
+                    <line
+                      x1={at}
+                      x2={at}
+                      y1={y(low)}
+                      y2={y(high)}
+                      stroke={ink}
+                      strokeWidth={3}
+                      strokeLinecap="round"
+                      opacity={0.32}
+                    />
+                    <circle
+                      cx={at}
+                      cy={y(share)}
+                      r={here ? 5.5 : 3.8}
+                      fill={line === 0 ? ink : '#fbfaf4'}
+                      stroke={here ? '#b5532b' : ink}
+                      strokeWidth={here ? 2.5 : 1.4}
+                    />
+                    <rect x={at - 8} y={TOP} width={16} height={HEIGHT - TOP - BOTTOM} fill="transparent" />
+                  </g>
+                );
+              })}
+            </g>
+          );
+        })}
+        {data.periods.map((name, i) => (
+          <g key={name}>
+            {i % every === 0 && (
+              <PeriodName
+                x={x(i)}
+                y={HEIGHT - 18}
+                name={name}
+                onPick={canLookIn ? () => onSpan(name) : undefined}
+              />
+            )}
+            <rect
+              x={x(i) - 6}
+              y={HEIGHT - 11}
+              width={
+                (12 * sum(courses.map(({ periods }) => periods[i].sources))) / (mostSources * courses.length)
+              }
+              height={4}
+              fill="#b9b7a8"
+            >
+              <title>{`${name}: ${counted(sum(courses.map(({ periods }) => periods[i].sources)), 'source')}`}</title>
+            </rect>
+          </g>
+        ))}
+      </svg>
+    </section>
+  );
+}
+
+const sum = (values: readonly number[]): number => values.reduce((all, each) => all + each, 0);
+
+function PeriodName({ x, y, name, onPick }: { x: number; y: number; name: string; onPick?: () => void }) {
+  const text = (
+    <text x={x} y={y} fontSize={9.5} textAnchor="middle" fill={onPick ? '#8f3f1d' : '#5d6358'}>
+      {shortName(name)}
+    </text>
+  );
+  if (!onPick) return text;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`Look into ${name}`}
+      className={styles.timePoint}
+      onClick={onPick}
+      onKeyDown={pressKeys(() => onPick())}
+    >
+      <title>{`Look into ${name}`}</title>
+      {text}
+    </g>
+  );
+}
+
+/** A line through shares, broken where there is none. */
+function pathOf(shares: readonly number[], x: (i: number) => number, y: (share: number) => number): string {
+  let isDown = false;
+  return shares
+    .map((share, i) => {
+      if (Number.isNaN(share)) {
+        isDown = false;
+        return '';
+      }
+      const step = `${isDown ? 'L' : 'M'}${x(i).toFixed(1)} ${y(share).toFixed(1)}`;
+      isDown = true;
+      return step;
+    })
+    .join('');
+}

@@ -1,0 +1,104 @@
+import { useRef, useState } from 'react';
+import { largest } from '@green-thicket/core/base/extent';
+import { MOSS, RUST } from '@green-thicket/core/map/palette';
+import type { MapView } from '@green-thicket/core/views/view-types';
+import { useView } from '../../engine/use-view.ts';
+import { Select } from '../../pieces/Select.tsx';
+import { useSelection } from '../../pieces/selection.ts';
+import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { drawingOfMaps, TintedMap } from './TintedMap.tsx';
+import styles from './GroupMaps.module.css';
+
+const TYPE = 17;
+
+/** What each of two groups says more of, on the same ground, with what is beyond chance marked. */
+export function DifferenceMap({ map }: { map: MapView }) {
+  const { select } = useSelection();
+  const themes = useView('compare', { rows: { kind: 'themes' } });
+  const groups = themes.data?.comparison.groups ?? [];
+  const names = groups.map(({ group }) => group);
+  const [first, setFirst] = useState<string>();
+  const [second, setSecond] = useState<string>();
+  const a = Math.max(0, names.indexOf(first ?? ''));
+  const chosen = names.indexOf(second ?? '');
+  const b = chosen >= 0 && chosen !== a ? chosen : a === 0 ? 1 : 0;
+  const apart = useView(
+    'apart',
+    { group: names[a] ?? '', against: names[b] ?? '', of: 'concepts', letter: '', limit: 2000 },
+    names.length > 1,
+  );
+  const board = useRef<HTMLDivElement>(null);
+  if (!themes.data) return <p className="quiet">Comparing …</p>;
+  if (names.length < 2)
+    return <p className="quiet">Two groups are needed; choose what is compared at Compare.</p>;
+  const { rows, comparison } = themes.data;
+  const differences = new Map(
+    rows.map(({ letter }, r) => [letter, groups[a].strengths[r].share - groups[b].strengths[r].share]),
+  );
+  const surely = new Map(rows.map(({ letter }, r) => [letter, comparison.q[r] < 0.05]));
+  const words = new Map((apart.data?.rows ?? []).map((row) => [row.keys[0], row]));
+  const side = (weight: number): number => (weight < 0 ? b : a);
+  return (
+    <div className={themes.isPlaceholderData || apart.isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+      <div className="stage-bar">
+        <b style={{ color: MOSS }}>more:</b>
+        <Select
+          size="small"
+          className="short"
+          aria-label="First group"
+          value={names[a]}
+          options={names.map((name) => ({ value: name, label: name }))}
+          onChange={setFirst}
+        />
+        <b style={{ color: RUST }}>more:</b>
+        <Select
+          size="small"
+          className="short"
+          aria-label="Second group"
+          value={names[b]}
+          options={names.filter((_, g) => g !== a).map((name) => ({ value: name, label: name }))}
+          onChange={setSecond}
+        />
+        <SaveMenu
+          name={`map of ${names[a]} and ${names[b]}`}
+          drawing={() => drawingOfMaps(board.current, [`${names[a]} (+) and ${names[b]} (−)`])}
+        />
+      </div>
+      <p className="quiet">
+        Parcels say how many points more of its stretches speak to a theme; words by their log-odds. What has
+        a dashed border, or is grey, may be chance.
+      </p>
+      <div className={styles.wholeBoard} ref={board}>
+        <TintedMap
+          scene={map.scene}
+          keys={map.keys}
+          title={`${names[a]} against ${names[b]}`}
+          smallest={TYPE}
+          inks={[MOSS, RUST]}
+          weights={{
+            ofTheme: (letter) => differences.get(letter) ?? 0,
+            ofWord: (key) => words.get(key)?.logOdds ?? 0,
+            mostTheme: largest([...differences.values()].map(Math.abs), 1e-9),
+            mostWord: largest(
+              [...words.values()].map(({ logOdds }) => Math.abs(logOdds)),
+              1e-9,
+            ),
+            isSure: (what) =>
+              'letter' in what
+                ? (surely.get(what.letter) ?? false)
+                : (words.get(what.key)?.low ?? -1) > 0 || (words.get(what.key)?.high ?? 1) < 0,
+          }}
+          onTheme={(letter) =>
+            select({ kind: 'theme', letter }, themes.data?.within[side(differences.get(letter) ?? 0)])
+          }
+          onWord={(key) =>
+            select(
+              { kind: 'stretches', letter: '', keys: [key] },
+              themes.data?.within[side(words.get(key)?.logOdds ?? 0)],
+            )
+          }
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,159 @@
+import { percent } from '@green-thicket/core/base/wording';
+import { overlaps, type Box } from '@green-thicket/core/map/placement';
+import { roundedPath } from '@green-thicket/core/map/shapes';
+import { tint } from '@green-thicket/core/map/palette';
+import type { MapLabel, MapScene } from '@green-thicket/core/map/scene';
+import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
+import { textWidth } from '@green-thicket/core/map/text-width';
+import { drawingOfBoard } from '../../pieces/drawings.ts';
+import { pressKeys } from '../../pieces/press-keys.ts';
+import { COLOURS } from '../../theme.ts';
+import styles from './GroupMaps.module.css';
+
+/** The tinted maps on a part of the page as one drawing, each under its name. */
+export const drawingOfMaps = (board: HTMLElement | null, names: readonly string[]): string =>
+  drawingOfBoard([...(board?.querySelectorAll('svg') ?? [])], names, {
+    width: MAP_WIDTH,
+    height: MAP_HEIGHT,
+    type: 32,
+  });
+
+/** What a group says, or one says more than another. */
+export interface Weights {
+  /** Strength of a theme, or the difference of two strengths. */
+  readonly ofTheme: (letter: string) => number;
+  readonly ofWord: (key: string) => number;
+  /** The largest of each on all maps that are looked at together. */
+  readonly mostTheme: number;
+  readonly mostWord: number;
+  /** Whether what is said of a word or theme is beyond chance; all is where it is left out. */
+  readonly isSure?: (what: { letter: string } | { key: string }) => boolean;
+}
+
+interface Written extends Box {
+  readonly label: MapLabel;
+  readonly type: number;
+  readonly weight: number;
+}
+
+/** The words a map of this size can show: those that are said most, at their places, none on another. */
+function wordsShown(scene: MapScene, keys: readonly string[], weights: Weights, smallest: number): Written[] {
+  const names = scene.parcels.map(({ written: { x, y } }): Box => ({
+    x,
+    y,
+    width: 2.4 * smallest,
+    height: 1.3 * smallest,
+  }));
+  const shown: Written[] = [];
+  const candidates = scene.labels
+    .filter(({ theme, zoom }) => theme >= 0 && zoom === 1)
+    .map((label) => ({ label, weight: weights.ofWord(keys[label.concept]) }))
+    .filter(({ weight }) => weight !== 0)
+    .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight) || a.label.concept - b.label.concept);
+  for (const { label, weight } of candidates) {
+    const type = smallest * (1 + 0.7 * Math.sqrt(Math.abs(weight) / weights.mostWord));
+    const width = textWidth(label.text, type) + 4;
+    const box = {
+      x: Math.max(width / 2 + 4, Math.min(MAP_WIDTH - width / 2 - 4, label.x)),
+      y: label.y,
+      width,
+      height: type * 1.15,
+    };
+    if ([...shown, ...names].some((other) => overlaps(other, box, 2))) continue;
+    shown.push({ ...box, label, type, weight });
+  }
+  return shown;
+}
+
+/** The same ground for whoever is asked: parcels and words weighted by what a group says, or by what sets two apart. */
+export function TintedMap({
+  scene,
+  keys,
+  weights,
+  title,
+  smallest,
+  inks,
+  onTheme,
+  onWord,
+}: {
+  scene: MapScene;
+  keys: readonly string[];
+  weights: Weights;
+  title: string;
+  /** Least type, in map units. */
+  smallest: number;
+  /** The inks of more and less, for differences; else each theme’s own. */
+  inks?: readonly [more: string, less: string];
+  onTheme: (letter: string) => void;
+  onWord: (key: string) => void;
+}) {
+  const inkOfWeight = (own: string, weight: number): string => (inks ? inks[weight < 0 ? 1 : 0] : own);
+  return (
+    <svg className={styles.tinted} viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`} role="group" aria-label={title}>
+      {scene.parcels.map(({ letter, name, polygon, ink, written }) => {
+        const weight = weights.ofTheme(letter);
+        const isSure = weights.isSure?.({ letter }) ?? true;
+        const shade = inkOfWeight(ink, weight);
+        const said = inks ? `${weight < 0 ? '−' : '+'}${percent(Math.abs(weight), 1)}` : percent(weight, 1);
+        return (
+          <g
+            key={letter}
+            role="button"
+            tabIndex={0}
+            className={styles.tintedParcel}
+            aria-label={`${letter} ${name}, ${title}: ${said}${isSure ? '' : ', may be chance'}`}
+            onClick={() => onTheme(letter)}
+            onKeyDown={pressKeys(() => onTheme(letter))}
+          >
+            <title>{`${letter} ${name}: ${said}${isSure ? '' : ' (may be chance)'}`}</title>
+            <path
+              d={roundedPath(polygon)}
+              fill={tint(shade, 0.04 + 0.3 * (Math.abs(weight) / Math.max(weights.mostTheme, 1e-9)))}
+              stroke={tint(shade, 0.5)}
+              strokeWidth={isSure && inks ? 4 : 1.2}
+              strokeDasharray={isSure ? undefined : '6 5'}
+            />
+            <text
+              x={written.x}
+              y={written.y + smallest * 0.4}
+              textAnchor="middle"
+              fontSize={smallest * 1.25}
+              fontWeight={800}
+              fill={ink}
+              stroke={COLOURS.paper}
+              strokeWidth={smallest * 0.12}
+              paintOrder="stroke"
+            >
+              {letter}
+              <tspan fontSize={smallest} fontWeight={500}>
+                {' '}
+                {said}
+              </tspan>
+            </text>
+          </g>
+        );
+      })}
+      {wordsShown(scene, keys, weights, smallest).map(({ label, x, y, width, type, weight }) => {
+        const key = keys[label.concept];
+        const isSure = weights.isSure?.({ key }) ?? true;
+        return (
+          <text
+            key={key}
+            x={x - width / 2 + 2}
+            y={y + type * 0.33}
+            fontSize={type}
+            fontWeight={isSure && inks ? 700 : 500}
+            fill={isSure ? inkOfWeight(scene.parcels[label.theme].ink, weight) : COLOURS.quiet}
+            stroke={COLOURS.paper}
+            strokeWidth={type * 0.14}
+            paintOrder="stroke"
+            className={styles.tintedWord}
+            onClick={() => onWord(key)}
+          >
+            {label.text}
+          </text>
+        );
+      })}
+    </svg>
+  );
+}
