@@ -43,7 +43,7 @@ describe('polygons', () => {
   it('are clipped and drawn in', () => {
     expect(area(clip(square, { nx: 1, ny: 0, limit: 4 }))).to.equal(40);
     expect(clip(square, { nx: 1, ny: 0, limit: -1 })).to.deep.equal([]);
-    expect(area(inset(square, 2))).to.be.closeTo(36, 1e-9);
+    expect(area(inset(square, 2))).to.be.closeTo(36, 1e-6);
     expect(inset(square, 6)).to.deep.equal([]);
   });
 
@@ -147,18 +147,23 @@ describe('labels', () => {
     fc.assert(
       fc.property(fc.array(box, { maxLength: 8 }), box, (boxes, { x, y, width, height }) => {
         const room = roomForBox(halfPlanes(parcel), width, height);
-        const isFree = (at: Point): boolean =>
-          isInside(room, ...at) &&
+        // A place on the very border may count as inside or not, by rounding.
+        const isFree = (at: Point, border: number): boolean =>
+          isInside(room, ...at, border) &&
           !boxes.some((other) => overlaps(other, { x: at[0], y: at[1], width, height }, 3));
         const found = nearestFree({ room, boxes, width, height, wishX: x, wishY: y, parcel });
         const away = ([px, py]: Point): number => (px - x) ** 2 + (py - y) ** 2;
-        let nearest = Infinity;
-        if (isFree([x, y])) nearest = 0;
-        for (let py = 0; py <= 120; py += Math.max(3, height / 4))
-          for (let px = 0; px <= 200; px += Math.max(4, width / 8))
-            if (isFree([px, py])) nearest = Math.min(nearest, away([px, py]));
-        if (found) expect(isFree(found)).to.equal(true);
-        expect(found ? away(found) : Infinity).to.equal(nearest);
+        const nearestWith = (border: number): number => {
+          let nearest = isFree([x, y], border) ? 0 : Infinity;
+          for (let py = 0; py <= 120; py += Math.max(3, height / 4))
+            for (let px = 0; px <= 200; px += Math.max(4, width / 8))
+              if (isFree([px, py], border)) nearest = Math.min(nearest, away([px, py]));
+          return nearest;
+        };
+        if (found) expect(isFree(found, 1e-6)).to.equal(true);
+        expect(found ? away(found) : Infinity)
+          .to.be.at.most(nearestWith(-1e-6))
+          .and.at.least(nearestWith(1e-6));
       }),
     );
   });
@@ -179,7 +184,7 @@ describe('labels', () => {
 
   it('are as wide as their letters', () => {
     expect(textWidth('iii', 10)).to.be.below(textWidth('mmm', 10));
-    expect(textWidth('bus', 20)).to.be.closeTo(2 * textWidth('bus', 10), 1e-9);
+    expect(textWidth('bus', 20)).to.be.closeTo(2 * textWidth('bus', 10), 1e-6);
     expect(textWidth('夜', 10)).to.equal(10);
   });
 });
