@@ -1,7 +1,7 @@
 import { largest } from '../base/extent.ts';
 import { escapeXml } from '../base/xml.ts';
 import { percent } from '../base/wording.ts';
-import { inkOf, MOSS, NEUTRAL_INK, PAPER } from '../map/palette.ts';
+import { DRAWN_FONT, inkOf, MOSS, NEUTRAL_INK, PAPER } from '../map/palette.ts';
 import type { Comparison } from './strength.ts';
 
 /** A row as it is written beside its marks. */
@@ -42,7 +42,7 @@ export function drawComparison(
   const height = HEAD + LINE * order.length + 44;
   const at = (share: number): number => 8 + (CELL - 24) * (share / most);
   const out = [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" role="img" font-family="${DRAWN_FONT}">`,
     `<title>${escapeXml(title)}</title>`,
     `<rect width="${width}" height="${height}" fill="${PAPER}"/>`,
     `<text x="${EDGE}" y="24" font-size="15" font-weight="650" fill="${MOSS}">${cut(title, 90)}</text>`,

@@ -20,6 +20,8 @@ export const PAPER = '#FBFAF4';
 export const MOSS = '#23402F';
 export const RUST = '#B5532B';
 export const NEUTRAL_INK = '#5d6358';
+/** The type of drawings, as an attribute has it. */
+export const DRAWN_FONT = "'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif";
 
 export function inkOf(letter: string): string {
   return INKS[indexOfLetter(letter) % INKS.length];

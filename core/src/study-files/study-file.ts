@@ -5,7 +5,7 @@ import { ArchiveError, openArchive, type Archive } from '../formats/archive.ts';
 import type { DecisionLog, DecisionRecord } from '../study/record.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';
-import type { NotebookEntry } from '../study/notebook.ts';
+import { HANGS_ON, type NotebookEntry } from '../study/notebook.ts';
 import { decisionSchema, faultIn } from './decision-schemas.ts';
 import { concept, id, keys, letter, text, whole } from '../study/schema-fields.ts';
 import { liftRecords, STUDY_VERSION } from './study-versions.ts';
@@ -61,11 +61,31 @@ const identitySchema = Joi.object({
   name: Joi.array().ordered(place.required(), place.required(), place.required(), place.required()),
   places: Joi.object().pattern(concept, stood),
 });
+const drawnText = Joi.string().allow('').max(LONGEST.drawing);
+const cell = Joi.alternatives(Joi.number(), drawnText);
+const keptViewSchema = Joi.object({
+  asked: Joi.object({ kind: text.required() }).unknown().required(),
+  address: Joi.string().allow('').max(LONGEST.note).required(),
+  seq: seq.required(),
+  figure: Joi.object({
+    title: drawnText.required(),
+    note: drawnText.required(),
+    picture: Joi.object({ svg: drawnText.required(), alt: drawnText.required() }),
+    table: Joi.object({
+      head: Joi.array().items(drawnText).max(1000).required(),
+      rows: Joi.array().items(Joi.array().items(cell).max(1000)).max(1000).required(),
+    }),
+  }),
+});
 const entrySchema = Joi.object({
   id: id.required(),
   time: Joi.string().isoDate().required(),
   note: Joi.string().allow('').max(LONGEST.note).required(),
   tags: Joi.array().items(Joi.string().max(LONGEST.tag)).max(1000).required(),
+  isHeading: Joi.boolean(),
+  place: Joi.number().min(-1e15).max(1e15),
+  on: Joi.object({ kind: Joi.valid(...HANGS_ON).required(), key: concept.required(), name: text.required() }),
+  view: keptViewSchema,
   excerpt: Joi.object({
     sourceId: id.required(),
     sourceName: text.required(),

@@ -19,6 +19,8 @@ export const LONGEST = {
   tag: 200,
   /** The words of an excerpt. */
   quote: 1_000_000,
+  /** A drawing of a kept view, or a cell of its table. */
+  drawing: 4_000_000,
 } as const;
 
 const whole = (min: number, max: number): NumberRange => ({ min, max, whole: true });

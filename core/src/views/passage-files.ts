@@ -1,6 +1,7 @@
 import { strToU8 } from 'fflate';
 import { writeCsv } from '../formats/csv.ts';
-import { writeDocx, type DocxParagraph, type DocxRun } from '../formats/docx-write.ts';
+import { heading, type Block, type Run } from '../formats/document.ts';
+import { writeDocx } from '../formats/docx-write.ts';
 import { counted } from '../base/wording.ts';
 import { attributeNames } from '../study/groups.ts';
 import type { StudySource } from '../study/study.ts';
@@ -42,20 +43,19 @@ export function passagesDocx(
   sources: readonly StudySource[],
 ): Uint8Array<ArrayBuffer> {
   const sourceOf = new Map(sources.map((source) => [source.id, source]));
-  const paragraphs: DocxParagraph[] = [
-    { heading: true, runs: [{ text: `${title}: ${counted(rows.length, 'passage')}` }] },
-  ];
+  const blocks: Block[] = [heading(1, `${title}: ${counted(rows.length, 'passage')}`)];
   for (const row of rows) {
     const source = sourceOf.get(row.sourceId);
     const values = Object.values(source?.attributes ?? {}).filter((value) => value !== '');
     const head = [source?.name ?? '', ...values, `paragraph ${row.paragraph}`].join(' · ');
-    paragraphs.push({ heading: true, runs: [{ text: head }] }, { runs: markedRuns(row) });
+    blocks.push(heading(2, head), { kind: 'paragraph', runs: markedRuns(row) });
   }
-  return writeDocx(paragraphs);
+  return writeDocx(blocks);
 }
 
-function markedRuns({ text, start, marks }: PassageRow): DocxRun[] {
-  const runs: DocxRun[] = [];
+/** A passage's words with those that are marked in bold. */
+export function markedRuns({ text, start, marks }: Pick<PassageRow, 'text' | 'start' | 'marks'>): Run[] {
+  const runs: Run[] = [];
   let at = 0;
   for (const mark of marks) {
     const from = Math.max(at, mark.start - start);

@@ -12,7 +12,9 @@ import type { ResolutionPoint } from '../themes/resolution.ts';
 
 export type * from './collection-view-types.ts';
 export type * from './compare-view-types.ts';
+export type * from './figure-types.ts';
 export * from './reading-view-types.ts';
+export * from './report-types.ts';
 
 export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;
 export type MatrixFigure = (typeof MATRIX_FIGURES)[number];

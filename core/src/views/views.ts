@@ -1,8 +1,10 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
+import type { AskView } from './figures.ts';
 import { EXCHANGE_VIEWS } from './exchange-views.ts';
 import { COMPARE_VIEWS } from './compare-views.ts';
+import { REPORT_VIEWS } from './report-views.ts';
 import { TONE_VIEWS } from './tone-views.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
 import { CONCEPT_VIEWS } from './concept-views.ts';
@@ -19,7 +21,7 @@ import type { ViewContext, ViewLibrary } from './view.ts';
 
 type Maker<V extends ViewName> = (
   question: ViewQuestions[V],
-  context: ViewContext<StageName, ViewOwn<V>>,
+  context: ViewContext<StageName, ViewOwn<V>> & { readonly ask: AskView },
 ) => Stepwise<ViewAnswers[V]>;
 
 const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
@@ -35,6 +37,7 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...COMPARE_VIEWS,
   ...TONE_VIEWS,
   ...EXCHANGE_VIEWS,
+  ...REPORT_VIEWS,
 };
 
 /** Answers a view in steps, by what its key is made of. */
@@ -42,8 +45,9 @@ export function* makeView<V extends ViewName>(
   view: V,
   question: ViewQuestions[V],
   study: StudyInput,
-  { engine, original, lexicon, meanings, tone }: { readonly engine: Engine } & ViewLibrary,
+  library: { readonly engine: Engine } & ViewLibrary,
 ): Stepwise<ViewAnswers[V]> {
+  const { engine, original, lexicon, meanings, tone } = library;
   return yield* MAKERS[view](question, {
     take: (stage) => engine.compute(stage, study),
     own: ownOf(view, study.state, question),
@@ -51,5 +55,6 @@ export function* makeView<V extends ViewName>(
     lexicon,
     meanings,
     tone,
+    ask: (other, asked) => makeView(other, asked, study, library),
   });
 }

@@ -150,6 +150,7 @@ const cell = { kind: 'cell', letter: 'A', attribute: 'role', group: 'driver' } a
 const afterCell = { kind: 'following', of: cell, direction: 'after', words: ['rose'] } as const;
 const drivers = { attribute: 'role', value: 'driver' };
 const ids = [first.id, second.id];
+const NOTHING_KEPT = { entries: [], decisions: [], version: '0', quotations: 1 };
 /** Questions for every view: all there are of those that read attributes. */
 const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   overview: [null],
@@ -278,6 +279,9 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   ],
   dispersion: [{ selections: [concept, cell] }],
   branches: [{ selection: cell, direction: 'after', path: [] }],
+  figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],
+  report: [{ parts: ['summary', 'themes', 'comparison'], ...NOTHING_KEPT }],
+  reportFile: [{ parts: ['method', 'references', 'again'], ...NOTHING_KEPT, as: 'html' }],
   source: [
     { sourceId: first.id, selection: cell, at: 0 },
     { sourceId: first.id, selection: null, at: 0 },
@@ -349,10 +353,13 @@ describe('keys of stages and views', function () {
   });
 
   it('stay where a decision is nothing to them, so that nothing is asked again', () => {
-    // Files for other programs carry the title.
+    // Files for other programs and reports carry the title; figures ask whatever other views do.
     expect([...checkKeys([{ kind: 'renameStudy', title: 'T' }]).changed]).to.have.members([
       'networkFile',
       'projectFile',
+      'figure',
+      'report',
+      'reportFile',
     ]);
     const { changed } = checkKeys([MOVES.setAttribute[2]]);
     for (const view of ['themes', 'map', 'passages', 'concordance', 'plainCounts', 'stage'])

@@ -18,6 +18,7 @@ import { InTurn } from '../pieces/InTurn.tsx';
 import { KeptNote } from './KeptNote.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
+import { KeepView } from '../notebook/KeepView.tsx';
 import { Notebook } from '../notebook/Notebook.tsx';
 import { useSelection } from '../pieces/selection.ts';
 import { SkipLink } from './SkipLink.tsx';
@@ -103,7 +104,12 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
               >
                 Decisions
               </Button>
-              <Button ghost title="Excerpts and memos" onClick={() => setNoting(true)}>
+              <KeepView />
+              <Button
+                ghost
+                title="Excerpts, memos and kept views; and the report"
+                onClick={() => setNoting(true)}
+              >
                 Notebook{entries > 0 ? ` ${entries}` : ''}
               </Button>
               <Button

@@ -1,33 +1,87 @@
-import { App, Button, Drawer, Input, Select } from 'antd';
+import { Button, Drawer, Input } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { findEntries, type NotebookEntry } from '@green-thicket/core/study/notebook';
+import { LONGEST } from '@green-thicket/core/study/limits';
 import { counted } from '@green-thicket/core/base/wording';
-import { changeEntry, keepEntry, listEntries, putEntryBack, removeEntry } from '../store/notebook.ts';
-import { useSelection } from '../pieces/selection.ts';
+import {
+  keepEntry,
+  lastNotebookChange,
+  listEntries,
+  moveEntry,
+  undoInNotebook,
+  type NewEntry,
+} from '../store/notebook.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
-import { LONGEST } from '@green-thicket/core/study/limits';
+import { Entry } from './Entry.tsx';
+import { KeptViewDialog } from './KeptViewDialog.tsx';
+import { ReportDialog } from './ReportDialog.tsx';
 import styles from './Notebook.module.css';
 
-/** The Notebook: excerpts and memos with notes and tags, to find again and to jump back from; the analysis leaves them alone. */
+/** Entries drawn at a time. */
+const FIRST_ENTRIES = 100;
+
+/** The Notebook: excerpts, memos, headings and kept views, in the order they are put in; the analysis leaves them alone. */
 export function Notebook({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { id } = useStudy();
-  const tellFault = useTellFault();
   const entries = useLiveQuery(() => listEntries(id), [id]) ?? [];
+  const tellFault = useTellFault();
   const [filter, setFilter] = useState('');
   const [memo, setMemo] = useState('');
+  const [limit, setLimit] = useState(FIRST_ENTRIES);
+  const [viewed, setViewed] = useState<NotebookEntry>();
+  const [isReporting, setReporting] = useState(false);
   const tags = [...new Set(entries.flatMap((entry) => entry.tags))].sort();
   const shown = findEntries(entries, filter);
-  const add = (): void =>
-    tellFault('The memo was not kept', async () => {
+  const undoable = lastNotebookChange(id);
+  const undo = (): void => tellFault('Nothing was undone', () => undoInNotebook(id));
+  const add = (more: Partial<NewEntry>): void =>
+    tellFault('It was not kept', async () => {
       if (memo.trim() === '') return;
-      await keepEntry(id, { note: memo.trim(), tags: [] });
+      await keepEntry(id, { note: memo.trim(), tags: [], ...more });
       setMemo('');
     });
+  const move = (entry: NotebookEntry, to: number): void => {
+    if (to >= 0 && to < entries.length) tellFault('It was not moved', () => moveEntry(id, entry.id, to));
+  };
   return (
-    <Drawer title="Notebook" open={open} onClose={onClose} size={440}>
-      <div className="stack">
+    <Drawer
+      title="Notebook"
+      open={open}
+      onClose={onClose}
+      size={460}
+      extra={
+        <span className="control-row">
+          <Button
+            size="small"
+            disabled={undoable === undefined}
+            title={
+              undoable === undefined ? 'Nothing to undo here' : `Undo: ${undoable} (Ctrl+Z in the Notebook)`
+            }
+            onClick={undo}
+          >
+            Undo
+          </Button>
+          <Button size="small" type="primary" onClick={() => setReporting(true)}>
+            Report
+          </Button>
+        </span>
+      }
+    >
+      <div
+        className="stack"
+        onKeyDown={(event) => {
+          const target = event.target as HTMLElement;
+          if (/^(?:INPUT|TEXTAREA)$/.test(target.tagName)) return;
+          if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+          // Here it is the Notebook that is undone, not the study.
+          event.preventDefault();
+          event.stopPropagation();
+          event.nativeEvent.stopImmediatePropagation();
+          undo();
+        }}
+      >
         <Input.TextArea
           aria-label="New memo"
           placeholder="A thought to keep"
@@ -37,9 +91,19 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
           maxLength={LONGEST.note}
           onChange={(event) => setMemo(event.target.value)}
         />
-        <Button size="small" disabled={memo.trim() === ''} onClick={add}>
-          Keep this memo
-        </Button>
+        <div className="control-row">
+          <Button size="small" disabled={memo.trim() === ''} onClick={() => add({})}>
+            Keep this memo
+          </Button>
+          <Button
+            size="small"
+            disabled={memo.trim() === ''}
+            title="A heading for what stands under it, here and in the report"
+            onClick={() => add({ isHeading: true })}
+          >
+            As a heading
+          </Button>
+        </div>
         {entries.length > 0 ? (
           <Input
             size="small"
@@ -50,99 +114,43 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
             onChange={(event) => setFilter(event.target.value)}
           />
         ) : (
-          <p className="quiet">Nothing is kept yet. Write a memo here, or keep a passage in the Reader.</p>
+          <p className="quiet">
+            Nothing is kept yet. Write a memo here, keep a passage in the Reader, or press V to keep the map,
+            table or comparison that is shown.
+          </p>
         )}
-        {shown.map((entry) => (
-          <Entry key={entry.id} entry={entry} tags={tags} close={onClose} />
-        ))}
-      </div>
-    </Drawer>
-  );
-}
-
-function Entry({ entry, tags, close }: { entry: NotebookEntry; tags: readonly string[]; close: () => void }) {
-  const { id } = useStudy();
-  const { openSource } = useSelection();
-  const { message } = App.useApp();
-  const tellFault = useTellFault();
-  const [note, setNote] = useState<string>();
-  const { excerpt } = entry;
-  const keep = (): void => {
-    if (note !== undefined && note !== entry.note) {
-      tellFault('The note was not kept', () => changeEntry(id, entry.id, { note }));
-    }
-    setNote(undefined);
-  };
-  const remove = (): void =>
-    tellFault('It was not removed', async () => {
-      const gone = await removeEntry(id, entry.id);
-      if (!gone) return;
-      void message.info(
-        <span>
-          Removed.{' '}
-          <button
-            type="button"
-            className="linklike"
-            onClick={() => tellFault('It was not put back', () => putEntryBack(id, gone))}
-          >
-            Put it back
-          </button>
-        </span>,
-      );
-    });
-  return (
-    <article
-      className={styles.notebookEntry}
-      aria-label={excerpt ? `Excerpt of ${excerpt.sourceName}` : 'Memo'}
-    >
-      {excerpt && (
-        <>
-          <blockquote>{excerpt.quote}</blockquote>
-          <button
-            type="button"
-            className="linklike"
-            title="Read it in its place"
-            onClick={() => {
-              openSource({ sourceId: excerpt.sourceId, at: excerpt.start });
-              close();
+        {shown.slice(0, limit).map((entry) => (
+          <Entry
+            key={entry.id}
+            entry={entry}
+            number={entries.indexOf(entry)}
+            tags={tags}
+            close={onClose}
+            onMove={(to) => move(entry, to)}
+            onDropped={(dropped) => {
+              const moved = entries.find((each) => each.id === dropped);
+              if (moved) move(moved, entries.indexOf(entry));
             }}
-          >
-            {excerpt.sourceName}
-          </button>
-        </>
-      )}
-      <Input.TextArea
-        aria-label={excerpt ? `Note on ${excerpt.sourceName}` : 'Memo'}
-        placeholder="Note"
-        variant="borderless"
-        className={styles.growing}
-        rows={1}
-        value={note ?? entry.note}
-        maxLength={LONGEST.note}
-        onChange={(event) => setNote(event.target.value)}
-        onBlur={keep}
-      />
-      <div className="control-row">
-        <Select
-          mode="tags"
-          size="small"
-          className="wide"
-          aria-label="Tags"
-          placeholder="Tags: concepts, themes, own words"
-          tokenSeparators={[',']}
-          value={[...entry.tags]}
-          options={tags.map((tag) => ({ value: tag, label: tag }))}
-          onChange={(next: string[]) =>
-            tellFault('The tags were not kept', () => changeEntry(id, entry.id, { tags: next }))
-          }
-        />
-        <Button size="small" type="text" aria-label="Remove from the Notebook" onClick={remove}>
-          ✕
-        </Button>
+            onView={() => setViewed(entry)}
+          />
+        ))}
+        {shown.length > limit && (
+          <Button size="small" onClick={() => setLimit(limit + FIRST_ENTRIES)}>
+            {`Show ${counted(Math.min(FIRST_ENTRIES, shown.length - limit), 'more entry', 'more entries')}`}
+          </Button>
+        )}
       </div>
-      <span className="quiet">
-        {new Date(entry.time).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
-      </span>
-    </article>
+      {viewed && (
+        <KeptViewDialog
+          entry={viewed}
+          onClose={() => setViewed(undefined)}
+          onGone={() => {
+            setViewed(undefined);
+            onClose();
+          }}
+        />
+      )}
+      {isReporting && <ReportDialog entries={entries} onClose={() => setReporting(false)} />}
+    </Drawer>
   );
 }

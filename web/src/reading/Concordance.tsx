@@ -8,6 +8,7 @@ import type { ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
+import { useShownFigure } from '../pieces/shown-figure.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { Select } from '../pieces/Select.tsx';
 import styles from './Concordance.module.css';
@@ -33,6 +34,7 @@ export function Concordance({ selection }: { selection: Selection }) {
   const chosen = pair.map((name, i) => (names.includes(name) ? name : (names[i] ?? ''))) as [string, string];
   const groups: readonly Group[] =
     attribute === '' ? [null] : chosen.filter((value) => value !== '').map((value) => ({ attribute, value }));
+  useShownFigure({ kind: 'concordance', selection, group: groups.length === 1 ? groups[0] : null });
   return (
     <>
       <div className="stage-bar">

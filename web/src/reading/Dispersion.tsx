@@ -6,6 +6,7 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
+import { useShownFigure } from '../pieces/shown-figure.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { Select } from '../pieces/Select.tsx';
 import styles from './Dispersion.module.css';
@@ -23,6 +24,7 @@ export function Dispersion({ selection }: { selection: Selection }) {
     ...others.map((key): Selection => ({ kind: 'concept', key })),
   ];
   const { data, isPlaceholderData } = useView('dispersion', { selections });
+  useShownFigure({ kind: 'dispersion', selection });
   return (
     <>
       <div className="stage-bar">

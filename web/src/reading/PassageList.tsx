@@ -1,6 +1,7 @@
 import { App, Button } from 'antd';
 import { Fragment, useState } from 'react';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
+import type { HangsOn } from '@green-thicket/core/study/notebook';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { PassageOrder, PassagesView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
@@ -13,6 +14,7 @@ import { whyNowhere } from '../pieces/never-show.ts';
 import { ConceptMeaning } from './ConceptMeaning.tsx';
 import { ConceptVerdict } from './ConceptVerdict.tsx';
 import { LOOK_NAMES } from './look-names.ts';
+import { NotesOn } from './NotesOn.tsx';
 import { PassageChoices } from './PassageChoices.tsx';
 import { SourceHead } from './SourceHead.tsx';
 import { WhereItIsSaid } from './WhereItIsSaid.tsx';
@@ -51,6 +53,12 @@ export function PassageList({ selection }: { selection: Selection }) {
       });
       void message.success('Kept in the Notebook.');
     });
+  const about: HangsOn | undefined =
+    selection.kind === 'concept'
+      ? { kind: 'concept', key: selection.key, name: data.title }
+      : selection.kind === 'theme'
+        ? { kind: 'theme', key: selection.letter, name: data.title }
+        : undefined;
   const sourceOf = new Map(state.sources.map((source) => [source.id, source]));
   const windowsIn = new Map<string, number>();
   for (const row of data.rows) windowsIn.set(row.sourceId, (windowsIn.get(row.sourceId) ?? 0) + 1);
@@ -72,6 +80,7 @@ export function PassageList({ selection }: { selection: Selection }) {
           <ConceptMeaning conceptKey={selection.key} />
         </>
       )}
+      {about && <NotesOn key={about.key} on={about} />}
       {/* What no theme reaches is stretches, not mentions that could stand in lines. */}
       {selection.kind !== 'missed' && (
         <p className={shared.lookLinks}>

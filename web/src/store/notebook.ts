@@ -1,46 +1,89 @@
-import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { inOrder, placesAfterMove, type NotebookEntry } from '@green-thicket/core/study/notebook';
 import { checkEntry } from './check.ts';
 import { databaseOf, theDatabase, type NotebookRow } from './database.ts';
 import { kept, StoreError } from './store-error.ts';
 
-/** The excerpts and memos of a study, the first kept first. */
+/** What is typed or kept of an entry; the rest of it is given when it is kept. */
+export type NewEntry = Omit<NotebookEntry, 'id' | 'time'>;
+export type EntryChange = Partial<Pick<NotebookEntry, 'note' | 'tags' | 'on'>>;
+
+/** The entries of a study, in their order. */
 export async function listEntries(id: string): Promise<NotebookRow[]> {
   const database = await databaseOf(id);
-  return database ? database.notebook.orderBy('time').toArray() : [];
+  return database ? inOrder(await database.notebook.toArray()) : [];
 }
 
-/** Keeps an excerpt or a memo; it stands beside the decisions, and undo does not touch it. */
-export async function keepEntry(id: string, entry: Omit<NotebookEntry, 'id' | 'time'>): Promise<void> {
+/** Entries as they were before a change, by their ids; undefined where there was none. */
+type Before = ReadonlyMap<string, NotebookRow | undefined>;
+/** What each Notebook has been changed from, the latest last, as long as the page is open. */
+const changes = new Map<string, { readonly what: string; readonly before: Before }[]>();
+const MOST_CHANGES = 200;
+
+function remember(id: string, what: string, before: Before): void {
+  const own = changes.get(id) ?? [];
+  own.push({ what, before });
+  changes.set(id, own.slice(-MOST_CHANGES));
+}
+
+/** What would be undone in a Notebook, in a few words; undefined where nothing was changed. */
+export const lastNotebookChange = (id: string): string | undefined => changes.get(id)?.at(-1)?.what;
+
+/** Undoes the last change of a Notebook; nothing of the study's decisions is touched. */
+export async function undoInNotebook(id: string): Promise<void> {
+  const last = changes.get(id)?.at(-1);
+  if (!last) return;
+  await kept(async () => {
+    const { notebook } = await theDatabase(id);
+    const back = [...last.before.values()].filter((entry) => entry !== undefined);
+    await notebook.bulkDelete([...last.before.keys()]);
+    await notebook.bulkPut(back);
+  });
+  changes.get(id)?.pop();
+}
+
+/** Keeps an excerpt, a memo, a heading or a view; it stands beside the decisions, and their undo does not touch it. */
+export async function keepEntry(id: string, entry: NewEntry): Promise<void> {
   await kept(async () => {
     const whole = { ...entry, id: crypto.randomUUID(), time: new Date().toISOString() };
     await checkEntry(whole);
-    await (await theDatabase(id)).notebook.add(whole);
+    const { notebook } = await theDatabase(id);
+    // What comes in stands first, also where others were moved before it.
+    const [first] = inOrder(await notebook.toArray());
+    await notebook.add(first?.place === undefined ? whole : { ...whole, place: first.place - 1 });
+    remember(id, 'keep it', new Map([[whole.id, undefined]]));
   });
 }
 
-export async function changeEntry(
-  id: string,
-  entryId: string,
-  change: Partial<Pick<NotebookEntry, 'note' | 'tags'>>,
-): Promise<void> {
+export async function changeEntry(id: string, entryId: string, change: EntryChange): Promise<void> {
   await kept(async () => {
-    const database = await theDatabase(id);
-    const entry = await database.notebook.get(entryId);
+    const { notebook } = await theDatabase(id);
+    const entry = await notebook.get(entryId);
     if (!entry) throw new StoreError('This entry is no longer in the Notebook.');
     await checkEntry({ ...entry, ...change });
-    await database.notebook.update(entryId, change);
+    await notebook.update(entryId, change);
+    remember(id, 'change it', new Map([[entryId, entry]]));
   });
 }
 
-/** Takes an entry out, and returns it, so that it can be put back. */
-export function removeEntry(id: string, entryId: string): Promise<NotebookRow | undefined> {
-  return kept(async () => {
+/** Moves an entry to a number in the order. */
+export async function moveEntry(id: string, entryId: string, to: number): Promise<void> {
+  await kept(async () => {
     const database = await theDatabase(id);
-    const entry = await database.notebook.get(entryId);
-    await database.notebook.delete(entryId);
-    return entry;
+    await database.transaction('rw', database.notebook, async () => {
+      const entries = inOrder(await database.notebook.toArray());
+      const places = placesAfterMove(entries, entryId, to);
+      const moved = entries.filter((entry) => places.has(entry.id));
+      await database.notebook.bulkPut(moved.map((entry) => ({ ...entry, place: places.get(entry.id) })));
+      remember(id, 'move it', new Map(moved.map((entry) => [entry.id, entry])));
+    });
   });
 }
 
-export const putEntryBack = (id: string, entry: NotebookRow): Promise<unknown> =>
-  kept(async () => (await theDatabase(id)).notebook.put(entry));
+export async function removeEntry(id: string, entryId: string): Promise<void> {
+  await kept(async () => {
+    const { notebook } = await theDatabase(id);
+    const entry = await notebook.get(entryId);
+    await notebook.delete(entryId);
+    if (entry) remember(id, 'remove it', new Map([[entryId, entry]]));
+  });
+}

@@ -4,6 +4,7 @@ import {
   registerWithin,
   withoutSources,
 } from '@green-thicket/core/study/withdraw';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { SavedCopy } from './database.ts';
 import { writeAnew } from './write-anew.ts';
@@ -24,7 +25,14 @@ export interface Withdrawn {
 export function withdrawSources(id: string, sources: readonly StudySource[]): Promise<Withdrawn> {
   return writeAnew(id, 'They are withdrawn', ({ file, saved }) => {
     const gone = everMadeOf(file.log, originalsBehind(sources));
-    const notebook = (file.notebook ?? []).filter(({ excerpt }) => !excerpt || !gone.has(excerpt.sourceId));
+    // A picture or table may hold what they said: a kept view loses it, and is made again as it is then.
+    const notebook = (file.notebook ?? [])
+      .filter(({ excerpt }) => !excerpt || !gone.has(excerpt.sourceId))
+      .map(({ view, on, ...entry }): NotebookEntry => ({
+        ...entry,
+        ...(view ? { view: { asked: view.asked, address: view.address, seq: view.seq } } : {}),
+        ...(on && !(on.kind === 'source' && gone.has(on.key)) ? { on } : {}),
+      }));
     const left = new Map([...file.originals].filter(([each]) => !gone.has(each)));
     const firstSeq = file.log.records.find(
       ({ decision }) => decision.kind === 'addSources' && decision.sources.some((each) => gone.has(each.id)),

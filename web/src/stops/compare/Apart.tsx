@@ -9,6 +9,7 @@ import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { pressKeys } from '../../pieces/press-keys.ts';
 import { useSelection } from '../../pieces/selection.ts';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey, sameSelection, selectionOf } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
@@ -105,6 +106,7 @@ function TwoSided({
   };
 }) {
   const { data, isPlaceholderData } = useView('apart', question);
+  useShownFigure({ kind: 'apart', asked: question });
   const drawing = useRef<SVGSVGElement>(null);
   if (!data) return <p className="quiet">Weighing what each side says …</p>;
   const there = question.against ?? 'all others';

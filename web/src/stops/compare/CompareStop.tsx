@@ -4,6 +4,7 @@ import { Segmented } from 'antd';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { Select } from '../../pieces/Select.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Apart } from './Apart.tsx';
@@ -19,12 +20,16 @@ import styles from './CompareStop.module.css';
 /** Faces whose rows may be other things than themes. */
 const WITH_ROWS: ReadonlySet<Face> = new Set(['marks', 'table', 'time', 'course']);
 
+/** Faces of which the marks are kept. */
+const KEPT_AS_MARKS: ReadonlySet<Face> = new Set(['profiles', 'course', 'voices']);
+
 /** Compare: who speaks to what, how strongly and how surely; every mark opens its passages. */
 export function CompareStop() {
   const { id, state } = useStudy();
   const [looked, look] = useLooked(id);
   const { face, rows, shown } = looked;
   const themes = useView('themes', null).data?.themes;
+  useShownFigure(KEPT_AS_MARKS.has(face) ? { kind: 'strength', rows } : undefined);
   const hasColumns =
     attributeNames(workingSources(state)).length > 0 || state.settings.compare.columns !== 'attribute';
   const isEmpty =

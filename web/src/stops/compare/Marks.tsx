@@ -6,6 +6,7 @@ import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
 import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import type { SavedTable } from '../../pieces/save-table.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
@@ -30,6 +31,7 @@ const rankOf = (view: CompareView, row: number, group: number): number =>
 export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown; isTable: boolean }) {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('compare', { rows });
+  useShownFigure({ kind: 'strength', rows });
   if (!data) return <p className="quiet">Comparing groups …</p>;
   const { comparison } = data;
   const { groups } = comparison;

@@ -10,6 +10,7 @@ import type { OverTimeView, RowsAsked } from '@green-thicket/core/views/view-typ
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey } from './faces.ts';
 import { DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
@@ -61,7 +62,9 @@ function ByPeriod({
   const [byGroup, setByGroup] = useState(false);
   const [reach, setReach] = useState(0);
   const span = spans[spans.length - 1] ?? '';
-  const { data, isPlaceholderData } = useView('overTime', { rows, dates, span, period, byGroup });
+  const asked = { rows, dates, span, period, byGroup };
+  const { data, isPlaceholderData } = useView('overTime', asked);
+  useShownFigure({ kind: 'time', asked });
   const board = useRef<HTMLDivElement>(null);
   if (!data) return <p className="quiet">Putting strength by period …</p>;
   const shown = data.courses.slice(0, MOST_LINES);

@@ -5,6 +5,7 @@ import { inkOf, MOSS } from '@green-thicket/core/map/palette';
 import type { ToneView, Within } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { sameSelection, sameWithin } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
@@ -26,6 +27,7 @@ const SIGNS: ReadonlyMap<string, string> = new Map([
 export function Tone() {
   const [list, setList] = useState('');
   const { data, isPlaceholderData } = useView('tone', { list });
+  useShownFigure({ kind: 'tone', list });
   const { selection, within } = useSelection();
   if (!data) return <p className="quiet">Listening to how it sounds …</p>;
   const name = data.lists.find((each) => each.name === list)?.name ?? data.lists[0].name;

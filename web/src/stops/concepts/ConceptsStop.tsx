@@ -17,6 +17,7 @@ import { ConceptMatrix } from './ConceptMatrix.tsx';
 import { PlainCounts } from './PlainCounts.tsx';
 import { WordPairs } from './WordPairs.tsx';
 import { useFiguredRows } from './use-figured-rows.ts';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { WordPicture } from './WordPicture.tsx';
 import { WordField } from './WordField.tsx';
 
@@ -27,6 +28,7 @@ const STACKED: ReadonlySet<ConceptsLook['face']> = new Set(['table', 'matrix', '
 export function ConceptsStop() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('concepts', null);
+  useShownFigure({ kind: 'concepts' });
   const { selection, select } = useSelection();
   const [filter, setFilter] = useState('');
   const { face, group, against } = useConceptsLook().look;

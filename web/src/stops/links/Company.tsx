@@ -8,6 +8,7 @@ import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { TwoConcepts } from './TwoConcepts.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import styles from './Company.module.css';
 
 /** Companions drawn at first. */
@@ -62,6 +63,7 @@ export function Company({
 }
 
 function Bars({ concept }: { concept: string }) {
+  useShownFigure({ kind: 'company', key: concept });
   const { data, isPlaceholderData } = useView('company', { concept, limit: 2000 });
   const [limit, setLimit] = useState(FIRST);
   if (!data) return <p className="quiet">Looking at its company …</p>;

@@ -7,6 +7,7 @@ import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { ByGroup } from './ByGroup.tsx';
@@ -41,6 +42,7 @@ export function LinksStop() {
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
   const [face, setFace] = useState<'list' | 'matrix' | 'company' | 'groups'>('list');
   const [shown, setShown] = useState<ShownLinks>('all');
+  useShownFigure(face === 'company' ? undefined : { kind: 'links' });
   const rarer = useView('rarer', { limit: MOST_ROWS }, shown === 'rarer').data;
   const options = all.map(({ key, label }) => ({ value: key, label }));
   const linkKey = selection?.kind === 'link' ? selection.keys.join('—') : '';

@@ -8,6 +8,7 @@ import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Companions } from './Companions.tsx';
@@ -23,6 +24,7 @@ import styles from './MapStop.module.css';
 export function MapStop() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('map', null);
+  useShownFigure({ kind: 'map' });
   const { selection, select } = useSelection();
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);

@@ -4,6 +4,7 @@ import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { AttributeList } from './AttributeList.tsx';
 import { BringIn } from './BringIn.tsx';
@@ -19,6 +20,7 @@ import { WorthALook } from './WorthALook.tsx';
 export function SourcesStop() {
   const { state, decide } = useStudy();
   const { data, isPlaceholderData } = useView('sources', null);
+  useShownFigure(state.sources.length > 0 ? { kind: 'sources' } : undefined);
   const { message } = App.useApp();
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [filter, setFilter] = useState('');

@@ -2,6 +2,7 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
+import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Became } from './Became.tsx';
@@ -18,6 +19,7 @@ import styles from './ThemesStop.module.css';
 /** Themes: how many there may be, a column each with its concepts, and trays for what is in none. */
 export function ThemesStop() {
   const { state } = useStudy();
+  useShownFigure({ kind: 'themes' });
   const { data, isPlaceholderData } = useView('themes', null);
   // A hundred groupings more: they come behind all else.
   const steadiness = useView('steadiness', null);

@@ -1,0 +1,68 @@
+/** A run of text in a paragraph. */
+export interface Run {
+  readonly text: string;
+  readonly bold?: boolean;
+  readonly italic?: boolean;
+}
+
+/** A table: numbers stay numbers, so that a reader can tell them. */
+export interface DocumentTable {
+  readonly head: readonly string[];
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
+/** A drawing as a standing SVG with its size in its `viewBox`; `png` is for readers that know no SVG. */
+export interface DocumentPicture {
+  readonly svg: string;
+  /** What it shows, for whoever does not see it. */
+  readonly alt: string;
+  readonly png?: Uint8Array;
+}
+
+/** A part of a document; the same parts make a page and a text document. */
+export type Block =
+  | { readonly kind: 'heading'; readonly level: 1 | 2 | 3; readonly text: string }
+  | { readonly kind: 'paragraph'; readonly runs: readonly Run[] }
+  /** Words somebody said, and where. */
+  | { readonly kind: 'quote'; readonly runs: readonly Run[]; readonly source: string }
+  | { readonly kind: 'list'; readonly items: readonly (readonly Run[])[] }
+  | ({ readonly kind: 'table'; readonly caption: string } & DocumentTable)
+  | ({ readonly kind: 'picture'; readonly caption: string } & DocumentPicture);
+
+export const heading = (level: 1 | 2 | 3, text: string): Block => ({ kind: 'heading', level, text });
+
+/** A paragraph of plain words. */
+export const paragraph = (text: string): Block => ({ kind: 'paragraph', runs: [{ text }] });
+
+/** The width and height of a drawing by its `viewBox`; throws where it has none. */
+export function sizeOfDrawing(svg: string): { readonly width: number; readonly height: number } {
+  const [, width, height] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
+  if (width === undefined) throw new Error('A drawing needs a viewBox that begins at 0 0.');
+  return { width: Number(width), height: Number(height) };
+}
+
+/** The same document with every word of it changed by a function, those in pictures too. */
+export function withWords(blocks: readonly Block[], change: (words: string) => string): Block[] {
+  const changed = (runs: readonly Run[]): Run[] => runs.map((run) => ({ ...run, text: change(run.text) }));
+  return blocks.map((block): Block => {
+    switch (block.kind) {
+      case 'heading':
+        return { ...block, text: change(block.text) };
+      case 'paragraph':
+        return { ...block, runs: changed(block.runs) };
+      case 'quote':
+        return { ...block, runs: changed(block.runs), source: change(block.source) };
+      case 'list':
+        return { ...block, items: block.items.map(changed) };
+      case 'table':
+        return {
+          ...block,
+          caption: change(block.caption),
+          head: block.head.map(change),
+          rows: block.rows.map((row) => row.map((cell) => (typeof cell === 'string' ? change(cell) : cell))),
+        };
+      case 'picture':
+        return { ...block, caption: change(block.caption), alt: change(block.alt), svg: change(block.svg) };
+    }
+  });
+}

@@ -1,0 +1,178 @@
+import { Button, Input, Select } from 'antd';
+import { useState } from 'react';
+import { LONGEST } from '@green-thicket/core/study/limits';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { useSelection } from '../pieces/selection.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { useTellFault } from '../pieces/use-fault.ts';
+import { changeEntry, removeEntry, type EntryChange } from '../store/notebook.ts';
+import { About } from './About.tsx';
+import { Drawing } from './ShownFigure.tsx';
+import styles from './Notebook.module.css';
+
+const DRAGGED = 'application/x-green-thicket-entry';
+
+/** What an entry is called where it can't be seen. */
+function nameOf({ excerpt, view, isHeading }: NotebookEntry): string {
+  if (excerpt) return `Excerpt of ${excerpt.sourceName}`;
+  if (view) return `Kept view: ${view.figure?.title ?? 'as it is now'}`;
+  return isHeading ? 'Heading' : 'Memo';
+}
+
+/** An entry of the Notebook: its words, note, tags and what it is about; moved by dragging or by Alt with the arrows. */
+export function Entry({
+  entry,
+  number,
+  tags,
+  close,
+  onMove,
+  onDropped,
+  onView,
+}: {
+  entry: NotebookEntry;
+  /** Its place among all entries. */
+  number: number;
+  tags: readonly string[];
+  close: () => void;
+  onMove: (to: number) => void;
+  /** Another entry was dropped on it. */
+  onDropped: (id: string) => void;
+  onView: () => void;
+}) {
+  const { id } = useStudy();
+  const { openSource } = useSelection();
+  const tellFault = useTellFault();
+  const [note, setNote] = useState<string>();
+  const { excerpt, view, isHeading = false } = entry;
+  const name = nameOf(entry);
+  const change = (next: EntryChange): void =>
+    tellFault('It was not changed', () => changeEntry(id, entry.id, next));
+  const keep = (): void => {
+    if (note !== undefined && note !== entry.note) change({ note });
+    setNote(undefined);
+  };
+  return (
+    <article
+      className={isHeading ? `${styles.notebookEntry} ${styles.notebookHeading}` : styles.notebookEntry}
+      aria-label={name}
+      onKeyDown={(event) => {
+        if (!event.altKey || !/^Arrow(?:Up|Down)$/.test(event.key)) return;
+        event.preventDefault();
+        onMove(number + (event.key === 'ArrowUp' ? -1 : 1));
+      }}
+      onDragOver={(event) => {
+        if (event.dataTransfer.types.includes(DRAGGED)) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        const dropped = event.dataTransfer.getData(DRAGGED);
+        if (dropped === '' || dropped === entry.id) return;
+        event.preventDefault();
+        onDropped(dropped);
+      }}
+    >
+      <div className={styles.entryHead}>
+        <span
+          className={styles.entryGrip}
+          draggable
+          title="Drag it to another place"
+          aria-hidden="true"
+          onDragStart={(event) => event.dataTransfer.setData(DRAGGED, entry.id)}
+        >
+          ⋮⋮
+        </span>
+        <span className="quiet">
+          {new Date(entry.time).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
+        </span>
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Move up: ${name}`}
+          title="Up (Alt+↑)"
+          onClick={() => onMove(number - 1)}
+        >
+          ↑
+        </Button>
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Move down: ${name}`}
+          title="Down (Alt+↓)"
+          onClick={() => onMove(number + 1)}
+        >
+          ↓
+        </Button>
+        <Button
+          size="small"
+          type="text"
+          aria-label="Remove from the Notebook"
+          title="Remove it; Undo puts it back"
+          onClick={() => tellFault('It was not removed', () => removeEntry(id, entry.id))}
+        >
+          ✕
+        </Button>
+      </div>
+      {excerpt && (
+        <>
+          <blockquote>{excerpt.quote}</blockquote>
+          <button
+            type="button"
+            className="linklike"
+            title="Read it in its place"
+            onClick={() => {
+              openSource({ sourceId: excerpt.sourceId, at: excerpt.start });
+              close();
+            }}
+          >
+            {excerpt.sourceName}
+          </button>
+        </>
+      )}
+      {view && (
+        <button
+          type="button"
+          className={styles.keptView}
+          title="Open it beside what it would be now"
+          onClick={onView}
+        >
+          {view.figure?.picture && <Drawing svg={view.figure.picture.svg} alt="" />}
+          <span>{view.figure?.title ?? 'A view whose picture was taken out with a source'}</span>
+        </button>
+      )}
+      <Input.TextArea
+        aria-label={
+          excerpt
+            ? `Note on ${excerpt.sourceName}`
+            : isHeading
+              ? 'Heading'
+              : view
+                ? 'Note on the view'
+                : 'Memo'
+        }
+        placeholder="Note"
+        variant="borderless"
+        className={styles.growing}
+        rows={1}
+        value={note ?? entry.note}
+        maxLength={LONGEST.note}
+        onChange={(event) => setNote(event.target.value)}
+        onBlur={keep}
+      />
+      {!isHeading && (
+        <div className="control-row">
+          <Select
+            mode="tags"
+            size="small"
+            className="wide"
+            aria-label="Tags"
+            placeholder="Tags: own words"
+            tokenSeparators={[',']}
+            value={[...entry.tags]}
+            options={tags.map((tag) => ({ value: tag, label: tag }))}
+            onChange={(next: string[]) => change({ tags: next })}
+          />
+          <About on={entry.on} onChange={(on) => change({ on })} />
+        </div>
+      )}
+    </article>
+  );
+}

@@ -1,0 +1,174 @@
+import { Button, Checkbox, Modal } from 'antd';
+import { useMemo, useState } from 'react';
+import { recordsInForce } from '@green-thicket/core/study/record';
+import { sizeOfDrawing, type Block } from '@green-thicket/core/formats/document';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import {
+  REPORT_PART_NAMES,
+  REPORT_PARTS,
+  type ReportPart,
+  type ReportQuestion,
+} from '@green-thicket/core/views/report-types';
+import { describeDecision } from '@green-thicket/core/words/decisions';
+import { useAsk } from '../engine/use-ask.ts';
+import { useView } from '../engine/use-view.ts';
+import { download, fileName } from '../pieces/download.ts';
+import { withFont } from '../pieces/drawings.ts';
+import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
+import { useStudy } from '../pieces/study-context.ts';
+import { version } from '../pieces/version.ts';
+import { useTellFault } from '../pieces/use-fault.ts';
+import { Blocks } from './Blocks.tsx';
+import styles from './ReportDialog.module.css';
+
+const QUOTATIONS = 3;
+const PICTURE_SCALE = 2;
+const TYPES = {
+  html: 'text/html',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  bib: 'application/x-bibtex',
+} as const;
+
+/** Word processors of before 2019 know no SVG: each drawing goes with a picture of it. */
+async function withPictures(blocks: readonly Block[]): Promise<Block[]> {
+  const drawn: Block[] = [];
+  for (const block of blocks) {
+    if (block.kind !== 'picture') drawn.push(block);
+    else {
+      const svg = await withFont(block.svg);
+      const { width, height } = sizeOfDrawing(svg);
+      const png = await svgToPng(svg, width, height, PICTURE_SCALE);
+      drawn.push({ ...block, png: new Uint8Array(await png.arrayBuffer()) });
+    }
+  }
+  return drawn;
+}
+
+/** The report: chosen part by part, put in order, seen as it will be, and saved as a page, a text document and references. */
+export function ReportDialog({
+  entries,
+  onClose,
+}: {
+  entries: readonly NotebookEntry[];
+  onClose: () => void;
+}) {
+  const { state, log } = useStudy();
+  const ask = useAsk();
+  const tellFault = useTellFault();
+  const [order, setOrder] = useState<readonly ReportPart[]>(REPORT_PART_NAMES);
+  const [chosen, setChosen] = useState<ReadonlySet<ReportPart>>(new Set(REPORT_PART_NAMES));
+  const [saving, setSaving] = useState<keyof typeof TYPES>();
+  const decisions = useMemo(
+    () =>
+      recordsInForce(log).map(({ time, decision, reason = '' }) => ({
+        time,
+        words: describeDecision(decision),
+        reason,
+      })),
+    [log],
+  );
+  const asked: ReportQuestion = {
+    parts: order.filter((part) => chosen.has(part)),
+    entries,
+    decisions,
+    version,
+    quotations: QUOTATIONS,
+  };
+  const { data, isPlaceholderData } = useView('report', asked);
+  const move = (part: ReportPart, by: number): void => {
+    const at = order.indexOf(part);
+    const to = at + by;
+    if (to < 0 || to >= order.length) return;
+    const next = order.filter((each) => each !== part);
+    setOrder([...next.slice(0, to), part, ...next.slice(to)]);
+  };
+  const save = (as: keyof typeof TYPES): void => {
+    setSaving(as);
+    tellFault('The report was not saved', async () => {
+      try {
+        const name = fileName(`${state.title} report`, `.${as}`);
+        if (as === 'docx') {
+          const { blocks } = await ask('report', asked);
+          const { writeDocx } = await import('@green-thicket/core/formats/docx-write');
+          download(name, writeDocx(await withPictures(blocks)), TYPES.docx);
+          return;
+        }
+        const { bytes } = await ask('reportFile', { ...asked, as });
+        const text = new TextDecoder().decode(bytes);
+        download(
+          name,
+          as === 'html' ? text.replace('<style>', `<style>${await embeddedFont()}`) : text,
+          TYPES[as],
+        );
+      } finally {
+        setSaving(undefined);
+      }
+    });
+  };
+  return (
+    <Modal
+      open
+      title="Report"
+      width="min(1180px, 94vw)"
+      onCancel={onClose}
+      footer={(Object.keys(TYPES) as (keyof typeof TYPES)[]).map((as) => (
+        <Button
+          key={as}
+          type={as === 'html' ? 'primary' : 'default'}
+          loading={saving === as}
+          disabled={asked.parts.length === 0}
+          onClick={() => save(as)}
+        >
+          {`Save .${as}`}
+        </Button>
+      ))}
+    >
+      <div className={styles.reportPanes}>
+        <ul className="plain-list" aria-label="Parts of the report">
+          {order.map((part) => (
+            <li key={part} className={styles.reportPart}>
+              <Checkbox
+                checked={chosen.has(part)}
+                onChange={({ target }) => {
+                  const next = new Set(chosen);
+                  if (target.checked) next.add(part);
+                  else next.delete(part);
+                  setChosen(next);
+                }}
+              >
+                {REPORT_PARTS[part]}
+              </Checkbox>
+              <span>
+                <Button
+                  size="small"
+                  type="text"
+                  aria-label={`Up: ${REPORT_PARTS[part]}`}
+                  onClick={() => move(part, -1)}
+                >
+                  ↑
+                </Button>
+                <Button
+                  size="small"
+                  type="text"
+                  aria-label={`Down: ${REPORT_PARTS[part]}`}
+                  onClick={() => move(part, 1)}
+                >
+                  ↓
+                </Button>
+              </span>
+            </li>
+          ))}
+        </ul>
+        <div
+          className={isPlaceholderData ? `${styles.reportPreview} dimmed` : styles.reportPreview}
+          tabIndex={0}
+          role="region"
+          aria-label="The report as it will be"
+          aria-busy={data === undefined || isPlaceholderData}
+        >
+          {data ? <Blocks blocks={data.blocks} /> : <p className="quiet">Writing the report …</p>}
+        </div>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,4 @@
+declare const VERSION: string;
+
+/** Of the program, as package.json has it. */
+export const version = VERSION;
