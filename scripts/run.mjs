@@ -102,6 +102,12 @@ export async function buildCommands() {
   });
   for (const name of ['english.txt', 'tone.txt'])
     writeFileSync(join(root, 'dist/cli', name), readFileSync(join(root, 'core/lexicon', name)));
+  writeFileSync(
+    join(root, 'dist/cli/figtree.woff2'),
+    readFileSync(
+      join(root, 'node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2'),
+    ),
+  );
   setStamp('commands', hash);
 }
 

@@ -15,6 +15,7 @@ import {
   toneTable,
 } from '@green-thicket/core/study-files/tables';
 import { withGround } from '@green-thicket/core/map/ground';
+import { withDrawnWords } from '@green-thicket/core/formats/document';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import type { Decision } from '@green-thicket/core/study/decisions';
@@ -27,6 +28,8 @@ import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import { textOf } from '@green-thicket/core/intake/intake';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
@@ -35,9 +38,11 @@ import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { PatternError } from '@green-thicket/core/text/patterns';
+import { askOf } from './ask.ts';
 import { collect } from './collect.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { openOutput } from './output-set.ts';
+import { EXCHANGE_FILES, exchangeFiles, REPORT_FILES, reportFiles } from './publishing.ts';
 import { readLexiconText } from './lexicon-file.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
@@ -52,6 +57,9 @@ export interface AnalyseOptions {
   readonly quiet: boolean;
   /** Whether results that are in the folder already may be replaced. */
   readonly force: boolean;
+  /** Whether a report is written, and files for other programs. */
+  readonly report: boolean;
+  readonly exchange: boolean;
   readonly version: string;
 }
 
@@ -78,6 +86,7 @@ interface LoadedStudy {
   log: DecisionLog;
   register: readonly ThemeIdentity[];
   originals: ReadonlyMap<string, string>;
+  notebook: readonly NotebookEntry[];
 }
 
 /** The one time the command line writes, so that the same input gives the same study file. */
@@ -124,7 +133,7 @@ async function loadStudy(
   const { added, refused, notes, describing } = await collect(files, {
     attributes,
     text,
-    own: { folder: out, names: new Set<string>(RESULTS) },
+    own: { folder: out, names: new Set<string>([...RESULTS, ...REPORT_FILES, ...EXCHANGE_FILES]) },
   });
   for (const note of notes) say(note);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
@@ -146,6 +155,7 @@ async function loadStudy(
   return {
     log,
     register: [],
+    notebook: [],
     originals: new Map(added.map(({ source, text }) => [source.id, text])),
   };
 }
@@ -173,7 +183,12 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
   const started = performance.now();
-  const output = openOutput(options.out, RESULTS, options.force);
+  const names = [
+    ...RESULTS,
+    ...(options.report ? REPORT_FILES : []),
+    ...(options.exchange ? EXCHANGE_FILES : []),
+  ];
+  const output = openOutput(options.out, names, options.force);
   const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
   let { log } = study;
@@ -233,14 +248,27 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     const { names, groupOf } = groupsOf(state, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });
-  const { apart, overTime, tones, network } = furtherComparisons({ engine, input, library, run, say });
+  const computing = { engine, input, library, run, say };
+  const ask = askOf(computing);
+  const { apart, overTime, tones, network } = furtherComparisons(computing, ask);
   if (links.standing === 0) {
     say(
       `No links: ${tokens.type.length} words are too few to link anything. More text, a longer window or a lower cut-off would help.`,
     );
   }
 
-  const labels = conceptLabels(state.conceptLabels, concepts);
+  // What is written carries pseudonyms; the study file alone keeps the names.
+  const { rename, renameAnyCase } = renamerOf(state.pseudonyms);
+  const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
+  // Names of columns stay.
+  const inRows = (csv: string): string => {
+    const end = csv.indexOf('\n');
+    return csv.slice(0, end) + renameAnyCase(csv.slice(end));
+  };
+  const namedThemes = {
+    ...themes,
+    themes: themes.themes.map((theme) => ({ ...theme, label: renameAnyCase(theme.label) })),
+  };
   const language = run('', engine.compute('languages', input)).main;
   const sentences = methodSentences(state, {
     resolution: themes.resolution,
@@ -288,23 +316,29 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     log,
     register: withGround(themes.register, map.ground),
     originals: study.originals,
+    notebook: study.notebook,
   });
   const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),
-    'themes.csv': themesTable(labels, themes, redrawn),
-    'strength.csv': strengthTable(comparisons, themes),
-    'apart.csv': apartTable(apart),
+    'themes.csv': themesTable(labels, namedThemes, redrawn),
+    'strength.csv': inRows(strengthTable(comparisons, themes)),
+    'apart.csv': inRows(apartTable(apart)),
     'time.csv': timeTable(overTime),
-    'tone.csv': toneTable(tones),
-    'map.svg': drawMap(map, state.title),
+    'tone.csv': inRows(toneTable(tones)),
+    'map.svg': withDrawnWords(drawMap(map, state.title), renameAnyCase),
     'network.graphml': network('graphml'),
     'network.json': network('json'),
     'study.thicket': study.password ? await seal(file, study.password) : file,
-    'methods.md': `# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`,
+    'methods.md': rename(`# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`),
     'run.json': `${JSON.stringify(runRecord, null, 2)}\n`,
   };
-  output.write(new Map(Object.entries(results)));
+  if (options.report) say('Writing the report …');
+  const published = {
+    ...(options.report ? reportFiles(ask, { log, notebook: study.notebook, version: options.version }) : {}),
+    ...(options.exchange ? exchangeFiles(ask, study.notebook) : {}),
+  };
+  output.write(new Map(Object.entries({ ...results, ...published })));
   say(
     `${tokens.type.length} words, ${concepts.keys.length} concepts, ${links.standing} links, ${themes.themes.length} themes, in ${((performance.now() - started) / 1000).toFixed(2)} s. Written to ${options.out}.`,
   );

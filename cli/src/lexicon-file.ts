@@ -1,6 +1,18 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
+/** The type of reports, as it stands in them: beside the built command, or in its package where it runs from source. */
+export function readReportFont(): string {
+  const built = fileURLToPath(new URL('./figtree.woff2', import.meta.url));
+  const source = fileURLToPath(
+    new URL(
+      '../../node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2',
+      import.meta.url,
+    ),
+  );
+  return readFileSync(existsSync(built) ? built : source).toString('base64');
+}
+
 /** The text of a list of English words: beside the built command, or in core where it runs from source. */
 export function readLexiconText(name: 'english' | 'tone'): string {
   const built = fileURLToPath(new URL(`./${name}.txt`, import.meta.url));

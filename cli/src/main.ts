@@ -36,6 +36,8 @@ program
     'column of a table that holds the text, by its name; else it is the one that reads like language',
   )
   .option('--password-file <file>', 'file whose first line is the password of the .thicket file')
+  .option('--report', 'write a report too: report.html, report.docx and references.bib')
+  .option('--exchange', 'write files for other programs too: codebook.qdc and project.qdpx')
   .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
@@ -50,12 +52,16 @@ program
         passwordFile?: string;
         quiet?: boolean;
         force?: boolean;
+        report?: boolean;
+        exchange?: boolean;
       },
     ) => {
       await analyse(files, {
         ...options,
         quiet: options.quiet ?? false,
         force: options.force ?? false,
+        report: options.report ?? false,
+        exchange: options.exchange ?? false,
         version,
       });
     },

@@ -1,3 +1,7 @@
+/** What `escapeXml` escaped as it was. */
+export const unescapeXml = (text: string): string =>
+  text.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&amp;', '&');
+
 /** Text as XML 1.0 takes it, in attributes too: special characters escaped, characters it has no place for left out. */
 export function escapeXml(text: string): string {
   return text

@@ -1,3 +1,5 @@
+import { escapeXml, unescapeXml } from '../base/xml.ts';
+
 /** A run of text in a paragraph. */
 export interface Run {
   readonly text: string;
@@ -41,28 +43,45 @@ export function sizeOfDrawing(svg: string): { readonly width: number; readonly h
   return { width: Number(width), height: Number(height) };
 }
 
-/** The same document with every word of it changed by a function, those in pictures too. */
-export function withWords(blocks: readonly Block[], change: (words: string) => string): Block[] {
-  const changed = (runs: readonly Run[]): Run[] => runs.map((run) => ({ ...run, text: change(run.text) }));
+/** A drawing with the words on it changed by a function; what is drawn stays. */
+export const withDrawnWords = (svg: string, change: (words: string) => string): string =>
+  svg.replace(/<style>[\s\S]*?<\/style>|>([^<]+)(?=<)/g, (whole, words: string | undefined) =>
+    words === undefined || words.trim() === '' ? whole : `>${escapeXml(change(unescapeXml(words)))}`,
+  );
+
+/** How the words of a document are changed: prose, and names and labels by themselves. */
+export interface WordChange {
+  readonly prose: (words: string) => string;
+  readonly label: (words: string) => string;
+}
+
+/** The same document with every word of it changed, those in pictures too. */
+export function withWords(blocks: readonly Block[], { prose, label }: WordChange): Block[] {
+  const changed = (runs: readonly Run[]): Run[] => runs.map((run) => ({ ...run, text: prose(run.text) }));
   return blocks.map((block): Block => {
     switch (block.kind) {
       case 'heading':
-        return { ...block, text: change(block.text) };
+        return { ...block, text: label(block.text) };
       case 'paragraph':
         return { ...block, runs: changed(block.runs) };
       case 'quote':
-        return { ...block, runs: changed(block.runs), source: change(block.source) };
+        return { ...block, runs: changed(block.runs), source: label(block.source) };
       case 'list':
         return { ...block, items: block.items.map(changed) };
       case 'table':
         return {
           ...block,
-          caption: change(block.caption),
-          head: block.head.map(change),
-          rows: block.rows.map((row) => row.map((cell) => (typeof cell === 'string' ? change(cell) : cell))),
+          caption: label(block.caption),
+          head: block.head.map(label),
+          rows: block.rows.map((row) => row.map((cell) => (typeof cell === 'string' ? label(cell) : cell))),
         };
       case 'picture':
-        return { ...block, caption: change(block.caption), alt: change(block.alt), svg: change(block.svg) };
+        return {
+          ...block,
+          caption: label(block.caption),
+          alt: label(block.alt),
+          svg: withDrawnWords(block.svg, label),
+        };
     }
   });
 }

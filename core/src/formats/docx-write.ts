@@ -22,8 +22,8 @@ function runXml({ text, bold = false, italic = false }: Run): string {
   return `<w:r>${look === '' ? '' : `<w:rPr>${look}</w:rPr>`}${lines.join('<w:br/>')}</w:r>`;
 }
 
-const paragraphXml = (style: string, runs: readonly Run[]): string =>
-  `<w:p>${style === '' ? '' : `<w:pPr><w:pStyle w:val="${style}"/></w:pPr>`}${runs.map(runXml).join('')}</w:p>`;
+const paragraphXml = (style: string, runs: readonly Run[], more = ''): string =>
+  `<w:p>${style === '' ? '' : `<w:pPr><w:pStyle w:val="${style}"/>${more}</w:pPr>`}${runs.map(runXml).join('')}</w:p>`;
 
 const plain = (text: string): Run[] => [{ text }];
 
@@ -79,15 +79,11 @@ const STYLES = `${HEAD}<w:styles xmlns:w="http://schemas.openxmlformats.org/word
   styleXml('Quote', 'Quote', `<w:ind w:left="560" w:right="280"/>${spacing(80, 120)}`, ''),
   styleXml('Caption', 'caption', spacing(60, 160), `<w:i/>${size(19)}`),
   styleXml('Cell', 'Table text', spacing(10, 10), size(18)),
-  styleXml(
-    'ListBullet',
-    'List Bullet',
-    `<w:numPr><w:ilvl w:val="0"/><w:numId w:val="1"/></w:numPr>${spacing(0, 60)}`,
-    '',
-  ),
+  styleXml('ListBullet', 'List Bullet', spacing(0, 60), ''),
   `<w:style w:type="table" w:styleId="Lines"><w:name w:val="Lines"/><w:tblPr><w:tblBorders><w:top ${BORDER}/><w:bottom ${BORDER}/><w:insideH ${BORDER}/></w:tblBorders></w:tblPr></w:style>`,
 ].join('')}</w:styles>`;
 
+const BULLET = '<w:numPr><w:ilvl w:val="0"/><w:numId w:val="1"/></w:numPr>';
 const NUMBERING = `${HEAD}<w:numbering xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:abstractNum w:abstractNumId="0"><w:lvl w:ilvl="0"><w:numFmt w:val="bullet"/><w:lvlText w:val="•"/><w:pPr><w:ind w:left="420" w:hanging="280"/></w:pPr></w:lvl></w:abstractNum><w:num w:numId="1"><w:abstractNumId w:val="0"/></w:num></w:numbering>`;
 
 const bytesOf = (hexadecimal: string): Uint8Array =>
@@ -105,7 +101,7 @@ export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
       case 'quote':
         return paragraphXml('Quote', [...block.runs, ...plain(`\n${block.source}`)]);
       case 'list':
-        return block.items.map((item) => paragraphXml('ListBullet', item)).join('');
+        return block.items.map((item) => paragraphXml('ListBullet', item, BULLET)).join('');
       case 'table':
         return tableXml(block);
       case 'picture':

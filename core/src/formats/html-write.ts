@@ -53,6 +53,13 @@ function tableHtml({ caption, head, rows }: Extract<Block, { kind: 'table' }>): 
   ].join('\n');
 }
 
+/** Type for a page or a drawing as CSS with the font in it, so that it looks the same elsewhere. */
+export const fontFace = (woff2: string): string =>
+  `@font-face{font-family:'Figtree Variable';src:url(data:font/woff2;base64,${woff2}) format('woff2');font-weight:300 900}`;
+
+/** The same page with its type in it. */
+export const withFontFace = (html: string, face: string): string => html.replace('<style>', `<style>${face}`);
+
 /**
  * A document as one page that needs nothing else and runs nothing: HTML 5, its pictures inside it, headings in their order, every
  * table with its headers, a list of the chapters at the top.

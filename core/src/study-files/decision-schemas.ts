@@ -3,6 +3,7 @@ import type { Decision } from '../study/decisions.ts';
 import { compareDecisionSchemas } from '../study/decisions/compare.ts';
 import { attributeDecisionSchemas } from '../study/decisions/attributes.ts';
 import { themeDecisionSchemas } from '../study/decisions/themes.ts';
+import { pseudonymDecisionSchemas } from '../study/decisions/pseudonyms.ts';
 import { settingDecisionSchemas } from '../study/decisions/settings.ts';
 import { sourceDecisionSchemas } from '../study/decisions/sources.ts';
 import { wordDecisionSchemas } from '../study/decisions/words.ts';
@@ -16,6 +17,7 @@ export const decisionSchema = fields.byKind({
   ...settingDecisionSchemas(fields),
   ...themeDecisionSchemas(fields),
   ...compareDecisionSchemas(fields),
+  ...pseudonymDecisionSchemas(fields),
 });
 
 /** The name that Joi, like any code that copies objects key by key, would lose. */

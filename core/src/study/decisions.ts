@@ -1,6 +1,7 @@
 import { COMPARE_APPLY, type CompareDecision } from './decisions/compare.ts';
 import { ATTRIBUTE_APPLY, type AttributeDecision } from './decisions/attributes.ts';
 import type { Appliers } from './decisions/kinds.ts';
+import { PSEUDONYM_APPLY, type PseudonymDecision } from './decisions/pseudonyms.ts';
 import { SETTING_APPLY, type SettingDecision } from './decisions/settings.ts';
 import { SOURCE_APPLY, type SourceDecision } from './decisions/sources.ts';
 import { THEME_APPLY, type ThemeDecision } from './decisions/themes.ts';
@@ -10,7 +11,13 @@ import type { StudyState } from './study.ts';
 
 /** One recorded choice of the researcher's. */
 export type Decision =
-  SourceDecision | AttributeDecision | WordDecision | SettingDecision | ThemeDecision | CompareDecision;
+  | SourceDecision
+  | AttributeDecision
+  | WordDecision
+  | SettingDecision
+  | ThemeDecision
+  | CompareDecision
+  | PseudonymDecision;
 
 const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...SOURCE_APPLY,
@@ -18,6 +25,7 @@ const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...SETTING_APPLY,
   ...THEME_APPLY,
   ...COMPARE_APPLY,
+  ...PSEUDONYM_APPLY,
 };
 const APPLY_BY_KIND: ReadonlyMap<string, (state: StudyState, decision: never) => StudyState> = new Map(
   Object.entries(APPLY),

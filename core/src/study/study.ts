@@ -10,6 +10,7 @@ import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { StrengthMeasure } from '../compare/measures.ts';
 import type { ToneEntry } from '../compare/tone-lists.ts';
+import type { Pseudonyms } from './pseudonyms.ts';
 import type { AttributeType } from './attributes.ts';
 import type { Subset } from './subset.ts';
 
@@ -179,6 +180,8 @@ export interface StudyState {
   readonly groupChoices: Readonly<Record<string, GroupChoices>>;
   /** Tone lists of the researcher’s own, by name. */
   readonly toneLists: Readonly<Record<string, readonly ToneEntry[]>>;
+  /** Names that leave the study as others. */
+  readonly pseudonyms: Pseudonyms;
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
@@ -239,4 +242,5 @@ export const EMPTY_STUDY: StudyState = {
   groupings: {},
   groupChoices: {},
   toneLists: {},
+  pseudonyms: {},
 };

@@ -24,6 +24,8 @@ import { attributeNames } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import type { Recipe } from '../study/recipe.ts';
 import { workingSources } from '../study/subset.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
+import { renamedSources } from './passage-files.ts';
 import { reads, type View, type ViewMakers } from './view.ts';
 import type {
   CleanedFileView,
@@ -110,7 +112,11 @@ export const CLEANING_KEYS = {
     language: state.settings.concepts.language,
   })),
   cleaningFigures: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
-  cleanedFile: reads([], (state) => ({ sources: workingSources(state), ...cleaningOf(state) })),
+  cleanedFile: reads([], (state) => ({
+    sources: workingSources(state),
+    pseudonyms: state.pseudonyms,
+    ...cleaningOf(state),
+  })),
   recipeReport: reads(['speakers', 'tokens', 'candidates', 'languages'], (state) => ({
     texts: knownTextsOf(workingSources(state)),
     language: state.settings.concepts.language,
@@ -245,10 +251,12 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
   },
 
   *cleanedFile({ as }, { own, original }) {
-    const { sources } = own;
+    const renamer = renamerOf(own.pseudonyms);
+    const sources = renamedSources(own.sources, renamer);
     const texts: string[] = [];
-    for (const layer of layersOf(knownTextsOf(sources), own, original)) {
-      texts.push(layer.text);
+    for (const layer of layersOf(knownTextsOf(own.sources), own, original)) {
+      // Cleaning may have made small letters of names.
+      texts.push(renamer.renameAnyCase(layer.text));
       yield texts.length / sources.length;
     }
     if (as === 'csv') {

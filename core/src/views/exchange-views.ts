@@ -10,6 +10,8 @@ import { workingSources } from '../study/subset.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { ownValue } from '../base/records.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
+import { renamedSources } from './passage-files.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
 
 /** The views that are files for other programs of the trade. */
@@ -25,10 +27,12 @@ const CODE_STAGES = ['concepts', 'themes'] as const;
 export const EXCHANGE_KEYS = {
   codebookFile: reads(CODE_STAGES, (state) => ({
     labels: state.conceptLabels,
+    pseudonyms: state.pseudonyms,
     notes: state.themeChoices.notes,
   })),
   projectFile: reads([...CODE_STAGES, 'tokens', 'stretches', 'spoken'], (state) => ({
     labels: state.conceptLabels,
+    pseudonyms: state.pseudonyms,
     notes: state.themeChoices.notes,
     fewest: fewestInStretch(state),
     title: state.title,
@@ -44,7 +48,8 @@ function* codesOf({
 }: Pick<ContextOf<typeof EXCHANGE_KEYS.codebookFile>, 'take' | 'own'>): Stepwise<QdaCode[]> {
   const concepts = yield* take('concepts');
   const { themes, themeOf } = yield* take('themes');
-  const labels = conceptLabels(own.labels, concepts);
+  const { rename, renameAnyCase } = renamerOf(own.pseudonyms);
+  const labels = conceptLabels(own.labels, concepts).map(renameAnyCase);
   const conceptCode = (i: number, colour?: string): QdaCode => ({
     id: `concept ${concepts.keys[i]}`,
     name: labels[i],
@@ -55,8 +60,8 @@ function* codesOf({
       const colour = inkOf(letter);
       return {
         id: `theme ${letter}`,
-        name: label,
-        description: ownValue(own.notes, letter) ?? '',
+        name: renameAnyCase(label),
+        description: rename(ownValue(own.notes, letter) ?? ''),
         colour,
         codes: members.map((i) => conceptCode(i, colour)),
       };
@@ -100,20 +105,33 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
         codes: [`concept ${concepts.keys[occurrence[i]]}`],
       });
     }
+    const renamer = renamerOf(own.pseudonyms);
     const bytes = writeQdaProject({
-      title: own.title,
+      title: renamer.renameAnyCase(own.title),
       codes,
       types: own.types,
-      sources: own.sources.map(({ id, name, attributes }, s) => ({
-        id,
-        name,
-        text: original(id),
-        attributes: Object.fromEntries(Object.entries(attributes).filter(([, value]) => value.trim() !== '')),
-        selections: selections[s],
-      })),
+      sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => {
+        const { text, placeOf } = renamer.renamed(original(id));
+        return {
+          id,
+          name,
+          text,
+          attributes: Object.fromEntries(
+            Object.entries(attributes).filter(([, value]) => value.trim() !== ''),
+          ),
+          selections: selections[s].map((selection) => ({
+            ...selection,
+            start: placeOf(selection.start, 'start'),
+            end: placeOf(selection.end, 'end'),
+          })),
+        };
+      }),
       notes: notes
         .filter(({ note }) => note.trim() !== '')
-        .map(({ id, note }) => ({ id, name: note.trim().slice(0, 60), text: note })),
+        .map(({ id, note }) => {
+          const text = renamer.rename(note);
+          return { id, name: text.trim().slice(0, 60), text };
+        }),
     });
     return { bytes };
   },

@@ -4,9 +4,40 @@ import { heading, type Block, type Run } from '../formats/document.ts';
 import { writeDocx } from '../formats/docx-write.ts';
 import { counted } from '../base/wording.ts';
 import { attributeNames } from '../study/groups.ts';
+import type { Renamer } from '../study/pseudonyms.ts';
 import type { StudySource } from '../study/study.ts';
 import type { PassageRow } from './view-types.ts';
 import { ownValue } from '../base/records.ts';
+
+/** A passage in its own words, with those that are marked. */
+type MarkedPassage = Pick<PassageRow, 'text' | 'start' | 'marks'>;
+
+/** Passages with names changed; what is marked stays marked, and places stay those of the original. */
+export function renamedPassages<P extends MarkedPassage>(rows: readonly P[], renamer: Renamer): P[] {
+  return rows.map((row) => {
+    const { text, changed, placeOf } = renamer.renamed(row.text);
+    if (changed === 0) return row;
+    const marks = row.marks.map((mark) => ({
+      ...mark,
+      start: row.start + placeOf(mark.start - row.start, 'start'),
+      end: row.start + placeOf(mark.end - row.start, 'end'),
+    }));
+    return { ...row, text, marks };
+  });
+}
+
+/** Sources as they are named in what leaves the study. */
+export const renamedSources = (
+  sources: readonly StudySource[],
+  { renameAnyCase }: Renamer,
+): readonly StudySource[] =>
+  sources.map((source) => ({
+    ...source,
+    name: renameAnyCase(source.name),
+    attributes: Object.fromEntries(
+      Object.entries(source.attributes).map(([name, value]) => [name, renameAnyCase(value)]),
+    ),
+  }));
 
 /** Passages as a table: a row each, with its source, the source's attributes, its place and the words that are marked. */
 export function passagesCsv(
@@ -54,7 +85,7 @@ export function passagesDocx(
 }
 
 /** A passage's words with those that are marked in bold. */
-export function markedRuns({ text, start, marks }: Pick<PassageRow, 'text' | 'start' | 'marks'>): Run[] {
+export function markedRuns({ text, start, marks }: MarkedPassage): Run[] {
   const runs: Run[] = [];
   let at = 0;
   for (const mark of marks) {

@@ -12,7 +12,8 @@ import {
 import { findPassages, marksInSource, type Mark, type Passage } from '../reading/passages.ts';
 import { type Tokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { passagesCsv, passagesDocx } from './passage-files.ts';
+import { passagesCsv, passagesDocx, renamedPassages, renamedSources } from './passage-files.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
 import { partAround } from './part-around.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
@@ -97,6 +98,7 @@ export const READING_KEYS = {
       ...readForSelections(state, [selection], within),
       stretching: stretchSettings(state),
       sources: workingSources(state),
+      pseudonyms: state.pseudonyms,
     }),
   ),
   source: reads(SELECTION_STAGES, (state, { sourceId, selection }: Asked<'source'>) => ({
@@ -169,8 +171,15 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
       { selection, within, order, limit: MOST_SAVED },
       context,
     );
-    const { sources } = context.own;
-    return { bytes: as === 'csv' ? passagesCsv(rows, sources) : passagesDocx(title, rows, sources) };
+    const renamer = renamerOf(context.own.pseudonyms);
+    const passages = renamedPassages(rows, renamer);
+    const sources = renamedSources(context.own.sources, renamer);
+    return {
+      bytes:
+        as === 'csv'
+          ? passagesCsv(passages, sources)
+          : passagesDocx(renamer.renameAnyCase(title), passages, sources),
+    };
   },
 
   *source({ sourceId, selection, at }, context) {

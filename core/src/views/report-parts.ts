@@ -1,6 +1,7 @@
 import { counted, inFigures, percent } from '../base/wording.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { heading, paragraph, type Block } from '../formats/document.ts';
+import { heading, paragraph, withWords, type Block } from '../formats/document.ts';
+import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
 import type { Figure, NotebookEntry } from '../study/notebook.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
@@ -9,7 +10,7 @@ import { methodSentences, sentenceText, STOPS } from '../words/sentences.ts';
 import type { TypicalPassage } from './compare-view-types.ts';
 import { figureBlocks, makeFigure, type AskView } from './figures.ts';
 import type { FigureQuestion } from './figure-types.ts';
-import { markedRuns } from './passage-files.ts';
+import { markedRuns, renamedPassages } from './passage-files.ts';
 import { REPORT_PART_NAMES, type ReportPart, type ReportQuestion } from './report-types.ts';
 
 /** Rows of what sets a group apart, and groups that are told so. */
@@ -24,6 +25,7 @@ interface Making {
   /** A figure with the next number. */
   readonly figure: (question: FigureQuestion) => Stepwise<Block[]>;
   readonly numbered: (figure: Figure) => Block[];
+  readonly renamer: Renamer;
 }
 
 /** What the figures of a study's report go back to. */
@@ -64,6 +66,9 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       paragraph(
         'Intervals hold 95 % and go by how sources differ, since passages of one source hang together. q is the chance of such a find where there is nothing, adjusted for how many were looked at. A theme comes back nearly always, mostly, now and then or seldom when the sources are drawn anew, which says what other interviews would have shown.',
       ),
+      ...(Object.keys(state.pseudonyms).length === 0
+        ? []
+        : [paragraph('Names in square brackets are pseudonyms; they stand for names in the texts.')]),
     ];
   },
 
@@ -71,7 +76,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     return [heading(2, 'Concept map'), ...(yield* figure({ kind: 'map' }))];
   },
 
-  *themes({ asked, state, ask, figure }) {
+  *themes({ asked, state, ask, figure, renamer }) {
     const { themes, loose, aside } = yield* ask('themes', null);
     const { rows } = yield* ask('themeFigures', null);
     const steady = yield* ask('steadiness', null);
@@ -82,7 +87,9 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       const steadiness = steady.themes.find((each) => each.letter === letter);
       blocks.push(heading(3, `${letter} ${label}`));
       if (note !== '') blocks.push(paragraph(note));
-      blocks.push(paragraph(`Concepts: ${concepts.map((each) => each.label).join(', ')}.`));
+      blocks.push(
+        paragraph(`Concepts: ${concepts.map((each) => renamer.renameAnyCase(each.label)).join(', ')}.`),
+      );
       if (figures) {
         blocks.push(
           paragraph(
@@ -93,14 +100,16 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       const typical = yield* ask('typical', { letter, byGroup: false, limit: asked.quotations });
       const passages = typical.groups.flatMap((group) => group.passages);
       if (passages.length === 0) blocks.push(paragraph('No passage speaks to it by itself.'));
-      for (const passage of passages) blocks.push(quoteOf(passage, nameOf));
+      for (const passage of renamedPassages(passages, renamer)) blocks.push(quoteOf(passage, nameOf));
     }
     if (loose.length > 0)
-      blocks.push(paragraph(`In no theme: ${loose.map(({ label }) => label).join(', ')}.`));
+      blocks.push(
+        paragraph(`In no theme: ${loose.map(({ label }) => renamer.renameAnyCase(label)).join(', ')}.`),
+      );
     if (aside.length > 0)
       blocks.push(
         paragraph(
-          `Set aside: ${aside.map(({ name, concepts }) => `${name} (${concepts.map(({ label }) => label).join(', ')})`).join('; ')}.`,
+          `Set aside: ${aside.map(({ name, concepts }) => `${name} (${concepts.map(({ label }) => renamer.renameAnyCase(label)).join(', ')})`).join('; ')}.`,
         ),
       );
     return blocks;
@@ -200,6 +209,7 @@ function entryBlocks(
 
 /** The parts of a report as a document, in the order they were asked for. */
 export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: AskView): Stepwise<Block[]> {
+  const renamer = renamerOf(state.pseudonyms);
   let figures = 0;
   const numbered = (figure: Figure): Block[] => figureBlocks(figure, ++figures);
   const making: Making = {
@@ -207,6 +217,7 @@ export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: Ask
     state,
     ask,
     numbered,
+    renamer,
     *figure(question) {
       return numbered(yield* makeFigure(question, state, ask));
     },
@@ -217,5 +228,5 @@ export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: Ask
     for (const block of yield* PARTS[part](making)) blocks.push(block);
     yield (i + 1) / parts.length;
   }
-  return blocks;
+  return withWords(blocks, { prose: renamer.rename, label: renamer.renameAnyCase });
 }

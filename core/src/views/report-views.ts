@@ -3,6 +3,7 @@ import type { Block } from '../formats/document.ts';
 import { writeDocx } from '../formats/docx-write.ts';
 import { writeHtml } from '../formats/html-write.ts';
 import { bibText } from '../words/references.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
 import type { StudyState } from '../study/study.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import { makeFigure, type AskView } from './figures.ts';
@@ -12,10 +13,26 @@ import type { ReportQuestion } from './report-types.ts';
 import { reads, type View, type ViewContext } from './view.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 
+/** The names that stand in the quotations of a document. */
+function namesLeft(blocks: readonly Block[], names: readonly string[]): string[] {
+  const quoted = blocks.flatMap((block) =>
+    block.kind === 'quote' ? [block.runs.map(({ text }) => text).join(''), block.source] : [],
+  );
+  const all = quoted.join('\n');
+  return names.filter((name) => all.includes(name) && renamerOf({ [name]: '' }).rename(all) !== all);
+}
+
 /** The views that are made of other views: figures to keep, and the report. */
 export interface ReportViews {
   figure: View<FigureQuestion, Figure>;
-  report: View<ReportQuestion, { readonly blocks: readonly Block[] }>;
+  report: View<
+    ReportQuestion,
+    {
+      readonly blocks: readonly Block[];
+      /** Names without a pseudonym that are in what was said, as it is quoted. */
+      readonly namesLeft: readonly string[];
+    }
+  >;
   reportFile: View<ReportQuestion & { readonly as: 'html' | 'docx' | 'bib' }, CleanedFileView>;
 }
 
@@ -36,12 +53,25 @@ export const REPORT_VIEWS: {
   figure: (question, { own, ask }) => makeFigure(question, own, ask),
 
   *report(question, { own, ask }) {
-    return { blocks: yield* reportBlocks(question, own, ask) };
+    const blocks = yield* reportBlocks(question, own, ask);
+    const { rows } = yield* ask('names', null);
+    return {
+      blocks,
+      namesLeft: namesLeft(
+        blocks,
+        rows.map(({ name }) => name),
+      ),
+    };
   },
 
   *reportFile({ as, ...question }, { own, ask }) {
     if (as === 'bib') return { bytes: strToU8(bibText(referencesShown(own, question))) };
     const blocks = yield* reportBlocks(question, own, ask);
-    return { bytes: as === 'docx' ? writeDocx(blocks) : strToU8(writeHtml(own.title, blocks)) };
+    return {
+      bytes:
+        as === 'docx'
+          ? writeDocx(blocks)
+          : strToU8(writeHtml(renamerOf(own.pseudonyms).renameAnyCase(own.title), blocks)),
+    };
   },
 };

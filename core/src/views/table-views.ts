@@ -11,6 +11,8 @@ import type { WordPair } from '../concepts/word-pairs.ts';
 import { attributeNames, groupsByValue, groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
+import { renamedSources } from './passage-files.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
@@ -42,11 +44,16 @@ export const TABLE_KEYS = {
   matrixFile: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
     ...matrixReads(state),
     sources: workingSources(state),
+    pseudonyms: state.pseudonyms,
   })),
-  adjacencyFile: reads(['concepts', 'links'], (state) => ({ labels: state.conceptLabels })),
+  adjacencyFile: reads(['concepts', 'links'], (state) => ({
+    labels: state.conceptLabels,
+    pseudonyms: state.pseudonyms,
+  })),
   networkFile: reads(['candidates', 'concepts', 'links', 'themes', 'map'], (state) => ({
     labels: state.conceptLabels,
     title: state.title,
+    pseudonyms: state.pseudonyms,
   })),
   pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
@@ -63,8 +70,10 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
   },
 
   *matrixFile({ figure }, context) {
-    const { labels, values } = yield* matrixOf(figure, context);
-    const { sources } = context.own;
+    const { labels: given, values } = yield* matrixOf(figure, context);
+    const renamer = renamerOf(context.own.pseudonyms);
+    const labels = given.map(renamer.renameAnyCase);
+    const sources = renamedSources(context.own.sources, renamer);
     const attributes = attributeNames(sources);
     const rows = sources.map((source, s) => [
       source.name,
@@ -74,10 +83,10 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };
   },
 
-  *adjacencyFile(_, { take, own: { labels: given } }) {
+  *adjacencyFile(_, { take, own: { labels: given, pseudonyms } }) {
     const concepts = yield* take('concepts');
     const links = yield* take('links');
-    const labels = conceptLabels(given, concepts);
+    const labels = conceptLabels(given, concepts).map(renamerOf(pseudonyms).renameAnyCase);
     const n = labels.length;
     const weights = new Float64Array(n * n);
     for (let i = 0; i < links.standing; i++) {
@@ -97,16 +106,18 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     const links = yield* take('links');
     const { themes, themeOf } = yield* take('themes');
     const { labels: placed } = yield* take('map');
-    const labels = conceptLabels(own.labels, concepts);
+    const { renameAnyCase } = renamerOf(own.pseudonyms);
+    const labels = conceptLabels(own.labels, concepts).map(renameAnyCase);
+    const ids = concepts.keys.map(renameAnyCase);
     const at = new Map(placed.map((label) => [label.concept, label]));
     const network: WrittenNetwork = {
-      name: own.title,
-      nodes: concepts.keys.map((key, i) => {
+      name: renameAnyCase(own.title),
+      nodes: concepts.keys.map((_, i) => {
         const c = concepts.candidate[i];
         const place = at.get(i);
         const theme = themeOf[i] < 0 ? undefined : themes[themeOf[i]];
         return {
-          id: key,
+          id: ids[i],
           values: {
             label: labels[i],
             mentions: candidates.mentions[c],
@@ -114,14 +125,14 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
             spread: tableNumber(candidates.spread[c]),
             pull: tableNumber(candidates.pull[c]),
             theme: theme?.letter ?? '',
-            theme_name: theme?.label ?? '',
+            theme_name: renameAnyCase(theme?.label ?? ''),
             ...(place ? { x: place.x, y: place.y } : {}),
           },
         };
       }),
       edges: Array.from({ length: links.standing }, (_, i) => ({
-        source: concepts.keys[links.source[i]],
-        target: concepts.keys[links.target[i]],
+        source: ids[links.source[i]],
+        target: ids[links.target[i]],
         values: {
           weight: tableNumber(links.strength[i]),
           windows_both: links.both[i],

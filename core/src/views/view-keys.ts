@@ -4,6 +4,7 @@ import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engin
 import type { StudyState } from '../study/study.ts';
 import { EXCHANGE_KEYS, type ExchangeViews } from './exchange-views.ts';
 import { COMPARE_KEYS, type CompareViews } from './compare-views.ts';
+import { NAME_KEYS, type NameViews } from './name-views.ts';
 import { REPORT_KEYS, type ReportViews } from './report-views.ts';
 import { TONE_KEYS, type ToneViews } from './tone-views.ts';
 import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
@@ -28,6 +29,7 @@ type Views = SourceViews &
   CompareViews &
   ToneViews &
   ExchangeViews &
+  NameViews &
   ReportViews;
 export type ViewName = keyof Views;
 /** What a view is asked for beside the study. */
@@ -47,6 +49,7 @@ const VIEW_KEYS = {
   ...COMPARE_KEYS,
   ...TONE_KEYS,
   ...EXCHANGE_KEYS,
+  ...NAME_KEYS,
   ...REPORT_KEYS,
 };
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;

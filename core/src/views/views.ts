@@ -4,6 +4,7 @@ import type { StudyInput } from '../engine/resources.ts';
 import type { AskView } from './figures.ts';
 import { EXCHANGE_VIEWS } from './exchange-views.ts';
 import { COMPARE_VIEWS } from './compare-views.ts';
+import { NAME_VIEWS } from './name-views.ts';
 import { REPORT_VIEWS } from './report-views.ts';
 import { TONE_VIEWS } from './tone-views.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
@@ -37,6 +38,7 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...COMPARE_VIEWS,
   ...TONE_VIEWS,
   ...EXCHANGE_VIEWS,
+  ...NAME_VIEWS,
   ...REPORT_VIEWS,
 };
 

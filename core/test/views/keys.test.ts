@@ -133,6 +133,7 @@ const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decision, { ki
   orderGroups: [{ kind: 'orderGroups', attribute: 'role', values: ['resident', 'driver'] }],
   addToneList: [{ kind: 'addToneList', name: 'mine', entries: [['rain', 'weather', 1]] }],
   removeToneList: [{ kind: 'removeToneList', name: 'mine' }],
+  setPseudonyms: [{ kind: 'setPseudonyms', change: { Ada: 'Bea', first: 'one', Rain: 'Drizzle' } }],
   setMap: [{ kind: 'setMap', change: { shownLinks: 1 } }],
   setCompare: [
     { kind: 'setCompare', change: { attribute: 'wave' } },
@@ -279,6 +280,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   ],
   dispersion: [{ selections: [concept, cell] }],
   branches: [{ selection: cell, direction: 'after', path: [] }],
+  names: [null],
   figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],
   report: [{ parts: ['summary', 'themes', 'comparison'], ...NOTHING_KEPT }],
   reportFile: [{ parts: ['method', 'references', 'again'], ...NOTHING_KEPT, as: 'html' }],

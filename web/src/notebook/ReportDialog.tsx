@@ -1,7 +1,8 @@
 import { Button, Checkbox, Modal } from 'antd';
 import { useMemo, useState } from 'react';
-import { recordsInForce } from '@green-thicket/core/study/record';
+import { listed } from '@green-thicket/core/base/wording';
 import { sizeOfDrawing, type Block } from '@green-thicket/core/formats/document';
+import { withFontFace } from '@green-thicket/core/formats/html-write';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import {
   REPORT_PART_NAMES,
@@ -9,20 +10,24 @@ import {
   type ReportPart,
   type ReportQuestion,
 } from '@green-thicket/core/views/report-types';
-import { describeDecision } from '@green-thicket/core/words/decisions';
+import { decisionsInWords } from '@green-thicket/core/words/decisions';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { useRenamer } from '../pieces/use-renamer.ts';
 import { version } from '../pieces/version.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
+import { PseudonymsDialog } from './PseudonymsDialog.tsx';
 import { Blocks } from './Blocks.tsx';
 import styles from './ReportDialog.module.css';
 
 const QUOTATIONS = 3;
 const PICTURE_SCALE = 2;
+/** Names told of those that are left. */
+const MOST_LEFT = 12;
 const TYPES = {
   html: 'text/html',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
@@ -53,20 +58,15 @@ export function ReportDialog({
   onClose: () => void;
 }) {
   const { state, log } = useStudy();
+  const { renameAnyCase } = useRenamer();
   const ask = useAsk();
   const tellFault = useTellFault();
   const [order, setOrder] = useState<readonly ReportPart[]>(REPORT_PART_NAMES);
   const [chosen, setChosen] = useState<ReadonlySet<ReportPart>>(new Set(REPORT_PART_NAMES));
+  const [isRenaming, setRenaming] = useState(false);
+  const given = Object.keys(state.pseudonyms).length;
   const [saving, setSaving] = useState<keyof typeof TYPES>();
-  const decisions = useMemo(
-    () =>
-      recordsInForce(log).map(({ time, decision, reason = '' }) => ({
-        time,
-        words: describeDecision(decision),
-        reason,
-      })),
-    [log],
-  );
+  const decisions = useMemo(() => decisionsInWords(log), [log]);
   const asked: ReportQuestion = {
     parts: order.filter((part) => chosen.has(part)),
     entries,
@@ -86,7 +86,7 @@ export function ReportDialog({
     setSaving(as);
     tellFault('The report was not saved', async () => {
       try {
-        const name = fileName(`${state.title} report`, `.${as}`);
+        const name = fileName(`${renameAnyCase(state.title)} report`, `.${as}`);
         if (as === 'docx') {
           const { blocks } = await ask('report', asked);
           const { writeDocx } = await import('@green-thicket/core/formats/docx-write');
@@ -95,11 +95,7 @@ export function ReportDialog({
         }
         const { bytes } = await ask('reportFile', { ...asked, as });
         const text = new TextDecoder().decode(bytes);
-        download(
-          name,
-          as === 'html' ? text.replace('<style>', `<style>${await embeddedFont()}`) : text,
-          TYPES[as],
-        );
+        download(name, as === 'html' ? withFontFace(text, await embeddedFont()) : text, TYPES[as]);
       } finally {
         setSaving(undefined);
       }
@@ -124,41 +120,55 @@ export function ReportDialog({
       ))}
     >
       <div className={styles.reportPanes}>
-        <ul className="plain-list" aria-label="Parts of the report">
-          {order.map((part) => (
-            <li key={part} className={styles.reportPart}>
-              <Checkbox
-                checked={chosen.has(part)}
-                onChange={({ target }) => {
-                  const next = new Set(chosen);
-                  if (target.checked) next.add(part);
-                  else next.delete(part);
-                  setChosen(next);
-                }}
-              >
-                {REPORT_PARTS[part]}
-              </Checkbox>
-              <span>
-                <Button
-                  size="small"
-                  type="text"
-                  aria-label={`Up: ${REPORT_PARTS[part]}`}
-                  onClick={() => move(part, -1)}
+        <div className={styles.reportChoices}>
+          <ul className="plain-list" aria-label="Parts of the report">
+            {order.map((part) => (
+              <li key={part} className={styles.reportPart}>
+                <Checkbox
+                  checked={chosen.has(part)}
+                  onChange={({ target }) => {
+                    const next = new Set(chosen);
+                    if (target.checked) next.add(part);
+                    else next.delete(part);
+                    setChosen(next);
+                  }}
                 >
-                  ↑
-                </Button>
-                <Button
-                  size="small"
-                  type="text"
-                  aria-label={`Down: ${REPORT_PARTS[part]}`}
-                  onClick={() => move(part, 1)}
-                >
-                  ↓
-                </Button>
-              </span>
-            </li>
-          ))}
-        </ul>
+                  {REPORT_PARTS[part]}
+                </Checkbox>
+                <span>
+                  <Button
+                    size="small"
+                    type="text"
+                    aria-label={`Up: ${REPORT_PARTS[part]}`}
+                    onClick={() => move(part, -1)}
+                  >
+                    ↑
+                  </Button>
+                  <Button
+                    size="small"
+                    type="text"
+                    aria-label={`Down: ${REPORT_PARTS[part]}`}
+                    onClick={() => move(part, 1)}
+                  >
+                    ↓
+                  </Button>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <div>
+            <Button size="small" onClick={() => setRenaming(true)}>
+              {given === 0 ? 'Pseudonyms' : `Pseudonyms (${given})`}
+            </Button>
+            {data && (
+              <p className="quiet" aria-live="polite">
+                {data.namesLeft.length === 0
+                  ? 'No name is left in what is quoted.'
+                  : `Names in what is quoted: ${listed(data.namesLeft.slice(0, MOST_LEFT))}${data.namesLeft.length > MOST_LEFT ? ` and ${data.namesLeft.length - MOST_LEFT} more` : ''}.`}
+              </p>
+            )}
+          </div>
+        </div>
         <div
           className={isPlaceholderData ? `${styles.reportPreview} dimmed` : styles.reportPreview}
           tabIndex={0}
@@ -169,6 +179,7 @@ export function ReportDialog({
           {data ? <Blocks blocks={data.blocks} /> : <p className="quiet">Writing the report …</p>}
         </div>
       </div>
+      {isRenaming && <PseudonymsDialog onClose={() => setRenaming(false)} />}
     </Modal>
   );
 }

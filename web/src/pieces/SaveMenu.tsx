@@ -1,10 +1,17 @@
 import { Dropdown } from 'antd';
+import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { useRenamer } from './use-renamer.ts';
 import { keepDrawing } from './drawings.ts';
 import { saveTable, type SavedTable } from './save-table.ts';
 import { useStudy } from './study-context.ts';
 import { useTellFault } from './use-fault.ts';
 
 const SCALES = [1, 2, 3, 4] as const;
+
+const renamedTable = ({ head, rows }: SavedTable, rename: (text: string) => string): SavedTable => ({
+  head: head.map(rename),
+  rows: rows.map((row) => row.map((cell) => (typeof cell === 'string' ? rename(cell) : cell))),
+});
 
 /** Saves what is shown: its numbers as a table, its drawing as a drawing or a picture. */
 export function SaveMenu({
@@ -21,13 +28,15 @@ export function SaveMenu({
 }) {
   const { state } = useStudy();
   const tellFault = useTellFault();
-  const title = `${state.title} ${name}`;
+  const { renameAnyCase } = useRenamer();
+  const title = renameAnyCase(`${state.title} ${name}`);
   const save = (as: string): void =>
     tellFault('Nothing was saved', async () => {
       if (as === 'csv' || as === 'xlsx') {
-        if (table) await saveTable(title, as, table());
+        if (table) await saveTable(title, as, renamedTable(table(), renameAnyCase));
       } else if (drawing) {
-        await keepDrawing(title, drawing(), as === 'svg' || as === 'copy' ? as : { scale: Number(as) });
+        const drawn = withDrawnWords(drawing(), renameAnyCase);
+        await keepDrawing(title, drawn, as === 'svg' || as === 'copy' ? as : { scale: Number(as) });
       }
     });
   return (

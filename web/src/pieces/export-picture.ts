@@ -1,17 +1,18 @@
+import { fontFace } from '@green-thicket/core/formats/html-write';
 import fontAddress from '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2?url';
 
-let fontFace: Promise<string> | undefined;
+let face: Promise<string> | undefined;
 
 /** The interface's type as CSS with the font in it, so that a saved picture looks the same elsewhere. */
 export function embeddedFont(): Promise<string> {
-  fontFace ??= (async () => {
+  face ??= (async () => {
     const bytes = new Uint8Array(await (await fetch(fontAddress)).arrayBuffer());
     let binary = '';
     for (let i = 0; i < bytes.length; i += 8192)
       binary += String.fromCharCode(...bytes.subarray(i, i + 8192));
-    return `@font-face{font-family:'Figtree Variable';src:url(data:font/woff2;base64,${btoa(binary)}) format('woff2');font-weight:300 900}`;
+    return fontFace(btoa(binary));
   })();
-  return fontFace;
+  return face;
 }
 
 /** Draws an SVG text on a canvas of its size times `scale` and returns the PNG. */

@@ -10,6 +10,7 @@ import { useView } from '../engine/use-view.ts';
 import { GroupsChoice } from '../pieces/GroupChoice.tsx';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { useRenamer } from '../pieces/use-renamer.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { Select } from '../pieces/Select.tsx';
@@ -45,6 +46,7 @@ export function PassageChoices({
   const { select, within } = useSelection();
   const ask = useAsk();
   const tellFault = useTellFault();
+  const { renameAnyCase } = useRenamer();
   const themes = useView('themes', null).data;
   const keys = conceptsOf(selection);
   const how = selection.kind === 'several' ? selection.how : 'all';
@@ -61,7 +63,7 @@ export function PassageChoices({
       const { bytes } = await ask('passagesFile', question);
       const type =
         as === 'csv' ? 'text/csv' : 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
-      download(fileName(`${state.title} ${title}`, `.${as}`), bytes, type);
+      download(fileName(renameAnyCase(`${state.title} ${title}`), `.${as}`), bytes, type);
     });
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
   const only =

@@ -6,6 +6,8 @@ import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
+import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { useRenamer } from '../../pieces/use-renamer.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
 import { embeddedFont, svgToPng } from '../../pieces/export-picture.ts';
@@ -28,6 +30,7 @@ export function WordPicture({
 }) {
   const { state } = useStudy();
   const tellFault = useTellFault();
+  const { renameAnyCase } = useRenamer();
   const [count, setCount] = useState(50);
   const [order, setOrder] = useState<'middle' | 'rows'>('middle');
   const [colours, setColours] = useState(false);
@@ -118,7 +121,13 @@ export function WordPicture({
         )}
         <Button
           size="small"
-          onClick={() => download(fileName(`${state.title} ${kind}`, '.svg'), picture, 'image/svg+xml')}
+          onClick={() =>
+            download(
+              fileName(renameAnyCase(`${state.title} ${kind}`), '.svg'),
+              withDrawnWords(picture, renameAnyCase),
+              'image/svg+xml',
+            )
+          }
         >
           Save as SVG
         </Button>
@@ -127,8 +136,8 @@ export function WordPicture({
           onClick={() =>
             tellFault('The picture was not saved', async () =>
               download(
-                fileName(`${state.title} ${kind}`, '.png'),
-                await svgToPng(picture, drawing.width, drawing.height, 2),
+                fileName(renameAnyCase(`${state.title} ${kind}`), '.png'),
+                await svgToPng(withDrawnWords(picture, renameAnyCase), drawing.width, drawing.height, 2),
                 'image/png',
               ),
             )

@@ -1,6 +1,7 @@
 import { Button, Checkbox, Popover } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
+import { withDrawnWords } from '@green-thicket/core/formats/document';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { methodSentences, sentenceText } from '@green-thicket/core/words/sentences';
@@ -8,6 +9,7 @@ import { useView } from '../../engine/use-view.ts';
 import { keepDrawing } from '../../pieces/drawings.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
+import { useRenamer } from '../../pieces/use-renamer.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { FocusBox } from '../../pieces/FocusBox.tsx';
 import styles from './MapStop.module.css';
@@ -20,6 +22,7 @@ export function MapPicture({ scene }: { scene: MapScene }) {
   const { state } = useStudy();
   const overview = useView('overview', null).data;
   const tellFault = useTellFault();
+  const { renameAnyCase } = useRenamer();
   const [with_, setWith] = useState<readonly string[]>([]);
   const [isOpen, setOpen] = useState(false);
   const has = (what: string): boolean => with_.includes(what);
@@ -34,9 +37,14 @@ export function MapPicture({ scene }: { scene: MapScene }) {
     ...(has('date') ? [`Drawn ${new Date().toISOString().slice(0, 10)}.`] : []),
   ];
   const drawing = (): string =>
-    drawMap(scene, state.title, { foot: foot(), head: has('title'), greyscale: has('grey') });
+    withDrawnWords(
+      drawMap(scene, state.title, { foot: foot(), head: has('title'), greyscale: has('grey') }),
+      renameAnyCase,
+    );
   const saveSvg = (): void =>
-    tellFault('The picture was not saved', () => keepDrawing(`${state.title} map`, drawing(), 'svg'));
+    tellFault('The picture was not saved', () =>
+      keepDrawing(renameAnyCase(`${state.title} map`), drawing(), 'svg'),
+    );
   return (
     <>
       <Popover

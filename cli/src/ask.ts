@@ -1,0 +1,43 @@
+import type { Stepwise } from '@green-thicket/core/base/stepwise';
+import { parseToneLists, type ToneList } from '@green-thicket/core/compare/tone-lists';
+import type { Engine } from '@green-thicket/core/engine/engine';
+import type { Library, StudyInput } from '@green-thicket/core/engine/resources';
+import type { StudyState } from '@green-thicket/core/study/study';
+import { parseMeanings } from '@green-thicket/core/text/meanings';
+import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
+import { makeView } from '@green-thicket/core/views/views';
+import { readLexiconText } from './lexicon-file.ts';
+
+/** What a run computes with. */
+export interface ComputingWith {
+  readonly engine: Engine;
+  readonly input: StudyInput;
+  readonly library: Library;
+  readonly run: <T>(what: string, work: Stepwise<T>) => T;
+  readonly say: (line: string) => void;
+}
+
+/** Asks a view of the study, or of what a decision would make of it. */
+export type Ask = <V extends ViewName>(
+  view: V,
+  question: ViewQuestions[V],
+  of?: StudyState,
+) => ViewAnswers[V];
+
+let tone: ToneList[] | undefined;
+/** The published tone lists, read once. */
+export const publishedTone = (): ToneList[] => (tone ??= parseToneLists(readLexiconText('tone')));
+
+/** The views of a study as the interface has them. */
+export function askOf({ engine, input, library, run }: ComputingWith): Ask {
+  const views = {
+    engine,
+    original: library.original,
+    lexicon: library.lexicon,
+    // What words can mean is asked by nothing a run writes.
+    meanings: () => parseMeanings(''),
+    tone: publishedTone,
+  };
+  return (view, question, of = input.state) =>
+    run('', makeView(view, question, { ...input, state: of }, views));
+}

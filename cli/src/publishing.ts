@@ -1,0 +1,43 @@
+import { fontFace, withFontFace } from '@green-thicket/core/formats/html-write';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import type { DecisionLog } from '@green-thicket/core/study/record';
+import { REPORT_PART_NAMES } from '@green-thicket/core/views/report-types';
+import { decisionsInWords } from '@green-thicket/core/words/decisions';
+import type { Ask } from './ask.ts';
+import { readReportFont } from './lexicon-file.ts';
+
+const QUOTATIONS = 3;
+
+/** What `--report` and `--exchange` write beside the tables. */
+export const REPORT_FILES = ['report.html', 'report.docx', 'references.bib'] as const;
+export const EXCHANGE_FILES = ['codebook.qdc', 'project.qdpx'] as const;
+
+/** The report with all its parts, as the interface saves it. */
+export function reportFiles(
+  ask: Ask,
+  { log, notebook, version }: { log: DecisionLog; notebook: readonly NotebookEntry[]; version: string },
+): Record<(typeof REPORT_FILES)[number], string | Uint8Array> {
+  const asked = {
+    parts: REPORT_PART_NAMES,
+    entries: notebook,
+    decisions: decisionsInWords(log),
+    version,
+    quotations: QUOTATIONS,
+  };
+  const file = (as: 'html' | 'docx' | 'bib'): Uint8Array => ask('reportFile', { ...asked, as }).bytes;
+  const page = new TextDecoder().decode(file('html'));
+  return {
+    'report.html': withFontFace(page, fontFace(readReportFont())),
+    'report.docx': file('docx'),
+    'references.bib': file('bib'),
+  };
+}
+
+/** The files for other programs. */
+export const exchangeFiles = (
+  ask: Ask,
+  notes: readonly NotebookEntry[],
+): Record<(typeof EXCHANGE_FILES)[number], Uint8Array> => ({
+  'codebook.qdc': ask('codebookFile', null).bytes,
+  'project.qdpx': ask('projectFile', { notes }).bytes,
+});

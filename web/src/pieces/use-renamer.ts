@@ -1,0 +1,9 @@
+import { useMemo } from 'react';
+import { renamerOf, type Renamer } from '@green-thicket/core/study/pseudonyms';
+import { useStudy } from './study-context.ts';
+
+/** Gives names their pseudonyms in what leaves the page. */
+export function useRenamer(): Renamer {
+  const { pseudonyms } = useStudy().state;
+  return useMemo(() => renamerOf(pseudonyms), [pseudonyms]);
+}
