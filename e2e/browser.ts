@@ -1,3 +1,4 @@
+import axe from 'axe-core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -208,6 +209,34 @@ export class Browser {
       await (await this.find(css)).click();
       return true;
     });
+  }
+
+  /** Puts words into a field in place of what is there. */
+  async fill(css: string, ...words: readonly string[]): Promise<void> {
+    await this.until(`${css} can’t be typed into`, async () => {
+      await (await this.find(css)).sendKeys(Key.chord(Key.CONTROL, 'a'), ...words);
+      return true;
+    });
+  }
+
+  /** What of the page is closed to assistive technology, by axe's rules for WCAG 2 A and AA and for good practice. */
+  async violations(): Promise<string[]> {
+    await this.driver.executeScript(axe.source);
+    const found = await this.driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
+      // Names are compared with what is seen by a rule of its own, which is in none of the sets.
+      `const done = arguments[arguments.length - 1];
+      const run = (runOnly) => axe.run({ runOnly }).then((result) => result.violations);
+      run(['wcag2a', 'wcag2aa', 'best-practice'])
+        .then(async (found) => [...found, ...(await run({ type: 'rule', values: ['label-content-name-mismatch'] }))])
+        .then(done, (error) => done([{ id: String(error), nodes: [] }]));`,
+    );
+    return found.map(
+      ({ id, nodes }) =>
+        `${id} ${nodes
+          .slice(0, 4)
+          .map((node) => node.html.slice(0, 160))
+          .join(' ; ')}`,
+    );
   }
 
   /** Waits for something to hold, asking again while the page changes under it. */

@@ -11,7 +11,7 @@ import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { methodSentences, sentenceText } from '../words/sentences.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
-import type { ComparedRow } from './compare-view-types.ts';
+import type { ComparedRow, RowsAsked } from './compare-view-types.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from './view-keys.ts';
 
 /** Asks a view of the same study. */
@@ -33,6 +33,10 @@ const rowName = ({ letter, label, keys }: ComparedRow): string =>
   keys.length === 0 && letter !== '' ? `${letter} ${label}` : label;
 const shortened = (shown: number, total: number, what: string): string =>
   shown < total ? ` The first ${inFigures(shown)} of ${counted(total, what)}.` : '';
+
+/** What the first column of a comparison holds. */
+const whatIsCompared = ({ kind }: RowsAsked): string =>
+  kind === 'themes' ? 'theme' : kind === 'links' ? 'link' : 'concept';
 
 type Makers = {
   readonly [K in FigureQuestion['kind']]: (
@@ -173,7 +177,7 @@ const MAKERS: Makers = {
         alt: `${title}: ${counted(rows.length, 'row')} by ${counted(comparison.groups.length, 'group')}, each mark with its 95 % interval; the table under it has the same numbers.`,
       },
       table: {
-        head: ['', ...comparison.groups.map(({ group }) => group), 'all', 'q'],
+        head: [whatIsCompared(asked), ...comparison.groups.map(({ group }) => group), 'all', 'q'],
         rows: order.map((row) => [
           rowName(rows[row]),
           ...comparison.groups.map(({ strengths, windows }) =>
@@ -192,7 +196,7 @@ const MAKERS: Makers = {
       title: `Strength over time, by ${asked.dates}`,
       note: `${sentenceText(methodSentences(state).compare)} Share with its 95 % interval; a dash where a period has no text.${undated === 0 ? '' : ` ${counted(undated, 'source')} without a date take no part.`}`,
       table: {
-        head: ['', ...(courses.length > 1 ? ['group'] : []), ...periods, 'all'],
+        head: [whatIsCompared(asked.rows), ...(courses.length > 1 ? ['group'] : []), ...periods, 'all'],
         rows: courses.flatMap((course) =>
           rows
             .slice(0, MOST_ROWS)
@@ -236,7 +240,7 @@ const MAKERS: Makers = {
       title: `Tone by ${name}`,
       note: `Share of passages with more ${listed(aspects)} words than not, by the list ${name}; negation and strengthening are heeded. A list of words hears no irony: read before it is quoted. ${sentenceText(methodSentences(state).compare)}`,
       table: {
-        head: ['', 'sounds', ...groups.map(({ group }) => group)],
+        head: ['theme', 'sounds', ...groups.map(({ group }) => group)],
         rows: themes.flatMap(({ letter, label, comparison }) =>
           aspects.map((aspect, a) => [
             letter === '' ? 'all' : `${letter} ${label}`,
@@ -261,7 +265,7 @@ const MAKERS: Makers = {
       title: `Concordance of ${view.title}${group === null ? '' : ` among ${group.value}`}`,
       note: `Every mention with the words to its left and right, as it was said.${shortened(MOST_LINES, view.total, 'line')}`,
       table: {
-        head: ['source', 'left', '', 'right'],
+        head: ['source', 'left', 'mention', 'right'],
         rows: view.lines.map(({ sourceId, left, hit, right }) => [
           nameOf.get(sourceId) ?? '',
           left,

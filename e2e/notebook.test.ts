@@ -1,0 +1,81 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { strFromU8, unzipSync } from 'fflate';
+import { Key } from 'selenium-webdriver';
+import { setStage } from './browser.ts';
+
+describe('the Notebook and the report, to a researcher who writes up,', () => {
+  const stage = setStage();
+
+  it('“how was this before I dropped that word?”: a view kept with a key, beside what it is now', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.driver.actions().sendKeys('v').perform();
+    await browser.waitForText('.ant-message', 'Concept map: kept in the Notebook.');
+    const field = await browser.find('input[aria-label="Find on the map"]');
+    // A letter that is typed is a letter.
+    await field.sendKeys('van', Key.ENTER);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), 'camera', Key.ENTER);
+    await browser.waitForText('.reader h2', 'camera');
+    await browser.press('Drop');
+    await browser.settled();
+    await browser.press('Notebook 1');
+    await browser.click('.kept-view');
+    await browser.waitForText('.ant-modal', 'As it is now, 1 decision later');
+    const drawn = await browser.driver.executeScript<string[]>(
+      "return [...document.querySelectorAll('.then-and-now section')].map((each) => each.querySelector('img')?.alt ?? '')",
+    );
+    expect(drawn.length).to.equal(2);
+    expect(drawn[0]).to.include('camera');
+    expect(drawn[1]).to.include('police').and.not.include('camera');
+    await browser.click('.ant-modal-close');
+    await browser.fill('textarea[aria-label="New memo"]', 'What cameras are for');
+    await browser.press('As a heading');
+    await browser.until('The heading is not first', async () =>
+      /Heading/.test((await (await browser.find('.notebook-entry')).getAttribute('aria-label')) ?? ''),
+    );
+    await browser.click('button[aria-label="Move down: Heading"]');
+    await browser.until('It was not moved', async () =>
+      /Kept view/.test((await (await browser.find('.notebook-entry')).getAttribute('aria-label')) ?? ''),
+    );
+    await browser.driver.executeScript(
+      "[...document.querySelectorAll('.ant-drawer button')].find((each) => each.textContent === 'Undo').click()",
+    );
+    await browser.until('The move was not taken back', async () =>
+      /Heading/.test((await (await browser.find('.notebook-entry')).getAttribute('aria-label')) ?? ''),
+    );
+  });
+
+  it('“take one name out of all I publish, and make the report”: pseudonyms, and the words behind the first claim', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.press('Notebook');
+    await browser.press('Report');
+    await browser.waitForText('.report-preview', 'References');
+    await browser.press('Pseudonyms');
+    await browser.fill('input[aria-label="Find a name"]', 'Fen End');
+    await browser.fill('input[aria-label="Pseudonym of Fen End"]', 'Fen End House', Key.ENTER);
+    await browser.waitForText('[role="alert"]', 'still has Fen End in it');
+    await browser.fill('input[aria-label="Pseudonym of Fen End"]', 'the estate', Key.ENTER);
+    await browser.waitForText('.report-preview', '[the estate]');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.press('Save .html');
+    const page = readFileSync(await browser.download('.html'), 'utf8');
+    expect(page).to.include('[the estate]').and.not.include('Fen End');
+    const claims = /<h3>A [^<]+<\/h3>[\s\S]*?<blockquote>([\s\S]*?)<cite>([^<]+), paragraph (\d+)/.exec(page);
+    const [, quoted = '', source = ''] = claims ?? [];
+    const words = quoted.replace(/<[^>]+>/g, '');
+    const text = readFileSync(new URL(`../demo/night-buses/${source}`, import.meta.url), 'utf8');
+    // Sentence by sentence: a quotation may reach over the turn of another speaker.
+    for (const sentence of words.split(/\n+/)) expect(text).to.include(sentence.trim().slice(0, 60));
+    await browser.press('Save .docx');
+    const files = unzipSync(readFileSync(await browser.download('.docx')));
+    expect(strFromU8(files['word/document.xml'])).to.include('Heading2').and.not.include('Fen End');
+    // Drawn by the browser: more than the one white point that stands in for it elsewhere.
+    expect(files['word/media/picture1.png'].length).to.be.above(10_000);
+    // What is saved asks for nothing and is open to assistive technology.
+    await browser.driver.get(`data:text/html;charset=utf-8,${encodeURIComponent(page)}`);
+    await browser.find('h1');
+    expect(await browser.violations()).to.deep.equal([]);
+  });
+});

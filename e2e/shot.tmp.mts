@@ -1,0 +1,34 @@
+import { Browser, serve } from './browser.ts';
+import { writeFileSync } from 'node:fs';
+import { Key } from 'selenium-webdriver';
+const served = await serve();
+const b = new Browser();
+await b.start();
+const shot = async (n: string) => writeFileSync(`/tmp/shot-${n}.png`, await b.driver.takeScreenshot(), 'base64');
+try {
+  await b.driver.get(`${served.address}/demo`);
+  await b.find('.concept-map .map-word');
+  await b.settled();
+  await b.driver.executeScript('document.activeElement.blur()');
+  await b.driver.actions().sendKeys('v').perform();
+  await b.waitForText('.ant-message', 'kept');
+  await b.fill('input[aria-label="Find on the map"]', 'camera', Key.ENTER);
+  await b.waitForText('.reader h2', 'camera');
+  await b.press('Drop'); await b.settled();
+  await b.driver.executeScript("[...document.querySelectorAll('button')].find(x=>x.textContent.startsWith('Notebook')).click()");
+  await b.click('.kept-view');
+  await b.waitForText('.ant-modal', '1 decision later');
+  await b.driver.sleep(900);
+  await shot('then');
+  await b.driver.executeScript("document.querySelector('.ant-modal-close').click()");
+  await b.driver.sleep(500);
+  await b.press('Report');
+  await b.waitForText('.report-preview', 'References');
+  await b.fitWindow(1024, 700);
+  await b.press('Pseudonyms');
+  await b.find('.names tbody tr');
+  await b.fill('input[aria-label="Pseudonym of Fen End"]', 'Fen End House', Key.ENTER);
+  await b.driver.sleep(700);
+  await shot('names');
+} catch (e) { console.log(e); await shot('fault'); }
+await b.end(); served.close(); process.exit(0);
