@@ -130,7 +130,7 @@ async function loadStudy(
       throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
     }
   }
-  const { added, refused, notes, describing } = await collect(files, {
+  const { added, refused, notes, entries, describing } = await collect(files, {
     attributes,
     text,
     own: { folder: out, names: new Set<string>([...RESULTS, ...REPORT_FILES, ...EXCHANGE_FILES]) },
@@ -155,7 +155,7 @@ async function loadStudy(
   return {
     log,
     register: [],
-    notebook: [],
+    notebook: entries.map((entry, i) => ({ ...entry, id: `brought-${i + 1}`, time: FIXED_TIME, place: i })),
     originals: new Map(added.map(({ source, text }) => [source.id, text])),
   };
 }

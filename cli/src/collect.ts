@@ -146,5 +146,12 @@ export async function collect(
     for (const sheet of sheets.slice(1))
       notes.push(`The sheet ${sheet.name} of ${name} was left out; the first was read.`);
   }
-  return { added, tables: [], refused: [...refused, ...read.refused], notes, describing };
+  return {
+    added,
+    tables: [],
+    refused: [...refused, ...read.refused],
+    notes,
+    entries: read.entries,
+    describing,
+  };
 }

@@ -51,6 +51,7 @@ export const READ_ENDINGS = [
   '.rtf',
   '.eml',
   '.mbox',
+  '.qdpx',
   '.zip',
 ] as const;
 
@@ -68,8 +69,9 @@ const startsWith = (bytes: Uint8Array, ...signature: number[]): boolean =>
 function zipKind(
   name: string,
   bytes: Uint8Array,
-): 'docx' | 'xlsx' | 'odt' | 'ods' | 'other' | 'office' | 'study' | 'archive' {
+): 'docx' | 'xlsx' | 'odt' | 'ods' | 'qda' | 'other' | 'office' | 'study' | 'archive' {
   const archive = openArchive(bytes);
+  if (archive.has('project.qde') || endingOf(name) === '.qdpx') return 'qda';
   if (archive.has('word/document.xml')) return 'docx';
   if (archive.has('xl/workbook.xml')) return 'xlsx';
   if (archive.has('study.json')) return 'study';
@@ -133,6 +135,8 @@ export async function readFile(
           return await (await import('./open-document.ts')).readOpenText(name, bytes);
         case 'ods':
           return await (await import('./open-document.ts')).readOpenSheets(bytes);
+        case 'qda':
+          return await (await import('./qda-read.ts')).readQdaProject(bytes);
         case 'other':
           return refused(
             'E-books, drawings and presentations are not read. Save its words as .odt, .docx or .txt and add that.',

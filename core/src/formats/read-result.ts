@@ -3,6 +3,16 @@ export interface ReadText {
   readonly name: string;
   readonly text: string;
   readonly attributes?: Readonly<Record<string, string>>;
+  /** What another program had coded in it. */
+  readonly codings?: readonly ReadCoding[];
+}
+
+/** A stretch of a text that was coded elsewhere; places are UTF-16 code units of the text. */
+export interface ReadCoding {
+  readonly start: number;
+  readonly end: number;
+  readonly tags: readonly string[];
+  readonly note: string;
 }
 
 /** One table of a file: a sheet, or the whole file. Rows as they stand, the head among them; cells are text. */
@@ -31,6 +41,8 @@ export type FileContent =
       readonly texts: readonly ReadText[];
       /** Whether they are mails, whose quoted replies, signatures and footers are not read at first. */
       readonly isMail?: boolean;
+      /** Notes that came with them. */
+      readonly memos?: readonly string[];
       readonly note?: string;
     }
   | { readonly kind: 'table'; readonly sheets: readonly SheetRows[]; readonly note?: string }

@@ -4,6 +4,7 @@ import { tidyText } from '../formats/text-file.ts';
 import { hashText } from '../base/hash.ts';
 import { LEFT_OUT_AT_FIRST, mailPieces } from '../text/mail-parts.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
+import type { NotebookEntry } from '../study/notebook.ts';
 import type { StudySource } from '../study/study.ts';
 
 /** A text that came in as a source. */
@@ -25,9 +26,14 @@ export interface Intake {
   readonly refused: readonly RefusedFile[];
   /** What is worth knowing of the files that came in. */
   readonly notes: readonly string[];
+  /** What was coded in them elsewhere, and notes that came along: for the Notebook. */
+  readonly entries: readonly BroughtEntry[];
 }
 
-export const NOTHING: Intake = { added: [], tables: [], refused: [], notes: [] };
+/** An entry of the Notebook that comes in with texts. */
+export type BroughtEntry = Omit<NotebookEntry, 'id' | 'time'>;
+
+export const NOTHING: Intake = { added: [], tables: [], refused: [], notes: [], entries: [] };
 
 /** Attributes as long as they may be. */
 function clippedAttributes(attributes: Readonly<Record<string, string>>): Readonly<Record<string, string>> {
@@ -107,6 +113,7 @@ export async function readFiles(
   const tables: IncomingTable[] = [];
   const refused: RefusedFile[] = [];
   const notes: string[] = [];
+  const entries: BroughtEntry[] = [];
   const seen = new Set(present);
   const read = async (file: IncomingFile): Promise<void> => {
     let content: Awaited<ReturnType<typeof readFile>>;
@@ -139,7 +146,8 @@ export async function readFiles(
         tables.push({ name: file.name, sheets: content.sheets });
         break;
       case 'texts':
-        for (const { name, text, attributes } of content.texts) {
+        for (const memo of content.memos ?? []) entries.push({ note: clipped(memo, LONGEST.note), tags: [] });
+        for (const { name, text, attributes, codings = [] } of content.texts) {
           const source = makeSource(name, text, attributes);
           if (seen.has(source.id)) {
             refused.push({ name, reason: 'The same file is in the study already.' });
@@ -148,6 +156,19 @@ export async function readFiles(
           seen.add(source.id);
           const cuts = content.isMail ? mailPieces(text, LEFT_OUT_AT_FIRST) : [];
           added.push({ source: cuts.length > 0 ? { ...source, cuts } : source, text });
+          for (const { start, end, tags, note } of codings) {
+            entries.push({
+              note: clipped(note, LONGEST.note),
+              tags: tags.slice(0, 1000).map((tag) => clipped(tag, LONGEST.tag)),
+              excerpt: {
+                sourceId: source.id,
+                sourceName: source.name,
+                start,
+                end,
+                quote: clipped(text.slice(start, end), LONGEST.quote),
+              },
+            });
+          }
         }
     }
     if (content.note !== undefined) notes.push(content.note);
@@ -156,5 +177,5 @@ export async function readFiles(
     if (control.stopped?.()) break;
     await read(file);
   }
-  return { added, tables, refused, notes };
+  return { added, tables, refused, notes, entries };
 }

@@ -1,6 +1,11 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { describeSources, namingColumn } from '@green-thicket/core/intake/describing-table';
-import { readPasted, type AddedSource, type IncomingTable } from '@green-thicket/core/intake/intake';
+import {
+  readPasted,
+  type AddedSource,
+  type BroughtEntry,
+  type IncomingTable,
+} from '@green-thicket/core/intake/intake';
 import {
   columnsOf,
   guessTable,
@@ -67,6 +72,7 @@ async function readAndKeep(
   const held: HeldTable[] = [];
   const refused: ReadReport['refused'][number][] = [];
   const notes: string[] = [];
+  const entries: BroughtEntry[] = [];
   const known = new Set(present);
   let portion: AddedSource[] = [];
   let size = 0;
@@ -106,11 +112,12 @@ async function readAndKeep(
       for (const table of intake.tables) held.push(keepTable(table));
       for (const each of intake.refused) refused.push(each);
       for (const note of intake.notes) notes.push(note);
+      for (const entry of intake.entries) entries.push(entry);
       if (size > PORTION) await keep();
       onProgress((i + 1) / files.length);
     }
     await keep();
-    return { sources, tables: held, refused, notes };
+    return { sources, tables: held, refused, notes, entries };
   } catch (error) {
     await dropOriginals(studyId, sources);
     texts.letGo(
@@ -139,9 +146,9 @@ export function fileReading(
         requests.end(request),
       ),
     async readText(studyId, name, text) {
-      const { added, refused, notes } = readPasted(name, text);
+      const { added, refused, notes, entries } = readPasted(name, text);
       await keep(studyId, added);
-      return { sources: added.map(({ source }) => source), tables: [], refused, notes };
+      return { sources: added.map(({ source }) => source), tables: [], refused, notes, entries };
     },
     lookAtSheet(table, sheet, sources, hasHead) {
       const { rows } = sheetOf(table, sheet);

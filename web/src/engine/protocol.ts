@@ -1,5 +1,6 @@
 import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
+import type { BroughtEntry } from '@green-thicket/core/intake/intake';
 import type { Description } from '@green-thicket/core/intake/describing-table';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/intake/table-sources';
@@ -48,6 +49,8 @@ export interface ReadReport {
   readonly tables: readonly HeldTable[];
   readonly refused: readonly RefusedFile[];
   readonly notes: readonly string[];
+  /** For the Notebook. */
+  readonly entries: readonly BroughtEntry[];
 }
 
 /** A sheet of a table as it can be chosen from. */

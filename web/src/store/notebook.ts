@@ -54,6 +54,18 @@ export async function keepEntry(id: string, entry: NewEntry): Promise<void> {
   });
 }
 
+/** Keeps entries that came in with texts, in their order; one undo takes them all out again. */
+export async function keepEntries(id: string, entries: readonly NewEntry[]): Promise<void> {
+  await kept(async () => {
+    const time = new Date().toISOString();
+    const whole = entries.map((entry, i) => ({ ...entry, id: crypto.randomUUID(), time, place: i }));
+    for (const entry of whole) await checkEntry(entry);
+    const { notebook } = await theDatabase(id);
+    await notebook.bulkAdd(whole);
+    remember(id, 'keep what came in', new Map(whole.map((entry) => [entry.id, undefined])));
+  });
+}
+
 export async function changeEntry(id: string, entryId: string, change: EntryChange): Promise<void> {
   await kept(async () => {
     const { notebook } = await theDatabase(id);

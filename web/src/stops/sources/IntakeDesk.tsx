@@ -7,6 +7,7 @@ import { engine, intakeWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { whileBringingIn } from '../../store/bringing-in.ts';
+import { keepEntries } from '../../store/notebook.ts';
 import { recordSources } from '../../store/studies.ts';
 import { EncodingDialog, type UnsureFiles } from './EncodingDialog.tsx';
 import { FileDrop } from './FileDrop.tsx';
@@ -51,6 +52,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
       const notes = [...read.notes];
       const sorted = [...read.sources].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
       await recordSources(id, sorted, { types: typesOf(sorted) });
+      if (read.entries.length > 0) await keepEntries(id, read.entries);
       let came = sorted.length;
       for (const table of read.tables) {
         const answer = await new Promise<TableAnswer>((resolve) => setAsked({ table, answer: resolve }));
@@ -136,6 +138,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
           sources: [...read.sources, ...more.sources],
           tables: [...read.tables, ...more.tables],
           refused: [...read.refused.filter(({ encodings }) => !encodings), ...more.refused],
+          entries: [...read.entries, ...more.entries],
           notes: [...read.notes, ...more.notes, `${counted(decoded.length, 'file')} read as ${encoding}.`],
         });
       };
