@@ -4,6 +4,7 @@ import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engin
 import type { StudyState } from '../study/study.ts';
 import { EXCHANGE_KEYS, type ExchangeViews } from './exchange-views.ts';
 import { COMPARE_KEYS, type CompareViews } from './compare-views.ts';
+import { COLLEAGUE_KEYS, type ColleagueViews } from './colleague-views.ts';
 import { NAME_KEYS, type NameViews } from './name-views.ts';
 import { REPORT_KEYS, type ReportViews } from './report-views.ts';
 import { TONE_KEYS, type ToneViews } from './tone-views.ts';
@@ -30,6 +31,7 @@ type Views = SourceViews &
   ToneViews &
   ExchangeViews &
   NameViews &
+  ColleagueViews &
   ReportViews;
 export type ViewName = keyof Views;
 /** What a view is asked for beside the study. */
@@ -50,6 +52,7 @@ const VIEW_KEYS = {
   ...TONE_KEYS,
   ...EXCHANGE_KEYS,
   ...NAME_KEYS,
+  ...COLLEAGUE_KEYS,
   ...REPORT_KEYS,
 };
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;

@@ -11,6 +11,7 @@ import type { PlainCounts } from '../text/plain-counts.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 
 export type * from './collection-view-types.ts';
+export type { ColleagueView } from './colleague-views.ts';
 export type * from './compare-view-types.ts';
 export type * from './figure-types.ts';
 export * from './reading-view-types.ts';

@@ -1,9 +1,12 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
+import type { StudyState } from '../study/study.ts';
+import type { ThemeIdentity } from '../themes/identity.ts';
 import type { AskView } from './figures.ts';
 import { EXCHANGE_VIEWS } from './exchange-views.ts';
 import { COMPARE_VIEWS } from './compare-views.ts';
+import { COLLEAGUE_VIEWS } from './colleague-views.ts';
 import { NAME_VIEWS } from './name-views.ts';
 import { REPORT_VIEWS } from './report-views.ts';
 import { TONE_VIEWS } from './tone-views.ts';
@@ -20,9 +23,15 @@ import type { StageName } from '../engine/stage-keys.ts';
 import { ownOf, type ViewAnswers, type ViewName, type ViewOwn, type ViewQuestions } from './view-keys.ts';
 import type { ViewContext, ViewLibrary } from './view.ts';
 
+/** What views that are made of others ask them by: of this study, or of another of the same texts. */
+interface Asking {
+  readonly ask: AskView;
+  readonly askAs: (state: StudyState, register: readonly ThemeIdentity[]) => AskView;
+}
+
 type Maker<V extends ViewName> = (
   question: ViewQuestions[V],
-  context: ViewContext<StageName, ViewOwn<V>> & { readonly ask: AskView },
+  context: ViewContext<StageName, ViewOwn<V>> & Asking,
 ) => Stepwise<ViewAnswers[V]>;
 
 const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
@@ -39,6 +48,7 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...TONE_VIEWS,
   ...EXCHANGE_VIEWS,
   ...NAME_VIEWS,
+  ...COLLEAGUE_VIEWS,
   ...REPORT_VIEWS,
 };
 
@@ -58,5 +68,6 @@ export function* makeView<V extends ViewName>(
     meanings,
     tone,
     ask: (other, asked) => makeView(other, asked, study, library),
+    askAs: (state, register) => (other, asked) => makeView(other, asked, { state, register }, library),
   });
 }

@@ -281,6 +281,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   dispersion: [{ selections: [concept, cell] }],
   branches: [{ selection: cell, direction: 'after', path: [] }],
   names: [null],
+  colleague: [{ state: { ...begun().state, dropped: ['rain'] }, register: [] }],
   figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],
   report: [{ parts: ['summary', 'themes', 'comparison'], ...NOTHING_KEPT }],
   reportFile: [{ parts: ['method', 'references', 'again'], ...NOTHING_KEPT, as: 'html' }],
@@ -359,6 +360,7 @@ describe('keys of stages and views', function () {
     expect([...checkKeys([{ kind: 'renameStudy', title: 'T' }]).changed]).to.have.members([
       'networkFile',
       'projectFile',
+      'colleague',
       'figure',
       'report',
       'reportFile',

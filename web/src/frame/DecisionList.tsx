@@ -6,6 +6,7 @@ import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { LONGEST } from '@green-thicket/core/study/limits';
+import { BesideAnother } from './BesideAnother.tsx';
 import styles from './DecisionList.module.css';
 
 /** Decisions shown of a long record; the latest come first. */
@@ -23,6 +24,7 @@ function listed(log: DecisionLog): { ahead: ReadonlySet<DecisionRecord>; rows: r
 /** The decisions on record with time and reason; the study can go back to any of them, and forward again. */
 export function DecisionList({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { id, log } = useStudy();
+  const [isBeside, setBeside] = useState(false);
   // A long record is looked through only while it is shown.
   const { ahead, rows } = useMemo(
     () => (open ? listed(log) : { ahead: new Set<DecisionRecord>(), rows: [] }),
@@ -30,6 +32,10 @@ export function DecisionList({ open, onClose }: { open: boolean; onClose: () => 
   );
   return (
     <Drawer title="Decisions" open={open} onClose={onClose} size={420}>
+      <Button size="small" onClick={() => setBeside(true)}>
+        Beside another study file
+      </Button>
+      {isBeside && <BesideAnother onClose={() => setBeside(false)} />}
       <p className="quiet">
         Latest first. Going back takes nothing away: what lies ahead stays and can be gone to again.
       </p>
