@@ -65,6 +65,7 @@ function Control({ name, text }: { name: ControlName; text: string }) {
       <button
         type="button"
         className={styles.control}
+        data-setting={label}
         title={help}
         aria-expanded={open}
         aria-haspopup="dialog"

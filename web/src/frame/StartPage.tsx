@@ -47,13 +47,13 @@ export function StartPage() {
         },
       });
     });
-  const begin = (make: () => Promise<string>, stop: string): void => {
+  const begin = (make: () => Promise<string>, stop: string, isFirst = false): void => {
     setBusy(true);
     tellFault('The study was not opened', async () => {
       try {
         const id = await make();
         await askToPersist();
-        await navigate(`/study/${id}/${stop}`);
+        await navigate(`/study/${id}/${stop}`, isFirst ? { state: { isFirst } } : {});
       } finally {
         setBusy(false);
       }
@@ -94,7 +94,9 @@ export function StartPage() {
             type="primary"
             size="large"
             disabled={busy}
-            onClick={() => begin(async () => (await import('../store/sample.ts')).createSampleStudy(), 'map')}
+            onClick={() =>
+              begin(async () => (await import('../store/sample.ts')).createSampleStudy(), 'map', true)
+            }
           >
             Open the sample study
           </Button>

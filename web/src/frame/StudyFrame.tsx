@@ -14,6 +14,7 @@ import { SearchBox } from '../reading/SearchBox.tsx';
 import { Columns } from './Columns.tsx';
 import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
+import { useFindingOnesWay } from './FindingOnesWay.tsx';
 import { InTurn } from '../pieces/InTurn.tsx';
 import { KeptNote } from './KeptNote.tsx';
 import { Mark } from './Mark.tsx';
@@ -42,6 +43,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const { id } = study;
   const { look: reading } = useSelection();
   const tellFault = useTellFault();
+  const way = useFindingOnesWay(stop);
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
@@ -119,6 +121,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
               >
                 Save study
               </Button>
+              {way.button}
             </div>
           </header>
           <Trail stop={stop} />
@@ -129,6 +132,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
               {reading ? <ReadingStage back={name} /> : <Stage />}
             </InTurn>
           </Columns>
+          {way.path}
           <StatusLine />
           <Notebook open={noting} onClose={() => setNoting(false)} />
           <DecisionList open={listing} onClose={() => setListing(false)} />

@@ -48,7 +48,7 @@ export function KeepView() {
       title="Keep what is shown in the Notebook (V)"
       onClick={keep}
     >
-      ＋
+      +
     </Button>
   );
 }

@@ -1,0 +1,96 @@
+import { Button } from 'antd';
+import { useEffect, useState, type ReactNode } from 'react';
+import { useLocation } from 'react-router';
+import type { Stop } from '@green-thicket/core/words/sentences';
+import { FirstPath } from './FirstPath.tsx';
+import { GoTo } from './GoTo.tsx';
+import { Help } from './Help.tsx';
+
+const PATH_LEFT = 'green-thicket-path-left';
+/** Where a browser keeps nothing, the way through comes again. */
+function isPathLeft(): boolean {
+  try {
+    return localStorage.getItem(PATH_LEFT) !== null;
+  } catch {
+    return false;
+  }
+}
+function leavePath(): void {
+  try {
+    localStorage.setItem(PATH_LEFT, 'yes');
+  } catch (error) {
+    console.warn(error);
+  }
+}
+
+/** Opening a setting waits so long for its stop to be drawn, in frames. */
+const MOST_FRAMES = 120;
+
+/** Opens a setting of the method sentence by its label, once it stands there. */
+function openSetting(label: string, left = MOST_FRAMES): void {
+  const control = document.querySelector<HTMLElement>(`[data-setting="${CSS.escape(label)}"]`);
+  if (control) control.click();
+  else if (left > 0) requestAnimationFrame(() => openSetting(label, left - 1));
+}
+
+/** Whether the first way through is shown: where the sample was opened from the first page, until it is left. */
+function usePath(): [boolean, (shown: boolean) => void] {
+  const { state } = useLocation() as { state: { readonly isFirst?: boolean } | null };
+  const [shown, setShown] = useState(() => state?.isFirst === true && !isPathLeft());
+  return [
+    shown,
+    (next) => {
+      setShown(next);
+      if (!next) leavePath();
+    },
+  ];
+}
+
+/** Help, the field that goes anywhere, and the first way through, with the keys that open them. */
+export function useFindingOnesWay(stop: Stop): {
+  readonly button: ReactNode;
+  readonly path: ReactNode;
+} {
+  const [open, setOpen] = useState<'help' | 'go'>();
+  const [isPath, setPath] = usePath();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setOpen('go');
+        return;
+      }
+      const isTyping = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+      if (event.key !== '?' || isTyping || event.ctrlKey || event.metaKey) return;
+      event.preventDefault();
+      setOpen('help');
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  const close = (): void => setOpen(undefined);
+  return {
+    button: (
+      <Button ghost aria-label="Help" title="Help (?); Ctrl+K goes anywhere" onClick={() => setOpen('help')}>
+        ?
+      </Button>
+    ),
+    path: (
+      <>
+        {isPath && <FirstPath stop={stop} onLeave={() => setPath(false)} />}
+        {open === 'help' && (
+          <Help
+            stop={stop}
+            onClose={close}
+            onPath={() => {
+              close();
+              setPath(true);
+            }}
+          />
+        )}
+        {open === 'go' && <GoTo onClose={close} onSetting={openSetting} />}
+      </>
+    ),
+  };
+}

@@ -1,0 +1,38 @@
+/** Every key there is, by where it works. */
+export const KEYS: readonly {
+  readonly where: string;
+  readonly keys: readonly (readonly [string, string])[];
+}[] = [
+  {
+    where: 'Anywhere',
+    keys: [
+      ['Ctrl+K', 'go to a stop, concept, theme, source or setting by typing'],
+      ['?', 'this help'],
+      ['/', 'search the texts'],
+      ['V', 'keep what is shown in the Notebook'],
+      ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo a decision; in the Notebook, its own changes'],
+      ['Tab, Enter, Esc', 'to the next control, open it, close it'],
+    ],
+  },
+  {
+    where: 'On a concept, in a list, the field, a column or the map',
+    keys: [
+      ['K', 'keep it'],
+      ['Delete', 'drop it'],
+      ['Shift+Delete', 'never show it'],
+      ['M', 'move it to another theme (Themes)'],
+      ['Arrows', 'to the next word'],
+    ],
+  },
+  {
+    where: 'Panes, cut-offs and dividers',
+    keys: [
+      ['Arrows', 'move by a step'],
+      ['Enter', 'fold a pane, or bring it back'],
+    ],
+  },
+  {
+    where: 'In the Notebook',
+    keys: [['Alt+↑, Alt+↓', 'move an entry']],
+  },
+];
