@@ -130,7 +130,7 @@ function TwoStudies({ other }: { other: Other }) {
         <p className="quiet">
           {`${counted(shared, 'decision')} in both, ${inFigures(onlyHere.length)} only here, ${inFigures(onlyThere.length)} only there.`}
         </p>
-        {takeable.length > 0 && (
+        {takeable.length > 1 && (
           <Button size="small" onClick={() => takeOver(takeable.map(({ decision }) => decision))}>
             {`Take over all ${counted(takeable.length, 'decision')}`}
           </Button>
