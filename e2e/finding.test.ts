@@ -23,7 +23,7 @@ describe('finding one’s way, and two researchers', () => {
     await (await browser.find('input[aria-label="Study file to lay beside"]')).sendKeys(hers);
     await browser.waitForText('.ant-modal', '0 only here, 1 only there');
     await browser.waitForText('.ant-modal', 'Only here: camera');
-    await browser.waitForText('.ant-modal', 7 here, 7 there; they agree to);
+    await browser.waitForText('.ant-modal', '7 here, 7 there; they agree to');
     await browser.press('Take over');
     await browser.waitForText('.ant-modal', '0 only here, 0 only there');
     await browser.waitForText('.ant-modal', '80 concepts in both');
