@@ -125,5 +125,25 @@ describe('the map', function () {
     await browser.until('The list moved nothing', async () => (await themeOf()) !== 'E');
     await browser.click('summary');
     await browser.waitForText('.ledger details', 'In no theme');
+    // Dragged within its parcel a word is pinned there, and the map stays under it.
+    await browser.press('Whole map');
+    const middle = async (): Promise<{ x: number; y: number }> =>
+      browser.driver.executeScript<{ x: number; y: number }>(
+        'const box = document.querySelector(\'[data-word="driver"] text\').getBoundingClientRect(); return { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) }',
+      );
+    await browser.settled();
+    const stood = await middle();
+    await browser.driver
+      .actions({ async: true })
+      .move(stood)
+      .press()
+      .move({ x: stood.x - 24, y: stood.y - 16, duration: 120 })
+      .release()
+      .perform();
+    await browser.find('[data-word="driver"] circle');
+    await browser.until('It is not where it was put', async () => {
+      const { x, y } = await middle();
+      return Math.abs(x - stood.x + 24) < 4 && Math.abs(y - stood.y + 16) < 4;
+    });
   });
 });

@@ -128,7 +128,7 @@ describe('reading', () => {
     await browser.press('Notebook 2');
     await browser.waitForText('.ant-drawer', 'Ask the council about benches.');
     await browser.click('[aria-label="Remove from the Notebook"]');
-    await browser.press('Put it back');
+    await browser.click('button[title^="Undo: remove it"]');
     await browser.until('It is gone', async () => (await browser.all('.notebook-entry')).length === 2);
   });
 });

@@ -39,6 +39,30 @@ try {
     await picture(name);
   }
   await browser.driver.get(`${study}/compare`);
+  await browser.find('.compare-cell');
+  await browser.click('[aria-label="Keep what is shown in the Notebook"]');
+  await browser.waitForText('.ant-message', 'Strength by role');
+  await browser.driver.get(`${study}/map`);
+  await browser.find('.map-word');
+  await browser.click('[aria-label="Keep what is shown in the Notebook"]');
+  await browser.waitForText('.ant-message', 'Concept map');
+  await browser.press('Notebook 2');
+  await browser.fill('textarea[aria-label="New memo"]', 'Who speaks to what');
+  await browser.press('As a heading');
+  await browser.until(
+    'The heading is not there',
+    async () => (await browser.all('.notebook-entry')).length === 3,
+  );
+  await browser.until(
+    'The messages stay',
+    async () => (await browser.all('.ant-message-notice')).length === 0,
+  );
+  await picture('notebook');
+  await browser.press('Report');
+  await browser.waitForText('.report-preview', 'References');
+  await browser.driver.executeScript("document.querySelectorAll('.report-preview h4')[0].scrollIntoView()");
+  await picture('report');
+  await browser.driver.get(`${study}/compare`);
   await browser.choose('Over time');
   await browser.find('.time-panel');
   await browser.pick('Lines', 'a line for each group');

@@ -172,6 +172,7 @@ export const STAGE_KEYS = {
     labels: state.conceptLabels,
     seed: state.settings.themes.seed,
     map: state.settings.map,
+    pins: state.mapPins,
   })),
   strength: reads(['spoken', 'stretches', 'themes', 'concepts', 'tokens'], (state) => ({
     fewest: fewestInStretch(state),

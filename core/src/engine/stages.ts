@@ -203,7 +203,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         choices,
       });
     }),
-  map: (take, { labels, seed, map }, { register }) =>
+  map: (take, { labels, seed, map, pins }, { register }) =>
     atOnce(() => {
       const concepts = take('concepts');
       return layOutMap({
@@ -216,6 +216,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         themes: take('themes'),
         seed,
         settings: map,
+        pins,
       });
     }),
   strength: (take, { fewest, sources, measure, ...settings }) =>

@@ -3,6 +3,7 @@ import { hashNumber } from '../base/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
   acrossAt,
+  area,
   centroid,
   halfPlanes,
   isInside,
@@ -26,6 +27,8 @@ export interface Label {
   readonly smallest?: number;
   /** Where it stood last and at what scale: it stays so as long as it may. */
   readonly kept?: { readonly at: Point; readonly scale: number };
+  /** Where it was put: it comes before all others, as near to there as its parcel and what was put before it allow. */
+  readonly pin?: Point;
 }
 
 export interface Placed {
@@ -86,8 +89,10 @@ export function placeLabels(
     );
     // So many will not fit at full size: the tries are spared.
     for (let scale = own.length > MOST_SPREAD ? least_ : 1; ; scale = Math.max(least_, scale * SHRINK)) {
-      const found = legalise(parcel, own, labels, wishes, fixed, scale);
-      if (found.some((place) => place === undefined) && scale > least_) continue;
+      const isLast = scale <= least_;
+      if (!isLast && !mayFit(parcel, own, labels, fixed, scale)) continue;
+      const found = legalise(parcel, own, labels, wishes, fixed, scale, isLast);
+      if (!found) continue;
       own.forEach((label, i) => (placed[label] = found[i]));
       break;
     }
@@ -215,7 +220,40 @@ function smallestOf({ width, height, smallest = SMALLEST_SCALE }: Label): {
   return { width: width * scale, height: height * scale, scale };
 }
 
-/** Sets the labels of one parcel: those that stood there first, then the largest, each on the free place nearest to its wish. */
+/** The size a label is tried in; one that stood there is never made larger. */
+function sizeAt(
+  { width, height, smallest = SMALLEST_SCALE, kept }: Label,
+  scale: number,
+): { width: number; height: number; scale: number } {
+  const held = Math.max(Math.min(scale, kept?.scale ?? 1), Math.min(1, smallest));
+  return { width: width * held, height: height * held, scale: held };
+}
+
+/** Whether a parcel is as large as what is to stand in it: where it is not, no place need be looked for. */
+function mayFit(
+  parcel: Polygon,
+  own: readonly number[],
+  labels: readonly Label[],
+  fixed: readonly Box[],
+  scale: number,
+): boolean {
+  // What stood there may be nearer to each other, and may reach a little over the border.
+  const room = (box: { width: number; height: number }): number =>
+    Math.max(0, box.width - 2 * KEPT_MARGIN) * Math.max(0, box.height - 2 * KEPT_MARGIN);
+  let needed = fixed.reduce((sum, box) => sum + room(box), 0);
+  for (const label of own) {
+    const size = sizeAt(labels[label], scale);
+    needed += labels[label].kept ? room(size) : size.width * size.height;
+  }
+  return needed <= area(parcel);
+}
+
+/**
+ * Sets the labels of one parcel: those that were put somewhere first, then those that stood there, then the largest, each on the
+ * free place nearest to its wish.
+ *
+ * @param isLast whether what finds no place is left out; else nothing is given where one finds none
+ */
 function legalise(
   parcel: Polygon,
   own: readonly number[],
@@ -223,21 +261,34 @@ function legalise(
   wishes: readonly Point[],
   fixed: readonly Box[],
   scale: number,
-): (Placed | undefined)[] {
+  isLast: boolean,
+): (Placed | undefined)[] | undefined {
   const planes = halfPlanes(parcel);
   const boxes: Box[] = [...fixed];
   const found = new Map<number, Placed>();
   const order = [...own].sort(
     (a, b) => labels[b].width * labels[b].height - labels[a].width * labels[a].height || a - b,
   );
-  const sizeOf = (label: number): { width: number; height: number; scale: number } => {
-    const { width, height, smallest = SMALLEST_SCALE, kept } = labels[label];
-    const held = Math.max(Math.min(scale, kept?.scale ?? 1), Math.min(1, smallest));
-    return { width: width * held, height: height * held, scale: held };
+  const sizeOf = (label: number): { width: number; height: number; scale: number } =>
+    sizeAt(labels[label], scale);
+  const nearestTo = (label: number, [wishX, wishY]: Point, size = sizeOf(label)): Placing | undefined => {
+    const { width, height } = size;
+    const room = roomForBox(planes, width, height);
+    const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
+    return place && { ...size, place, away: vectorLength(place[0] - wishX, place[1] - wishY) };
+  };
+  const put = (label: number, { width, height, place, scale: taken }: Placing): void => {
+    boxes.push({ x: place[0], y: place[1], width, height });
+    found.set(label, { x: place[0], y: place[1], scale: taken });
   };
   for (const label of order) {
+    const { pin } = labels[label];
+    const placing = pin && nearestTo(label, pin);
+    if (placing) put(label, placing);
+  }
+  for (const label of order) {
     const { kept } = labels[label];
-    if (!kept) continue;
+    if (!kept || found.has(label)) continue;
     const [width, height] = [labels[label].width * kept.scale, labels[label].height * kept.scale];
     const box = { x: kept.at[0], y: kept.at[1], width, height };
     if (!isInside(roomForBox(planes, width, height), ...kept.at, KEPT_MARGIN)) continue;
@@ -247,22 +298,14 @@ function legalise(
   }
   for (const label of order) {
     if (found.has(label)) continue;
-    const [wishX, wishY] = wishes[label];
-    const at = (size: { width: number; height: number; scale: number }): Placing | undefined => {
-      const { width, height } = size;
-      const room = roomForBox(planes, width, height);
-      const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
-      return place && { ...size, place, away: vectorLength(place[0] - wishX, place[1] - wishY) };
-    };
-    const full = at(sizeOf(label));
+    const full = nearestTo(label, wishes[label]);
     // A word that must leave its place rather grows smaller than goes far.
     const isFar = labels[label].kept !== undefined && (full?.away ?? Infinity) > FAR;
-    const small = isFar ? at(smallestOf(labels[label])) : undefined;
+    const small = isFar ? nearestTo(label, wishes[label], smallestOf(labels[label])) : undefined;
     const taken = small && small.away < NEARER * (full?.away ?? Infinity) ? small : full;
-    if (!taken) continue;
-    const { width, height, place } = taken;
-    boxes.push({ x: place[0], y: place[1], width, height });
-    found.set(label, { x: place[0], y: place[1], scale: taken.scale });
+    if (taken) put(label, taken);
+    // It is tried again in smaller type.
+    else if (!isLast) return undefined;
   }
   return own.map((label) => found.get(label));
 }
@@ -325,6 +368,7 @@ export function nearestFree({
 /** Places from the least of some values to the largest, a step apart, those nearest to a wish first. */
 function stepsBy(values: readonly number[], step: number, wish: number): number[] {
   const places: number[] = [];
-  for (let at = least(values); at <= largest(values); at += step) places.push(at);
+  const end = largest(values);
+  for (let at = least(values); at <= end; at += step) places.push(at);
   return places.sort((a, b) => Math.abs(a - wish) - Math.abs(b - wish) || a - b);
 }

@@ -50,6 +50,8 @@ export interface MapLabel {
   readonly bar: number;
   /** From which zoom on it is shown: 1 for the whole map. */
   readonly zoom: number;
+  /** Whether the researcher put it where it stands. */
+  readonly pinned?: true;
 }
 
 export interface MapLink {
@@ -91,6 +93,8 @@ export interface MapInput {
   readonly settings: MapSettings;
   /** Where themes and words stood last; what is known there stays as long as it may. */
   readonly ground?: readonly Land[];
+  /** Concept key → where the researcher put its word. */
+  readonly pins?: Readonly<Record<string, Point>>;
 }
 
 const nobody = (): MapScene => ({ parcels: [], labels: [], links: [], loose: [], hidden: [], ground: [] });

@@ -55,7 +55,7 @@ export function writtenWords({
 
 /** Puts the words of every theme into its parcel; what finds no room on the whole map comes with zoom. */
 export function placeWords(
-  { keys, labels, links, themes: { themeOf, themes }, seed, ground = [] }: MapInput,
+  { keys, labels, links, themes: { themeOf, themes }, seed, ground = [], pins = {} }: MapInput,
   parcels: readonly MapParcel[],
   sized: readonly Written[],
 ): { shown: MapLabel[]; hidden: number[] } {
@@ -75,12 +75,14 @@ export function placeWords(
     onMap.map((i) => {
       const kept = ownValue(places.get(themes[themeOf[i]].letter), keys[i]);
       const { width, height, type } = sized[i];
+      const pin = ownValue(pins, keys[i]);
       return {
         key: labels[i],
         parcel: themeOf[i],
         width,
         height,
         smallest: Math.min(1, SMALLEST_TYPE / type),
+        ...(pin ? { pin } : {}),
         ...(kept ? { kept: { at: [kept[0], kept[1]], scale: kept[2] / type } } : {}),
       };
     }),
@@ -92,8 +94,10 @@ export function placeWords(
   const given: number[] = [];
   onMap.forEach((concept, at) => {
     const place = placed[at];
-    if (place) shown.push(labelAt(concept, labels[concept], themeOf[concept], sized[concept], place, 1));
-    else given.push(concept);
+    if (place) {
+      const label = labelAt(concept, labels[concept], themeOf[concept], sized[concept], place, 1);
+      shown.push(ownValue(pins, keys[concept]) ? { ...label, pinned: true } : label);
+    } else given.push(concept);
   });
   // Most mentioned first: sizes follow mentions.
   given.sort((a, b) => sized[b].type - sized[a].type || a - b);

@@ -3,6 +3,7 @@ import type { Decision } from '../study/decisions.ts';
 import { compareDecisionSchemas } from '../study/decisions/compare.ts';
 import { attributeDecisionSchemas } from '../study/decisions/attributes.ts';
 import { themeDecisionSchemas } from '../study/decisions/themes.ts';
+import { mapDecisionSchemas } from '../study/decisions/map.ts';
 import { pseudonymDecisionSchemas } from '../study/decisions/pseudonyms.ts';
 import { settingDecisionSchemas } from '../study/decisions/settings.ts';
 import { sourceDecisionSchemas } from '../study/decisions/sources.ts';
@@ -18,6 +19,7 @@ export const decisionSchema = fields.byKind({
   ...themeDecisionSchemas(fields),
   ...compareDecisionSchemas(fields),
   ...pseudonymDecisionSchemas(fields),
+  ...mapDecisionSchemas(fields),
 });
 
 /** The name that Joi, like any code that copies objects key by key, would lose. */

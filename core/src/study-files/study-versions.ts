@@ -7,7 +7,7 @@ import { liftRecipe } from './recipe-versions.ts';
  * shown, in one decision. Version 5: the number of concepts and the fewest sources may be left to the collection.
  * Version 6: what a link stands by, and what strength is measured over. Version 7: what the researcher decides about themes.
  * Version 8: groups joined, left out, put in order and crossed; measures of strength; tone lists; groupings kept; speakers
- * whose turns make no windows. Version 9: pseudonyms; the Notebook's kept views, headings and order.
+ * whose turns make no windows. Version 9: pseudonyms; words pinned on the map; the Notebook's kept views, headings and order.
  */
 export const STUDY_VERSION = 9;
 

@@ -1,6 +1,7 @@
 import { COMPARE_APPLY, type CompareDecision } from './decisions/compare.ts';
 import { ATTRIBUTE_APPLY, type AttributeDecision } from './decisions/attributes.ts';
 import type { Appliers } from './decisions/kinds.ts';
+import { MAP_APPLY, type MapDecision } from './decisions/map.ts';
 import { PSEUDONYM_APPLY, type PseudonymDecision } from './decisions/pseudonyms.ts';
 import { SETTING_APPLY, type SettingDecision } from './decisions/settings.ts';
 import { SOURCE_APPLY, type SourceDecision } from './decisions/sources.ts';
@@ -17,7 +18,8 @@ export type Decision =
   | SettingDecision
   | ThemeDecision
   | CompareDecision
-  | PseudonymDecision;
+  | PseudonymDecision
+  | MapDecision;
 
 const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...SOURCE_APPLY,
@@ -26,6 +28,7 @@ const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...THEME_APPLY,
   ...COMPARE_APPLY,
   ...PSEUDONYM_APPLY,
+  ...MAP_APPLY,
 };
 const APPLY_BY_KIND: ReadonlyMap<string, (state: StudyState, decision: never) => StudyState> = new Map(
   Object.entries(APPLY),

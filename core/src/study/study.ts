@@ -180,6 +180,8 @@ export interface StudyState {
   readonly groupChoices: Readonly<Record<string, GroupChoices>>;
   /** Tone lists of the researcher’s own, by name. */
   readonly toneLists: Readonly<Record<string, readonly ToneEntry[]>>;
+  /** Concept → where its word was put on the map. */
+  readonly mapPins: Readonly<Record<string, readonly [x: number, y: number]>>;
   /** Names that leave the study as others. */
   readonly pseudonyms: Pseudonyms;
 }
@@ -242,5 +244,6 @@ export const EMPTY_STUDY: StudyState = {
   groupings: {},
   groupChoices: {},
   toneLists: {},
+  mapPins: {},
   pseudonyms: {},
 };

@@ -4,6 +4,7 @@ import { ATTRIBUTE_SAY } from '../study/decisions/attributes.ts';
 import { COMPARE_SAY } from '../study/decisions/compare.ts';
 import type { Sayers } from '../study/decisions/kinds.ts';
 import { THEME_SAY } from '../study/decisions/themes.ts';
+import { MAP_SAY } from '../study/decisions/map.ts';
 import { PSEUDONYM_SAY } from '../study/decisions/pseudonyms.ts';
 import { SETTING_SAY } from '../study/decisions/settings.ts';
 import { SOURCE_SAY } from '../study/decisions/sources.ts';
@@ -17,6 +18,7 @@ const SAY: Sayers<Decision> = {
   ...THEME_SAY,
   ...COMPARE_SAY,
   ...PSEUDONYM_SAY,
+  ...MAP_SAY,
 };
 
 const BY_KIND: ReadonlyMap<string, (decision: never) => string> = new Map(Object.entries(SAY));

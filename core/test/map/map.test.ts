@@ -168,6 +168,32 @@ describe('labels', () => {
     );
   });
 
+  it('that are put somewhere stand there, before all others, as long as they are whole in their parcel', () => {
+    const parcel: Point[] = [
+      [0, 0],
+      [400, 0],
+      [400, 300],
+      [0, 300],
+    ];
+    const place = fc.record({ x: fc.integer({ min: -50, max: 450 }), y: fc.integer({ min: -50, max: 350 }) });
+    fc.assert(
+      fc.property(place, fc.nat(20), ({ x, y }, others) => {
+        const label = { key: 'a', parcel: 0, width: 60, height: 20 };
+        const labels = [
+          ...Array.from({ length: others }, (_, i) => ({ ...label, key: `b${i}`, width: 40 + 5 * (i % 9) })),
+          { ...label, pin: [x, y] as const },
+        ];
+        const placed = placeLabels([parcel], labels, [], [], 3);
+        const pinned = placed[others];
+        const isWhole = x >= 30 && x <= 370 && y >= 10 && y <= 290;
+        expect(pinned).to.not.equal(undefined);
+        if (isWhole) expect(pinned).to.include({ x, y });
+        else if (pinned) expect(Math.hypot(pinned.x - x, pinned.y - y)).to.be.below(130);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('are given up, not piled up, where there is no room', () => {
     const tiny: Point[][] = [
       [

@@ -96,6 +96,8 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   orderGroups: { kind: 'orderGroups', attribute: 'role', values: ['staff', 'resident'] },
   addToneList: { kind: 'addToneList', name: 'fear', entries: [['afraid of', 'fear', 1.5]] },
   removeToneList: { kind: 'removeToneList', name: 'joy' },
+  pinConcept: { kind: 'pinConcept', key: 'rain', at: [12.5, 300] },
+  unpinConcepts: { kind: 'unpinConcepts', keys: ['wind'] },
   setPseudonyms: { kind: 'setPseudonyms', change: { Ada: 'Bea', Bo: '' } },
   setMap: { kind: 'setMap', change: map },
   setCompare: { kind: 'setCompare', change: compare },

@@ -133,6 +133,8 @@ const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decision, { ki
   orderGroups: [{ kind: 'orderGroups', attribute: 'role', values: ['resident', 'driver'] }],
   addToneList: [{ kind: 'addToneList', name: 'mine', entries: [['rain', 'weather', 1]] }],
   removeToneList: [{ kind: 'removeToneList', name: 'mine' }],
+  pinConcept: [{ kind: 'pinConcept', key: 'rain', at: [400, 300] }],
+  unpinConcepts: [{ kind: 'unpinConcepts', keys: ['rain'] }],
   setPseudonyms: [{ kind: 'setPseudonyms', change: { Ada: 'Bea', first: 'one', Rain: 'Drizzle' } }],
   setMap: [{ kind: 'setMap', change: { shownLinks: 1 } }],
   setCompare: [

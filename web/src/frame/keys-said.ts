@@ -21,6 +21,7 @@ export const KEYS: readonly {
       ['Delete', 'drop it'],
       ['Shift+Delete', 'never show it'],
       ['M', 'move it to another theme (Themes)'],
+      ['P', 'pin it where it stands, or let it go (Map)'],
       ['Arrows', 'to the next word'],
     ],
   },

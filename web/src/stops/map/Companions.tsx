@@ -1,4 +1,4 @@
-import { Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import type { MapView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
@@ -89,6 +89,25 @@ export function Companions({
           decide({ kind: 'placeConcepts', keys: [centre], letter: next === NO_THEME ? '' : next })
         }
       />
+      {label && label.theme >= 0 && (
+        <Button
+          size="small"
+          title={
+            label.pinned
+              ? 'Lets it go where there is room'
+              : 'Keeps it where it stands; drag it within its parcel to put it elsewhere'
+          }
+          onClick={() =>
+            decide(
+              label.pinned
+                ? { kind: 'unpinConcepts', keys: [centre] }
+                : { kind: 'pinConcept', key: centre, at: [label.x, label.y] },
+            )
+          }
+        >
+          {label.pinned ? 'Unpin' : 'Pin'}
+        </Button>
+      )}
       {to !== undefined && data && (
         <span role="status" className={styles.path}>
           {data.steps.length === 0

@@ -2,6 +2,7 @@ import { memo, useMemo, useRef } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { footWords, shapesOf } from '@green-thicket/core/map/shapes';
 import { halfPlanes, isInside } from '@green-thicket/core/map/geometry';
+import type { Decision } from '@green-thicket/core/study/decisions';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { SMALLEST_TYPE } from '@green-thicket/core/map/sheet';
 import { pressKeys } from '../../pieces/press-keys.ts';
@@ -10,7 +11,15 @@ import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
+import { useMoves } from './use-moves.ts';
 import styles from './MapDrawing.module.css';
+
+const tenth = (value: number): number => Math.round(value * 10) / 10;
+const pinned = (key: string, x: number, y: number): Decision => ({
+  kind: 'pinConcept',
+  key,
+  at: [tenth(x), tenth(y)],
+});
 
 /** The scene as elements that can be picked: parcels, links and words. */
 export const MapDrawing = memo(function MapDrawing({
@@ -47,8 +56,9 @@ export const MapDrawing = memo(function MapDrawing({
   const drawing = useRef<SVGGElement>(null);
   const shapes = useMemo(() => shapesOf(scene), [scene]);
   const toNext = useArrowWords(drawing, '.map-word');
+  useMoves(drawing, scene, keys);
   const wasDragged = useRef(false);
-  /** Drags a word onto another theme’s parcel: it belongs there then. */
+  /** Drags a word to another place of its parcel, where it is pinned, or onto another theme’s: it belongs there then. */
   const beginDrag = (event: React.PointerEvent<SVGGElement>, concept: number): void => {
     const word = event.currentTarget;
     const ground = drawing.current;
@@ -74,8 +84,13 @@ export const MapDrawing = memo(function MapDrawing({
       const { x, y } = onMap(dropped);
       const parcel = scene.parcels.find(({ polygon }) => isInside(halfPlanes(polygon), x, y));
       const label = scene.labels.find((each) => each.concept === concept);
-      if (parcel && parcel.theme !== label?.theme)
-        decide({ kind: 'placeConcepts', keys: [keys[concept]], letter: parcel.letter });
+      if (!parcel || !label) return;
+      // Onto another parcel it belongs there; within its own it stays where it was put.
+      decide(
+        parcel.theme === label.theme
+          ? pinned(keys[concept], label.x + x - from.x, label.y + y - from.y)
+          : { kind: 'placeConcepts', keys: [keys[concept]], letter: parcel.letter },
+      );
     };
     window.addEventListener('pointermove', move);
     window.addEventListener('pointerup', drop);
@@ -153,27 +168,30 @@ export const MapDrawing = memo(function MapDrawing({
       })}
       {scene.parcels.map((parcel, i) => {
         const { x, lines, type, weight, letterWeight, ink, halo, haloWidth } = shapes.names[i];
-        return lines.map(({ text, y }, line) => (
-          <text
-            key={`${parcel.letter} ${line}`}
-            {...scaledType(x, y, type)}
-            textAnchor="middle"
-            className={styles.parcelName}
-            fontWeight={weight}
-            fill={ink}
-            stroke={halo}
-            strokeWidth={haloWidth}
-          >
-            {line === 0 && (
-              <>
-                <tspan className={styles.parcelLetter} fontWeight={letterWeight}>
-                  {parcel.letter}
-                </tspan>{' '}
-              </>
-            )}
-            {text}
-          </text>
-        ));
+        return (
+          <g key={parcel.letter} className={styles.parcelName}>
+            {lines.map(({ text, y }, line) => (
+              <text
+                key={`${parcel.letter} ${line}`}
+                {...scaledType(x, y, type)}
+                textAnchor="middle"
+                fontWeight={weight}
+                fill={ink}
+                stroke={halo}
+                strokeWidth={haloWidth}
+              >
+                {line === 0 && (
+                  <>
+                    <tspan className={styles.parcelLetter} fontWeight={letterWeight}>
+                      {parcel.letter}
+                    </tspan>{' '}
+                  </>
+                )}
+                {text}
+              </text>
+            ))}
+          </g>
+        );
       })}
       {footWords(scene).map(({ x, y, text }) => (
         <text key={text} {...scaledType(x, y, SMALLEST_TYPE)} fill={COLOURS.quiet}>
@@ -192,6 +210,7 @@ export const MapDrawing = memo(function MapDrawing({
             role="button"
             tabIndex={-1}
             aria-label={label.text}
+            data-word={key}
             className={
               picked
                 ? `${styles.mapWord} here`
@@ -206,12 +225,17 @@ export const MapDrawing = memo(function MapDrawing({
             onPointerDown={(event) => beginDrag(event, label.concept)}
             onKeyDown={(event) => {
               if (toNext(event)) return;
-              const decision = decisionByKey(event, key);
+              const decision =
+                event.key.toLowerCase() === 'p'
+                  ? label.pinned
+                    ? ({ kind: 'unpinConcepts', keys: [key] } as const)
+                    : pinned(key, label.x, label.y)
+                  : decisionByKey(event, key);
               if (decision) decide(decision);
               else pressKeys(pick)(event);
             }}
           >
-            <title>{`${label.text}. Enter reads it, ${KEYS_SAID}, arrows go to the next word`}</title>
+            <title>{`${label.text}${label.pinned ? ', pinned' : ''}. Enter reads it, ${KEYS_SAID}, P ${label.pinned ? 'unpins it' : 'pins it here'}, arrows go to the next word`}</title>
             <text
               {...scaledType(x, y, type)}
               fontWeight={weight}
@@ -229,6 +253,9 @@ export const MapDrawing = memo(function MapDrawing({
               rx={bar.round}
               fill={picked ? COLOURS.rust : ink}
             />
+            {label.pinned && (
+              <circle cx={x + bar.width + 4} cy={bar.y + bar.height / 2} r={2.2} fill={COLOURS.rust} />
+            )}
           </g>
         );
       })}

@@ -20,6 +20,9 @@ import { MapPicture } from './MapPicture.tsx';
 import { TimeMap } from './TimeMap.tsx';
 import styles from './MapStop.module.css';
 
+/** Words grow as the zoom to the power of one less this. */
+const TYPE_LAG = 0.3;
+
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
   const { state } = useStudy();
@@ -38,6 +41,14 @@ export function MapStop() {
   useEffect(() => {
     if (!sheet) return undefined;
     const behaviour = d3Zoom<SVGSVGElement, unknown>()
+      // A word that is dragged does not take the map along.
+      .filter(
+        (event: MouseEvent) =>
+          event.type === 'wheel' ||
+          (!event.ctrlKey &&
+            event.button === 0 &&
+            !(event.target instanceof Element && event.target.closest('[data-word]'))),
+      )
       .scaleExtent([0.8, 8])
       .translateExtent([
         [-100, -100],
@@ -45,6 +56,8 @@ export function MapStop() {
       ])
       .on('zoom', (event: { transform: { k: number; toString(): string } }) => {
         setTransform(event.transform.toString());
+        // Type grows less than the map, so that there is more room between words the closer one looks.
+        sheet.style.setProperty('--word-scale', String(Math.max(1, event.transform.k) ** -TYPE_LAG));
         // Words come in by steps, so that the drawing is not made anew while the map moves.
         setZoom(Math.max(1, Math.floor(event.transform.k * 10) / 10));
       });
