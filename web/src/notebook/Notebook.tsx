@@ -1,6 +1,6 @@
 import { Button, Drawer, Input } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { findEntries, type NotebookEntry } from '@green-thicket/core/study/notebook';
 import { LONGEST } from '@green-thicket/core/study/limits';
 import { counted } from '@green-thicket/core/base/wording';
@@ -10,6 +10,7 @@ import {
   listEntries,
   moveEntry,
   undoInNotebook,
+  watchNotebookChanges,
   type NewEntry,
 } from '../store/notebook.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -34,7 +35,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
   const [isReporting, setReporting] = useState(false);
   const tags = [...new Set(entries.flatMap((entry) => entry.tags))].sort();
   const shown = findEntries(entries, filter);
-  const undoable = lastNotebookChange(id);
+  const undoable = useSyncExternalStore(watchNotebookChanges, () => lastNotebookChange(id));
   const undo = (): void => tellFault('Nothing was undone', () => undoInNotebook(id));
   const add = (more: Partial<NewEntry>): void =>
     tellFault('It was not kept', async () => {

@@ -18,11 +18,22 @@ type Before = ReadonlyMap<string, NotebookRow | undefined>;
 /** What each Notebook has been changed from, the latest last, as long as the page is open. */
 const changes = new Map<string, { readonly what: string; readonly before: Before }[]>();
 const MOST_CHANGES = 200;
+const watchers = new Set<() => void>();
+const tellWatchers = (): void => {
+  for (const watcher of watchers) watcher();
+};
+
+/** Calls back whenever something of a Notebook was changed or undone; gives what ends that. */
+export function watchNotebookChanges(watcher: () => void): () => void {
+  watchers.add(watcher);
+  return () => watchers.delete(watcher);
+}
 
 function remember(id: string, what: string, before: Before): void {
   const own = changes.get(id) ?? [];
   own.push({ what, before });
   changes.set(id, own.slice(-MOST_CHANGES));
+  tellWatchers();
 }
 
 /** What would be undone in a Notebook, in a few words; undefined where nothing was changed. */
@@ -39,6 +50,7 @@ export async function undoInNotebook(id: string): Promise<void> {
     await notebook.bulkPut(back);
   });
   changes.get(id)?.pop();
+  tellWatchers();
 }
 
 /** Keeps an excerpt, a memo, a heading or a view; it stands beside the decisions, and their undo does not touch it. */
