@@ -43,19 +43,20 @@ type Makers = {
     question: Extract<FigureQuestion, { kind: K }>,
     state: StudyState,
     ask: AskView,
+    most: number,
   ) => Stepwise<Figure>;
 };
 
 const MAKERS: Makers = {
-  *sources(_, state, ask) {
+  *sources(_, state, ask, most) {
     const attribute = comparedAttribute(state);
     const { rows, all } = yield* ask('plainCounts', { attribute: attribute ?? null });
     return {
       title: attribute === undefined ? 'Sources' : `Sources by ${attribute}`,
-      note: `${counted(workingSources(state).length, 'source')} of ${counted(all.words, 'word')}.${shortened(MOST_LINES, rows.length, 'row')}`,
+      note: `${counted(workingSources(state).length, 'source')} of ${counted(all.words, 'word')}.${shortened(Math.max(most, MOST_LINES), rows.length, 'row')}`,
       table: {
         head: [attribute ?? 'source', 'sources', 'words', 'sentences'],
-        rows: [...rows.slice(0, MOST_LINES), all].map((row) => [
+        rows: [...rows.slice(0, Math.max(most, MOST_LINES)), all].map((row) => [
           row.name,
           row.sources,
           row.words,
@@ -65,16 +66,16 @@ const MAKERS: Makers = {
     };
   },
 
-  *concepts(_, state, ask) {
+  *concepts(_, state, ask, most) {
     const { rows } = yield* ask('concepts', null);
     const chosen = rows.filter(({ status }) => status === 'chosen' || status === 'kept');
     return {
       title: 'Concepts',
-      note: `${sentenceText(methodSentences(state).concepts)}${shortened(MOST_ROWS, chosen.length, 'concept')}`,
+      note: `${sentenceText(methodSentences(state).concepts)}${shortened(most, chosen.length, 'concept')}`,
       table: {
         head: ['concept', 'mentions', 'sources', 'spread', 'pull', 'variants'],
         rows: chosen
-          .slice(0, MOST_ROWS)
+          .slice(0, most)
           .map(({ label, mentions, sources, spread, pull, variants }) => [
             label,
             mentions,
@@ -87,8 +88,8 @@ const MAKERS: Makers = {
     };
   },
 
-  *links(_, state, ask) {
-    const { rows, standing } = yield* ask('links', { concept: null, limit: MOST_ROWS });
+  *links(_, state, ask, most) {
+    const { rows, standing } = yield* ask('links', { concept: null, limit: most });
     const shown = rows.filter(({ stands }) => stands);
     const measure = MEASURES[state.settings.links.measure].name;
     return {
@@ -165,10 +166,10 @@ const MAKERS: Makers = {
     };
   },
 
-  *strength({ rows: asked }, state, ask) {
+  *strength({ rows: asked }, state, ask, most) {
     const { rows, comparison, attribute, without } = yield* ask('compare', { rows: asked });
     const title = attribute === undefined ? 'Strength' : `Strength by ${attribute}`;
-    const order = rows.map((_, i) => i).slice(0, MOST_ROWS);
+    const order = rows.map((_, i) => i).slice(0, most);
     return {
       title,
       note: `${sentenceText(methodSentences(state, { exact: comparison.exact }).compare)} ${restsOn(comparison)}${without.sources === 0 ? '' : ` ${counted(without.sources, 'source')} in no group take no part.`}`,
@@ -311,9 +312,17 @@ export function restsOn({ groups, findable, q }: Comparison): string {
   }`.trim();
 }
 
-/** Makes a figure of a study by asking its views. */
-export const makeFigure = (question: FigureQuestion, state: StudyState, ask: AskView): Stepwise<Figure> =>
-  (MAKERS[question.kind] as Makers['map'])(question as never, state, ask);
+/**
+ * Makes a figure of a study by asking its views.
+ *
+ * @param most rows of a table of concepts, links or sources
+ */
+export const makeFigure = (
+  question: FigureQuestion,
+  state: StudyState,
+  ask: AskView,
+  most = MOST_ROWS,
+): Stepwise<Figure> => (MAKERS[question.kind] as Makers['map'])(question as never, state, ask, most);
 
 /** A figure as parts of a document; `number` stands in its caption. */
 export function figureBlocks({ title, note, picture, table }: Figure, number: number): Block[] {

@@ -1,5 +1,6 @@
-import { strToU8 } from 'fflate';
-import type { Block } from '../formats/document.ts';
+import { strToU8, zipSync } from 'fflate';
+import { writeCsv } from '../formats/csv.ts';
+import { heading, type Block, type DocumentTable } from '../formats/document.ts';
 import { writeDocx } from '../formats/docx-write.ts';
 import { writeHtml } from '../formats/html-write.ts';
 import { bibText } from '../words/references.ts';
@@ -33,13 +34,37 @@ export interface ReportViews {
       readonly namesLeft: readonly string[];
     }
   >;
+  /** Everything that leaves the study as one archive: report, codebooks, project, network, tables. */
+  everythingFile: View<ReportQuestion, CleanedFileView>;
   reportFile: View<ReportQuestion & { readonly as: 'html' | 'docx' | 'bib' }, CleanedFileView>;
+}
+
+/** Themes and concepts as a table: what a code is called, what it is, and how much of the texts it is. */
+function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> {
+  const { themes, loose } = yield* ask('themes', null);
+  const { rename, renameAnyCase } = renamerOf(own.pseudonyms);
+  const row = (
+    theme: string,
+    concept: string,
+    meaning: string,
+    mentions: number | '',
+  ): (string | number)[] => [renameAnyCase(theme), renameAnyCase(concept), rename(meaning), mentions];
+  return {
+    head: ['theme', 'concept', 'definition', 'mentions'],
+    rows: [
+      ...themes.flatMap(({ letter, label, note, concepts }) => [
+        row(`${letter} ${label}`, '', note, ''),
+        ...concepts.map((each) => row(`${letter} ${label}`, each.label, '', each.mentions)),
+      ]),
+      ...loose.map(({ label }) => row('', label, '', '')),
+    ],
+  };
 }
 
 /** They ask whatever the others read, so their keys are made of all of the study. */
 const all = reads([], (state) => ({ ...state }));
 
-export const REPORT_KEYS = { figure: all, report: all, reportFile: all };
+export const REPORT_KEYS = { figure: all, report: all, reportFile: all, everythingFile: all };
 
 /** What they are made from: the study, and the other views. */
 type Context = ViewContext<never, StudyState> & { readonly ask: AskView };
@@ -62,6 +87,40 @@ export const REPORT_VIEWS: {
         rows.map(({ name }) => name),
       ),
     };
+  },
+
+  *everythingFile(question, context) {
+    const { own, ask } = context;
+    const report = (as: 'html' | 'docx' | 'bib'): Stepwise<CleanedFileView> =>
+      REPORT_VIEWS.reportFile({ ...question, as }, context);
+    const codebook = yield* codebookTable(own, ask);
+    const files: Record<string, Uint8Array> = {
+      'report.html': (yield* report('html')).bytes,
+      'report.docx': (yield* report('docx')).bytes,
+      'references.bib': (yield* report('bib')).bytes,
+      'codebook.csv': strToU8(writeCsv(codebook.head, codebook.rows)),
+      'codebook.docx': writeDocx([
+        heading(1, 'Codebook'),
+        { kind: 'table', caption: 'Themes and their concepts', ...codebook },
+      ]),
+      'codebook.qdc': (yield* ask('codebookFile', null)).bytes,
+      'project.qdpx': (yield* ask('projectFile', { notes: question.entries })).bytes,
+      'network.graphml': (yield* ask('networkFile', { as: 'graphml' })).bytes,
+      'network.json': (yield* ask('networkFile', { as: 'json' })).bytes,
+      'adjacency.csv': (yield* ask('adjacencyFile', null)).bytes,
+      'sources-by-concepts.csv': (yield* ask('matrixFile', { figure: 'mentions' })).bytes,
+    };
+    const { renameAnyCase } = renamerOf(own.pseudonyms);
+    for (const kind of ['sources', 'concepts', 'links', 'themes', 'strength'] as const) {
+      const asked = kind === 'strength' ? ({ kind, rows: { kind: 'themes' } } as const) : { kind };
+      const { table } = yield* makeFigure(asked, own, ask, Infinity);
+      if (!table) continue;
+      const rows = table.rows.map((row) =>
+        row.map((cell) => (typeof cell === 'string' ? renameAnyCase(cell) : cell)),
+      );
+      Object.assign(files, { [`${kind}.csv`]: strToU8(writeCsv(table.head.map(renameAnyCase), rows)) });
+    }
+    return { bytes: zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
   },
 
   *reportFile({ as, ...question }, { own, ask }) {

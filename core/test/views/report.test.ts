@@ -192,6 +192,9 @@ describe('a report', () => {
       ask('networkFile', { as: 'graphml' }).bytes,
       ...Object.values(unzipSync(ask('projectFile', { notes: entries }).bytes)),
       ask('codebookFile', null).bytes,
+      ...Object.entries(unzipSync(ask('everythingFile', asked({ entries })).bytes))
+        .filter(([name]) => !/\.(?:docx|qdpx)$/.test(name))
+        .map(([, bytes]) => bytes),
       ask('cleanedFile', { as: 'csv' }).bytes,
       ...Object.values(unzipSync(ask('cleanedFile', { as: 'zip' }).bytes)),
     ];

@@ -82,6 +82,15 @@ export function ReportDialog({
     const next = order.filter((each) => each !== part);
     setOrder([...next.slice(0, to), part, ...next.slice(to)]);
   };
+  const saveAll = (): void =>
+    tellFault('Nothing was saved', async () => {
+      const { bytes } = await ask('everythingFile', asked);
+      download(
+        fileName(`${renameAnyCase(state.title)} everything`, '.zip'),
+        bytes as Uint8Array<ArrayBuffer>,
+        'application/zip',
+      );
+    });
   const save = (as: keyof typeof TYPES): void => {
     setSaving(as);
     tellFault('The report was not saved', async () => {
@@ -107,17 +116,26 @@ export function ReportDialog({
       title="Report"
       width="min(1180px, 94vw)"
       onCancel={onClose}
-      footer={(Object.keys(TYPES) as (keyof typeof TYPES)[]).map((as) => (
+      footer={[
         <Button
-          key={as}
-          type={as === 'html' ? 'primary' : 'default'}
-          loading={saving === as}
-          disabled={asked.parts.length === 0}
-          onClick={() => save(as)}
+          key="all"
+          title="Report, codebooks, project, network and tables in one archive"
+          onClick={saveAll}
         >
-          {`Save .${as}`}
-        </Button>
-      ))}
+          Save everything (.zip)
+        </Button>,
+        ...(Object.keys(TYPES) as (keyof typeof TYPES)[]).map((as) => (
+          <Button
+            key={as}
+            type={as === 'html' ? 'primary' : 'default'}
+            loading={saving === as}
+            disabled={asked.parts.length === 0}
+            onClick={() => save(as)}
+          >
+            {`Save .${as}`}
+          </Button>
+        )),
+      ]}
     >
       <div className={styles.reportPanes}>
         <div className={styles.reportChoices}>
