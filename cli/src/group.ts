@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { readCsv, tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
+import { tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
+import { readNetwork, type ReadNetwork } from '@green-thicket/core/formats/network-read';
+import { writeGraphml } from '@green-thicket/core/formats/network-write';
 import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
@@ -22,47 +24,6 @@ export interface GroupOptions {
   readonly force: boolean;
 }
 
-interface Network {
-  readonly names: readonly string[];
-  readonly source: readonly number[];
-  readonly target: readonly number[];
-  readonly weight: readonly number[];
-}
-
-/** Reads source,target,weight; a missing weight column counts every link as 1. */
-export function readNetwork(text: string): Network {
-  const { header, rows } = readCsv(text);
-  const column = (name: string): number => header.findIndex((each) => each.toLowerCase() === name);
-  const [s, t, w] = [column('source'), column('target'), column('weight')];
-  if (s < 0 || t < 0)
-    throw new Error('It needs the columns source and target, and weight if links have one.');
-  const names: string[] = [];
-  const numberOf = new Map<string, number>();
-  const node = (name: string): number => {
-    let number = numberOf.get(name);
-    if (number === undefined) {
-      numberOf.set(name, (number = names.length));
-      names.push(name);
-    }
-    return number;
-  };
-  const source: number[] = [];
-  const target: number[] = [];
-  const weight: number[] = [];
-  rows.forEach((row, i) => {
-    const value = w < 0 ? 1 : Number(row[w]);
-    if (!row[s] || !row[t]) throw new Error(`Row ${i + 2} lacks a source or a target.`);
-    if (!Number.isFinite(value) || value <= 0) {
-      throw new Error(`Row ${i + 2} has the weight “${row[w] ?? ''}”; it must be a number above 0.`);
-    }
-    source.push(node(row[s]));
-    target.push(node(row[t]));
-    weight.push(value);
-  });
-  if (names.length === 0) throw new Error('It has no links.');
-  return { names, source, target, weight };
-}
-
 /** Draws of the links on which resolutions are tried. */
 const DRAWS = 6;
 
@@ -71,12 +32,16 @@ function resolutionFor(graph: Graph, seed: number): number {
   return defaultResolution(finish(sweepResolution({ graph, drawn, seed })), linkedCount(graph));
 }
 
-/** Groups a weighted network and writes themes.csv, concepts.csv and run.json. */
+/** Groups a weighted network and writes themes.csv, concepts.csv, network.graphml and run.json. */
 export async function group(path: string, options: GroupOptions): Promise<void> {
-  const output = openOutput(options.out, ['themes.csv', 'concepts.csv', 'run.json'], options.force);
-  let network: Network;
+  const output = openOutput(
+    options.out,
+    ['themes.csv', 'concepts.csv', 'network.graphml', 'run.json'],
+    options.force,
+  );
+  let network: ReadNetwork;
   try {
-    network = readNetwork(readFileSync(path, 'utf8').replace(/^\ufeff/, ''));
+    network = await readNetwork(readFileSync(path, 'utf8'));
   } catch (error) {
     throw new UsageError(`${path} can’t be read as links: ${reasonOf(error)}`);
   }
@@ -115,6 +80,21 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
       ['concept', 'theme', 'steadiness'],
       names.map((name, v) => [name, letterOf[v], tableNumber(grouping.steadiness[v])]),
     ),
+  );
+  files.set(
+    'network.graphml',
+    writeGraphml({
+      name: 'Communities',
+      nodes: names.map((label, v) => ({
+        id: String(v),
+        values: { label, theme: letterOf[v], steadiness: tableNumber(grouping.steadiness[v]) },
+      })),
+      edges: source.map((from, i) => ({
+        source: String(from),
+        target: String(target[i]),
+        values: { weight: weight[i] },
+      })),
+    }),
   );
   const record = {
     version: options.version,

@@ -69,8 +69,8 @@ program
 
 program
   .command('group')
-  .description('groups a weighted network given as source,target,weight')
-  .argument('<links>', 'CSV with the columns source, target and weight')
+  .description('groups a weighted network given as source,target,weight, as GraphML or as JSON Graph Format')
+  .argument('<links>', 'CSV with the columns source, target and weight; .graphml; or .json')
   .requiredOption('--out <folder>', 'where to write the tables')
   .option(
     '--resolution <number>',
