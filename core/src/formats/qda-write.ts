@@ -59,6 +59,10 @@ export function guidOf(text: string): string {
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
 }
 
+/** The n-th of a family of GUIDs: its last twelve digits count, so that no text is hashed for each. */
+const guidAt = (family: string, n: number): string =>
+  `${family.slice(0, 24)}${n.toString(16).padStart(12, '0')}`;
+
 const attribute = (name: string, value: string): string => ` ${name}="${escapeXml(value)}"`;
 const described = (text: string | undefined): string =>
   text === undefined || text === '' ? '' : `<Description>${escapeXml(text)}</Description>`;
@@ -108,19 +112,22 @@ function sourceXml(
   { id, name, text, selections, attributes }: QdaSource,
   types: QdaProject['types'],
   user: string,
+  codeGuid: (code: string) => string,
 ): string {
   const points = codePointsBefore(text);
+  const [selectionGuids, codingGuids] = [guidOf(`selections ${id}`), guidOf(`codings ${id}`)];
+  let coding = 0;
   const guid = guidOf(`source ${id}`);
   const coded = [...selections]
     .sort((a, b) => a.start - b.start || a.end - b.end)
     .map(({ start, end, codes }, i) => {
       const made = ` creatingUser="${user}" creationDateTime="${NO_TIME}"`;
       const codings = codes.map(
-        (code, c) =>
-          `<Coding${attribute('guid', guidOf(`coding ${id} ${i} ${c}`))}${made}><CodeRef${attribute('targetGUID', guidOf(`code ${code}`))}/></Coding>`,
+        (code) =>
+          `<Coding${attribute('guid', guidAt(codingGuids, coding++))}${made}><CodeRef${attribute('targetGUID', codeGuid(code))}/></Coding>`,
       );
       const from = points(start);
-      return `<PlainTextSelection${attribute('guid', guidOf(`selection ${id} ${i}`))}${attribute('name', text.slice(start, end).replace(/\s+/g, ' ').slice(0, 60))} startPosition="${from}" endPosition="${points(end)}"${made}>${codings.join('')}</PlainTextSelection>`;
+      return `<PlainTextSelection${attribute('guid', guidAt(selectionGuids, i))}${attribute('name', text.slice(start, end).replace(/\s+/g, ' ').slice(0, 60))} startPosition="${from}" endPosition="${points(end)}"${made}>${codings.join('')}</PlainTextSelection>`;
     });
   const values = Object.entries(attributes).map(([each, value]) =>
     valueXml(each, value, Object.hasOwn(types, each) ? types[each] : 'text'),
@@ -140,6 +147,12 @@ export function writeQdaProject({
   notes,
 }: QdaProject): Uint8Array<ArrayBuffer> {
   const user = guidOf('user');
+  const codeGuids = new Map<string, string>();
+  const codeGuid = (code: string): string => {
+    let guid = codeGuids.get(code);
+    if (guid === undefined) codeGuids.set(code, (guid = guidOf(`code ${code}`)));
+    return guid;
+  };
   const names = [...new Set(sources.flatMap(({ attributes }) => Object.keys(attributes)))];
   const variables = names.map(
     (name) =>
@@ -155,7 +168,7 @@ export function writeQdaProject({
     `<Users><User guid="${user}" name="Researcher"/></Users>`,
     codebookXml(codes),
     variables.length === 0 ? '' : `<Variables>${variables.join('')}</Variables>`,
-    `<Sources>${sources.map((source) => sourceXml(source, types, user)).join('')}</Sources>`,
+    `<Sources>${sources.map((source) => sourceXml(source, types, user, codeGuid)).join('')}</Sources>`,
     noted.length === 0 ? '' : `<Notes>${noted.join('')}</Notes>`,
     '</Project>\n',
   ].join('');
