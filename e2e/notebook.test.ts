@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
+import { readFile } from '../core/src/formats/files.ts';
 import { setStage } from './browser.ts';
 
 describe('the Notebook and the report, to a researcher who writes up,', () => {
@@ -68,6 +69,18 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
     const text = readFileSync(new URL(`../demo/night-buses/${source}`, import.meta.url), 'utf8');
     // Sentence by sentence: a quotation may reach over the turn of another speaker.
     for (const sentence of words.split(/\n+/)) expect(text).to.include(sentence.trim().slice(0, 60));
+    await browser.press('Save .xlsx');
+    const { kind, ...workbook } = (await readFile({
+      name: 't.xlsx',
+      bytes: readFileSync(await browser.download('.xlsx')),
+    })) as { kind: string; sheets?: readonly { name: string }[] };
+    expect(kind).to.equal('table');
+    expect(workbook.sheets?.map(({ name }) => name)).to.include.members([
+      'Columns',
+      'Concepts',
+      'Links',
+      'Themes',
+    ]);
     await browser.press('Save .docx');
     const files = unzipSync(readFileSync(await browser.download('.docx')));
     expect(strFromU8(files['word/document.xml'])).to.include('Heading2').and.not.include('Fen End');

@@ -11,6 +11,7 @@ import { makeFigure, type AskView } from './figures.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
 import { referencesShown, reportBlocks } from './report-parts.ts';
 import type { ReportQuestion } from './report-types.ts';
+import { workbookSheets, type Sheet } from './workbook.ts';
 import { reads, type View, type ViewContext } from './view.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 
@@ -36,6 +37,8 @@ export interface ReportViews {
   >;
   /** Everything that leaves the study as one archive: report, codebooks, project, network, tables. */
   everythingFile: View<ReportQuestion, CleanedFileView>;
+  /** The tables as sheets, the first of which explains the columns of the others. */
+  workbook: View<null, { readonly sheets: readonly Sheet[] }>;
   reportFile: View<ReportQuestion & { readonly as: 'html' | 'docx' | 'bib' }, CleanedFileView>;
 }
 
@@ -64,7 +67,7 @@ function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> 
 /** They ask whatever the others read, so their keys are made of all of the study. */
 const all = reads([], (state) => ({ ...state }));
 
-export const REPORT_KEYS = { figure: all, report: all, reportFile: all, everythingFile: all };
+export const REPORT_KEYS = { figure: all, report: all, reportFile: all, everythingFile: all, workbook: all };
 
 /** What they are made from: the study, and the other views. */
 type Context = ViewContext<never, StudyState> & { readonly ask: AskView };
@@ -110,17 +113,13 @@ export const REPORT_VIEWS: {
       'adjacency.csv': (yield* ask('adjacencyFile', null)).bytes,
       'sources-by-concepts.csv': (yield* ask('matrixFile', { figure: 'mentions' })).bytes,
     };
-    const { renameAnyCase } = renamerOf(own.pseudonyms);
-    for (const kind of ['sources', 'concepts', 'links', 'themes', 'strength'] as const) {
-      const asked = kind === 'strength' ? ({ kind, rows: { kind: 'themes' } } as const) : { kind };
-      const { table } = yield* makeFigure(asked, own, ask, Infinity);
-      if (!table) continue;
-      const rows = table.rows.map((row) =>
-        row.map((cell) => (typeof cell === 'string' ? renameAnyCase(cell) : cell)),
-      );
-      Object.assign(files, { [`${kind}.csv`]: strToU8(writeCsv(table.head.map(renameAnyCase), rows)) });
-    }
+    for (const { name, head, rows } of yield* workbookSheets(own, ask))
+      Object.assign(files, { [`${name.toLowerCase()}.csv`]: strToU8(writeCsv(head, rows)) });
     return { bytes: zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
+  },
+
+  *workbook(_, { own, ask }) {
+    return { sheets: yield* workbookSheets(own, ask) };
   },
 
   *reportFile({ as, ...question }, { own, ask }) {

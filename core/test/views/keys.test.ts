@@ -286,6 +286,7 @@ const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
   colleague: [{ state: { ...begun().state, dropped: ['rain'] }, register: [] }],
   figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],
   report: [{ parts: ['summary', 'themes', 'comparison'], ...NOTHING_KEPT }],
+  workbook: [null],
   everythingFile: [{ parts: ['again'], ...NOTHING_KEPT }],
   reportFile: [{ parts: ['method', 'references', 'again'], ...NOTHING_KEPT, as: 'html' }],
   source: [
@@ -368,6 +369,7 @@ describe('keys of stages and views', function () {
       'report',
       'reportFile',
       'everythingFile',
+      'workbook',
     ]);
     const { changed } = checkKeys([MOVES.setAttribute[2]]);
     for (const view of ['themes', 'map', 'passages', 'concordance', 'plainCounts', 'stage'])

@@ -173,6 +173,22 @@ describe('a report', () => {
       .and.include('author = {Traag, V. A. and ');
   });
 
+  it('has its tables as sheets, and a sheet that explains each column of them', () => {
+    const { sheets } = asking(study())('workbook', null);
+    const [about, ...others] = sheets;
+    expect(others.map(({ name }) => name)).to.deep.equal([
+      'Sources',
+      'Concepts',
+      'Links',
+      'Themes',
+      'Strength',
+    ]);
+    for (const { name, head, rows } of others) {
+      expect(about.rows.filter(([sheet]) => sheet === name).length, name).to.be.above(2);
+      for (const row of rows) expect(row.length).to.equal(head.length);
+    }
+  });
+
   it('lets no name out that has a pseudonym, and says which others are quoted', () => {
     const made = study();
     expect(asking(made)('report', asked()).namesLeft).to.include('Ada Hale');

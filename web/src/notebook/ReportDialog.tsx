@@ -17,6 +17,7 @@ import { download, fileName } from '../pieces/download.ts';
 import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { saveWorkbook } from '../pieces/save-table.ts';
 import { useRenamer } from '../pieces/use-renamer.ts';
 import { version } from '../pieces/version.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
@@ -82,6 +83,11 @@ export function ReportDialog({
     const next = order.filter((each) => each !== part);
     setOrder([...next.slice(0, to), part, ...next.slice(to)]);
   };
+  const saveTables = (): void =>
+    tellFault('Nothing was saved', async () => {
+      const { sheets } = await ask('workbook', null);
+      await saveWorkbook(`${renameAnyCase(state.title)} tables`, sheets);
+    });
   const saveAll = (): void =>
     tellFault('Nothing was saved', async () => {
       const { bytes } = await ask('everythingFile', asked);
@@ -123,6 +129,13 @@ export function ReportDialog({
           onClick={saveAll}
         >
           Save everything (.zip)
+        </Button>,
+        <Button
+          key="xlsx"
+          title="The tables, a sheet each, and one that explains the columns"
+          onClick={saveTables}
+        >
+          Save .xlsx
         </Button>,
         ...(Object.keys(TYPES) as (keyof typeof TYPES)[]).map((as) => (
           <Button
