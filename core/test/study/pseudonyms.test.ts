@@ -109,5 +109,8 @@ describe('names in texts', () => {
       { name: 'Mill Hill', mentions: 1, sources: 1 },
     ]);
     expect(namesIn(['', 'Nothing. Here.'])).to.deep.equal([]);
+    const old = `He came, And she came with Will. ${'They came and went and will. '.repeat(6)}`;
+    // And is a word twelve times for once; Will is a word six times, and may be somebody.
+    expect(namesIn([old]).map(({ name }) => name)).to.deep.equal(['Will']);
   });
 });

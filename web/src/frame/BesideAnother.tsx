@@ -12,6 +12,7 @@ import type { ColleagueView } from '@green-thicket/core/views/view-types';
 import { describeDecision } from '@green-thicket/core/words/decisions';
 import { useAsk } from '../engine/use-ask.ts';
 import { isStopped } from '../pieces/stopped.ts';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { makeDecision } from '../store/studies.ts';
@@ -43,6 +44,7 @@ async function readOther(file: File, password: string): Promise<Other> {
 
 /** Lays a study file beside this study: what was decided otherwise, which concepts each has, how the themes agree. */
 export function BesideAnother({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { state } = useStudy();
   const [other, setOther] = useState<Other>();
   const [password, setPassword] = useState('');

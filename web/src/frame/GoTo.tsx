@@ -5,6 +5,7 @@ import { recordsInForce } from '@green-thicket/core/study/record';
 import { describeDecision } from '@green-thicket/core/words/decisions';
 import { STOPS } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { toParams } from '../pieces/selection.ts';
@@ -33,6 +34,7 @@ function fit(name: string, typed: string): number | undefined {
 
 /** One field that goes to any stop, theme, concept, source, setting or decision by typing. */
 export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (label: string) => void }) {
+  useReturnFocus();
   const { id, state, log } = useStudy();
   const navigate = useNavigate();
   const tellFault = useTellFault();

@@ -4,6 +4,7 @@ import { figureQuestionOf } from '@green-thicket/core/views/figure-types';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { FigureQuestion } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { ShownFigure } from './ShownFigure.tsx';
@@ -22,6 +23,7 @@ export function KeptViewDialog({
   /** The page it was kept on is gone to. */
   onGone: () => void;
 }) {
+  useReturnFocus();
   const { id, log } = useStudy();
   const navigate = useNavigate();
   const tellFault = useTellFault();

@@ -5,6 +5,7 @@ import { counted } from '@green-thicket/core/base/wording';
 import { LONGEST } from '@green-thicket/core/study/limits';
 import { pseudonymFault } from '@green-thicket/core/study/pseudonyms';
 import { useView } from '../engine/use-view.ts';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './ReportDialog.module.css';
 
@@ -13,6 +14,7 @@ const FIRST_NAMES = 100;
 
 /** What names are called in whatever leaves the study: each name that is found, with a place for its pseudonym. */
 export function PseudonymsDialog({ onClose }: { onClose: () => void }) {
+  useReturnFocus();
   const { state } = useStudy();
   const { data } = useView('names', null);
   const [filter, setFilter] = useState('');

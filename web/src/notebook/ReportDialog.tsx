@@ -16,6 +16,7 @@ import { useView } from '../engine/use-view.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { saveWorkbook } from '../pieces/save-table.ts';
 import { useRenamer } from '../pieces/use-renamer.ts';
@@ -58,6 +59,7 @@ export function ReportDialog({
   entries: readonly NotebookEntry[];
   onClose: () => void;
 }) {
+  useReturnFocus();
   const { state, log } = useStudy();
   const { renameAnyCase } = useRenamer();
   const ask = useAsk();
