@@ -10,6 +10,21 @@ import styles from './Figures.module.css';
 const TYPICAL = 4;
 const keyOf = (row: ThemeFigures): string => row.letter;
 
+/** A column of a figure that is told with two digits behind the point. */
+const twoDigits = (
+  key: 'coherence' | 'density' | 'centrality',
+  title: string,
+  hint: string,
+  width: number,
+): FigureColumn<ThemeFigures> => ({
+  key,
+  title,
+  hint,
+  width,
+  value: (row) => row[key],
+  render: (row) => row[key].toFixed(2),
+});
+
 /** What each theme is like by its figures; of the one that is picked its typical passages, and where it meets the others. */
 export function Figures({ steadiness }: { steadiness: View<SteadinessView> }) {
   const { data, isPlaceholderData } = useView('themeFigures', null);
@@ -54,30 +69,24 @@ export function Figures({ steadiness }: { steadiness: View<SteadinessView> }) {
       value: (row) => row.sources,
       render: (row) => `${row.sources} of ${row.ofSources}`,
     },
-    {
-      key: 'coherence',
-      title: 'Coherence',
-      hint: 'Mean NPMI of the pairs of its ten top concepts: how much its words belong together, −1 to 1',
-      width: 76,
-      value: (row) => row.coherence,
-      render: (row) => row.coherence.toFixed(2),
-    },
-    {
-      key: 'density',
-      title: 'Density',
-      hint: 'Mean strength of all pairs inside it (Callon, Courtial and Laville 1991): how closely knit it is',
-      width: 62,
-      value: (row) => row.density,
-      render: (row) => row.density.toFixed(2),
-    },
-    {
-      key: 'centrality',
-      title: 'Centrality',
-      hint: 'Strength of its links to other themes, by concept of its own: how much the rest hangs on it',
-      width: 70,
-      value: (row) => row.centrality,
-      render: (row) => row.centrality.toFixed(2),
-    },
+    twoDigits(
+      'coherence',
+      'Coherence',
+      'Mean NPMI of the pairs of its ten top concepts: how much its words belong together, −1 to 1',
+      76,
+    ),
+    twoDigits(
+      'density',
+      'Density',
+      'Mean strength of all pairs inside it (Callon, Courtial and Laville 1991): how closely knit it is',
+      62,
+    ),
+    twoDigits(
+      'centrality',
+      'Centrality',
+      'Strength of its links to other themes, by concept of its own: how much the rest hangs on it',
+      70,
+    ),
     {
       key: 'band',
       title: 'Comes back',
