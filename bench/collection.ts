@@ -108,9 +108,9 @@ export function plantedCollection({
 }
 
 /** A study of a planted collection, whose sources are said by three roles in turn. */
-export function plantedStudy(words: number): ExampleStudy {
+export function plantedStudy(words: number, settings: Omit<PlantedSettings, 'words'> = {}): ExampleStudy {
   const roles = ['nurse', 'driver', 'baker'];
-  const { texts } = plantedCollection({ words });
+  const { texts } = plantedCollection({ ...settings, words });
   return exampleStudy(
     texts.map((text, i) => ({ name: `${i}.txt`, text, attributes: { role: roles[i % 3] } })),
   );

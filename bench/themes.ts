@@ -1,3 +1,4 @@
+import { weighEvidence } from '../core/src/network/evidence.ts';
 import { bandOf, type Band } from '../core/src/themes/bands.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { knownThemes } from './known-themes.ts';
@@ -132,7 +133,10 @@ export function benchThemes(): void {
       themes = Math.max(themes, study.compute('themes').themes.length);
       // All nouns, as those that stand out were chosen by the company they keep.
       study.decide({ kind: 'setConcepts', change: { size: 80 } });
-      const { pWithin, pBetween, size } = study.compute('evidence');
+      const { pWithin, pBetween, size } = weighEvidence(study.compute('counts'), study.compute('windows'), {
+        ofAllPairs: true,
+        between: 1,
+      });
       pairs += (size * (size - 1)) / 2;
       within += pWithin.filter((p) => p < 0.05).length;
       between += pBetween.filter((p) => p < 0.05).length;

@@ -1,7 +1,8 @@
+import { holdsTheSame } from '../base/same.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import type { StudyState } from '../study/study.ts';
 import type { Library, Resources, StudyInput } from './resources.ts';
-import { inputsOf, STAGE_KEYS, stageKey, type StageName, type StageOwn } from './stage-keys.ts';
+import { hashOfOwn, inputsOf, STAGE_KEYS, stageKey, type StageName, type StageOwn } from './stage-keys.ts';
 import { STAGES, type StageResults, type Take } from './stages.ts';
 
 /** How many results of each stage are kept, so that undo and a look back are free. */
@@ -11,6 +12,19 @@ const KEPT_RESULTS = 4;
 export interface StageTiming {
   readonly stage: StageName;
   readonly milliseconds: number;
+}
+
+/**
+ * Stages of which many decisions make the same again: keeping a concept that was chosen anyway, as moving one to a theme
+ * does. What hangs on them is then not computed anew.
+ */
+const OFTEN_THE_SAME: ReadonlySet<StageName> = new Set<StageName>(['concepts']);
+
+/** A result with what it was made from. */
+interface Kept {
+  readonly result: unknown;
+  /** Numbers of the results it took, and the hash of what it read of the study. */
+  readonly from: string;
 }
 
 const OWN: { readonly [S in StageName]: { readonly own: (state: StudyState) => StageOwn<S> } } = STAGE_KEYS;
@@ -27,7 +41,9 @@ export class Engine {
   readonly timings: StageTiming[] = [];
   readonly #library: Library;
   readonly #now: () => number;
-  readonly #kept = new Map<StageName, Map<string, unknown>>();
+  readonly #kept = new Map<StageName, Map<string, Kept>>();
+  readonly #numbers = new WeakMap<object, number>();
+  #results = 0;
 
   /** @param now milliseconds of some clock, for timings only */
   constructor(library: Library, now: () => number = () => 0) {
@@ -45,6 +61,15 @@ export class Engine {
     for (const input of inputs) {
       Object.assign(taken, { [input]: yield* this.compute(input, study) });
     }
+    const from = [
+      ...inputs.map((input) => this.#numberOf(taken[input])),
+      hashOfOwn(OWN[stage].own(study.state)),
+    ].join();
+    const same = inputs.length > 0 ? this.#find<S>(stage, (kept) => kept.from === from) : undefined;
+    if (same !== undefined) {
+      this.#keep(stage, hash, { result: same, from });
+      return same;
+    }
     const take: Take<StageName> = (name) => {
       const result = taken[name];
       if (result === undefined) throw new Error(`Stage ${stage} takes ${name}, which it does not declare.`);
@@ -53,8 +78,26 @@ export class Engine {
     const started = this.#now();
     const result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
     this.timings.push({ stage, milliseconds: this.#now() - started });
-    this.#keep(stage, hash, result);
-    return result;
+    const before = OFTEN_THE_SAME.has(stage)
+      ? this.#find<S>(stage, (kept) => holdsTheSame(kept.result, result))
+      : undefined;
+    this.#keep(stage, hash, { result: before ?? result, from });
+    return before ?? result;
+  }
+
+  /** A result at hand, whatever its key. */
+  #find<S extends StageName>(stage: S, isIt: (kept: Kept) => boolean): StageResults[S] | undefined {
+    for (const kept of this.#kept.get(stage)?.values() ?? [])
+      if (isIt(kept)) return kept.result as StageResults[S];
+    return undefined;
+  }
+
+  /** The number of a result: that of the very same one. */
+  #numberOf(result: object | undefined): number {
+    if (!result) return -1;
+    const number = this.#numbers.get(result) ?? ++this.#results;
+    this.#numbers.set(result, number);
+    return number;
   }
 
   /** The result of a stage, where it is at hand. */
@@ -70,13 +113,13 @@ export class Engine {
       results.delete(hash);
       results.set(hash, found);
     }
-    return found as StageResults[S] | undefined;
+    return found?.result as StageResults[S] | undefined;
   }
 
-  #keep(stage: StageName, hash: string, result: unknown): void {
-    const results = this.#kept.get(stage) ?? new Map<string, unknown>();
+  #keep(stage: StageName, hash: string, kept: Kept): void {
+    const results = this.#kept.get(stage) ?? new Map<string, Kept>();
     this.#kept.set(stage, results);
-    results.set(hash, result);
+    results.set(hash, kept);
     for (const oldest of results.keys()) {
       if (results.size <= KEPT_RESULTS) break;
       results.delete(oldest);

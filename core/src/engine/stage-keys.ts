@@ -146,10 +146,11 @@ export const STAGE_KEYS = {
   evidence: reads(['counts', 'windows'], nothing),
   links: reads(['counts', 'windows', 'evidence'], ({ settings }) => ({ links: settings.links })),
   graph: reads(['concepts', 'links'], ({ settings }) => ({ links: settings.links })),
-  drawnGraphs: reads(['counts', 'windows'], ({ settings }) => ({
-    links: settings.links,
+  drawnPairs: reads(['counts', 'windows'], ({ settings }) => ({
+    claimed: settings.links.maximumQ,
     seed: settings.themes.seed,
   })),
+  drawnGraphs: reads(['drawnPairs'], ({ settings }) => ({ links: settings.links })),
   sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], ({ settings }) => ({
     seed: settings.themes.seed,
   })),

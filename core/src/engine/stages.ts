@@ -13,7 +13,7 @@ import { layOutMap, type MapScene } from '../map/scene.ts';
 import { countTogether, windowsWithEach, type Counts } from '../network/counts.ts';
 import { weighEvidence, type Evidence } from '../network/evidence.ts';
 import type { Graph } from '../network/graph.ts';
-import { findLinks, type Links } from '../network/links.ts';
+import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -22,7 +22,7 @@ import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '.
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
-import { drawNetworks, redrawThemes, type Redrawn } from '../themes/redraw.ts';
+import { drawnNetworks, drawPairs, redrawThemes, type Redrawn } from '../themes/redraw.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
@@ -62,6 +62,7 @@ export interface StageResults {
   evidence: Evidence;
   links: Links;
   graph: Graph;
+  drawnPairs: PairChances[];
   drawnGraphs: Graph[];
   sweep: ResolutionPoint[];
   grouping: ResolvedGrouping;
@@ -164,8 +165,9 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   links: (take, { links }) => atOnce(() => findLinks(take('evidence'), take('windows').overlap, links)),
   graph: (take, { links }) =>
     atOnce(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
-  drawnGraphs: (take, { links, seed }) =>
-    drawNetworks({ counts: take('counts'), windows: take('windows'), links, seed }),
+  drawnPairs: (take, { claimed, seed }) =>
+    drawPairs({ counts: take('counts'), windows: take('windows'), claimed, seed }),
+  drawnGraphs: (take, { links }) => atOnce(() => drawnNetworks(take('drawnPairs'), links)),
   sweep: (take, { seed }) =>
     exploreResolutions(
       {

@@ -1,14 +1,20 @@
+import { Int32List } from '../base/int32-list.ts';
 import { covarianceIn, presentIn, rateIn, unevenness, type Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** What one block says of the pairs of concepts that are in it, in lists side by side. */
+/**
+ * What one block says of the pairs of concepts that are in it, in lists side by side. A pair is told as first concept ×
+ * number of concepts + second, the first being the smaller.
+ */
 export interface BlockSums {
-  /** First concept × number of concepts + second, the first being the smaller. */
+  /** All pairs that are in the block, and the windows with both that chance makes there. */
   readonly pair: Int32Array;
-  /** Windows with both that chance makes there, and how much that number varies. */
   readonly within: Float64Array;
+  /** Those of them of which it was asked how much that number varies. */
+  readonly varied: Int32Array;
   readonly variance: Float64Array;
-  /** Windows with both, those of them that do not overlap, and sources they are in. */
+  /** Pairs that share a window in the block: windows with both, those of them that do not overlap, and sources they are in. */
+  readonly met: Int32Array;
   readonly both: Int32Array;
   readonly meetings: Int32Array;
   readonly sources: Int32Array;
@@ -18,15 +24,22 @@ export interface BlockSums {
   readonly ofSum: Float64Array;
 }
 
-/** Adds up a block's pairs. The lists as long as all pairs, which it needs for it, are made once and handed on. */
-export function blockSummer(residuals: Residuals, windows: Windows): (block: number) => BlockSums {
+/**
+ * Adds up a block's pairs. The lists as long as all pairs, which it needs for it, are made once and handed on.
+ *
+ * @param isAsked of which pairs it is asked how much the windows with both vary
+ */
+export function blockSummer(
+  residuals: Residuals,
+  windows: Windows,
+  isAsked: (pair: number) => boolean,
+): (block: number) => BlockSums {
   const count = meetingCounter(residuals, windows);
   return (block) => {
     const present = presentIn(residuals, block);
     const { covariance, ofSum } = covarianceIn(residuals, block);
-    const tally = count(block, present);
-    const { within, variance } = chanceIn(residuals, block, present, covariance);
-    return { ...tally, within, variance, covariance, ofSum };
+    const chances = chanceIn(residuals, block, present, covariance, isAsked);
+    return { ...count(block), ...chances, covariance, ofSum };
   };
 }
 
@@ -35,14 +48,17 @@ function chanceIn(
   block: number,
   present: readonly number[],
   covariance: Float64Array,
-): { within: Float64Array; variance: Float64Array } {
-  const { blocks, blockFirst, squares, heldWeight, lags } = residuals;
+  isAsked: (pair: number) => boolean,
+): Pick<BlockSums, 'pair' | 'within' | 'varied' | 'variance'> {
+  const { size, blocks, blockFirst, squares, heldWeight, lags } = residuals;
   const windowCount = blockFirst[block + 1] - blockFirst[block];
   const uneven = unevenness(residuals, block);
   const pairs = (present.length * (present.length - 1)) / 2;
+  const pair = new Int32Array(pairs);
   const within = new Float64Array(pairs);
+  const varied = new Int32Array(pairs);
   const variance = new Float64Array(pairs);
-  let at = 0;
+  let [at, asked] = [0, 0];
   for (let x = 0; x < present.length; x++) {
     const i = present[x];
     const a = rateIn(residuals, i, block);
@@ -50,36 +66,39 @@ function chanceIn(
     for (let y = x + 1; y < present.length; y++, at++) {
       const j = present[y];
       const b = rateIn(residuals, j, block);
+      pair[at] = i * size + j;
       within[at] =
         b * heldWeight[i * blocks + block] + a * heldWeight[j * blocks + block] - a * b * squares[block];
-      if (windowCount < 2) continue;
+      if (windowCount < 2 || !isAsked(pair[at])) continue;
       const ofSecond = j * (lags + 1);
       let sum = covariance[ofFirst] * covariance[ofSecond];
       for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofFirst + l] * covariance[ofSecond + l];
-      variance[at] = (Math.max(0, sum) / windowCount) * uneven;
+      varied[asked] = pair[at];
+      variance[asked++] = (Math.max(0, sum) / windowCount) * uneven;
     }
   }
-  return { within, variance };
+  return { pair, within, varied: varied.slice(0, asked), variance: variance.slice(0, asked) };
 }
 
 /** Counts a block's shared windows and separate meetings: a window counts where it begins after the last one that counted has ended. */
 function meetingCounter(
   { size, blockFirst, windowFirst, inWindow, windowAt }: Residuals,
   windows: Windows,
-): (block: number, present: readonly number[]) => Pick<BlockSums, 'pair' | 'both' | 'meetings' | 'sources'> {
+): (block: number) => Pick<BlockSums, 'met' | 'both' | 'meetings' | 'sources'> {
   const both = new Int32Array(size * size);
   const meetings = new Int32Array(size * size);
   const sources = new Int32Array(size * size);
   const ended = new Int32Array(size * size).fill(-1);
   const lastSource = new Int32Array(size * size).fill(-1);
-  return (block, present) => {
+  return (block) => {
+    const seen = new Int32List();
     for (let at = blockFirst[block]; at < blockFirst[block + 1]; at++) {
       const [from, to, w] = [windowFirst[at], windowFirst[at + 1], windowAt[at]];
       for (let k = from; k < to; k++) {
         for (let m = k + 1; m < to; m++) {
           const [i, j] = [inWindow[k], inWindow[m]];
           const pair = i < j ? i * size + j : j * size + i;
-          both[pair]++;
+          if (both[pair]++ === 0) seen.push(pair);
           if (ended[pair] <= windows.first[w]) {
             meetings[pair]++;
             ended[pair] = windows.end[w];
@@ -91,16 +110,12 @@ function meetingCounter(
         }
       }
     }
-    const pair = new Int32Array((present.length * (present.length - 1)) / 2);
-    let at = 0;
-    present.forEach((i, x) => {
-      for (let y = x + 1; y < present.length; y++) pair[at++] = i * size + present[y];
-    });
-    const taken = (list: Int32Array): Int32Array => pair.map((each) => list[each]);
-    const tally = { pair, both: taken(both), meetings: taken(meetings), sources: taken(sources) };
-    for (const each of pair) {
-      both[each] = meetings[each] = sources[each] = 0;
-      ended[each] = lastSource[each] = -1;
+    const met = seen.done();
+    const taken = (list: Int32Array): Int32Array => met.map((pair) => list[pair]);
+    const tally = { met, both: taken(both), meetings: taken(meetings), sources: taken(sources) };
+    for (const pair of met) {
+      both[pair] = meetings[pair] = sources[pair] = 0;
+      ended[pair] = lastSource[pair] = -1;
     }
     return tally;
   };

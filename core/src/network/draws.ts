@@ -1,17 +1,21 @@
 import { blockSummer, type BlockSums } from './block-sums.ts';
 import type { Counts } from './counts.ts';
 import { judgeBlocks, weighEvidence, type Evidence } from './evidence.ts';
-import { isBlock, residualsOf, windowsBySource, type Residuals } from './residuals.ts';
+import { isBlock, residualsOf, windowsBySource } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** Sums of pairs by block that are kept for the next draw; of more, each draw adds its own up. */
-const MOST_KEPT = 16_000_000;
+/** Pairs by block whose sums are kept for the next draw, some 30 bytes each; of more, each draw adds its own up. */
+const MOST_KEPT = 6_000_000;
 
 /**
  * The evidence of sources drawn from a collection, each as often as it is drawn. How long windows are is taken from the
- * whole collection.
+ * whole collection. Chances are told of pairs that share a window, and those of the same sources up to `claimed`.
  */
-export function evidenceOfDraws(counts: Counts, windows: Windows): (drawn: readonly number[]) => Evidence {
+export function evidenceOfDraws(
+  counts: Counts,
+  windows: Windows,
+  claimed = 1,
+): (drawn: readonly number[]) => Evidence {
   const bySource = windowsBySource(windows);
   // Short sources stand in one block, the last, which is made anew of those drawn.
   if (!bySource.every(isBlock)) {
@@ -25,22 +29,25 @@ export function evidenceOfDraws(counts: Counts, windows: Windows): (drawn: reado
     };
   }
   const residuals = residualsOf(counts, windows);
-  const summed = keptSums(residuals, blockSummer(residuals, windows));
+  const summed = keptSums(blockSummer(residuals, windows, (pair) => counts.together[pair] > 0));
   return (drawn) => {
     const times = new Float64Array(residuals.blocks);
     for (const source of drawn) times[source]++;
-    return judgeBlocks({ ...residuals, times }, summed);
+    return judgeBlocks({ ...residuals, times }, summed, { ofAllPairs: false, between: claimed });
   };
 }
 
-/** Keeps the sums of blocks, where they are not too many to hold. */
-function keptSums(
-  { size, blocks }: Residuals,
-  sumsOf: (block: number) => BlockSums,
-): (block: number) => BlockSums {
-  if (size * size * blocks > MOST_KEPT) return sumsOf;
+/** Keeps the sums of blocks, the first of them where they are too many to hold all. */
+function keptSums(sumsOf: (block: number) => BlockSums): (block: number) => BlockSums {
   const kept: BlockSums[] = [];
-  return (block) => (kept[block] ??= sumsOf(block));
+  let held = 0;
+  return (block) => {
+    if (block in kept) return kept[block];
+    const sums = sumsOf(block);
+    if (held < MOST_KEPT) kept[block] = sums;
+    held += sums.pair.length;
+    return sums;
+  };
 }
 
 /** The counts of the windows of some sources, each as often as it is listed. */

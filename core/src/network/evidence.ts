@@ -1,12 +1,12 @@
 import { fisherExact } from '../numeric/chance.ts';
-import { lowerGamma, studentTail, upperGamma } from '../numeric/special.ts';
+import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
 import { blockSummer, type BlockSums } from './block-sums.ts';
 import { blocksCounted, residualsOf, sharedByBlocks, spreadOver } from './residuals.ts';
 import type { Residuals, Spread } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. */
+/** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. Chances and dispersion of 1 for pairs that share no window, unless they are asked for. */
 export interface Evidence {
   readonly size: number;
   /** Windows in all, with each concept, and with both. */
@@ -47,8 +47,17 @@ const LEAST_DISPERSION = 0.3;
 /** Never less than a thousandth of a window is expected: a count of some is then as unlikely as can be. */
 export const LEAST_EXPECTED = 1e-3;
 
+/** What of the chances is asked for. */
+export interface Asked {
+  /** Whether those of pairs that share no window too. */
+  readonly ofAllPairs: boolean;
+  /** A chance that the same sources hold both that is no less than this is told as 1. */
+  readonly between: number;
+}
+const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
+
 /**
- * Tests every pair of concepts.
+ * Tests every pair of concepts that share a window, or every pair where that is asked.
  *
  * Within sources: the windows with both against what two independent series of windows would share that hold each concept
  * as often, in windows as long, in bursts as long (variance of a cross-product of two autocorrelated series, Bartlett
@@ -57,13 +66,18 @@ export const LEAST_EXPECTED = 1e-3;
  *
  * Between sources: the correlation of both concepts' rates over the sources, with t.
  */
-export function weighEvidence(counts: Counts, windows: Windows): Evidence {
+export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARED): Evidence {
   const residuals = residualsOf(counts, windows);
-  return judgeBlocks(residuals, blockSummer(residuals, windows));
+  const isAsked = (pair: number): boolean => asked.ofAllPairs || counts.together[pair] > 0;
+  return judgeBlocks(residuals, blockSummer(residuals, windows, isAsked), asked);
 }
 
 /** Weighs what the blocks say, each as often as it counts. */
-export function judgeBlocks(residuals: Residuals, sumsOf: (block: number) => BlockSums): Evidence {
+export function judgeBlocks(
+  residuals: Residuals,
+  sumsOf: (block: number) => BlockSums,
+  asked: Asked,
+): Evidence {
   const { size, blocks, times, blockFirst, held } = residuals;
   const pairs = size * size;
   const together = new Float64Array(pairs);
@@ -80,11 +94,11 @@ export function judgeBlocks(residuals: Residuals, sumsOf: (block: number) => Blo
     if (often === 0) continue;
     windows += often * (blockFirst[b + 1] - blockFirst[b]);
     const sums = sumsOf(b);
-    for (let k = 0; k < sums.pair.length; k++) {
-      const pair = sums.pair[k];
+    for (let k = 0; k < sums.pair.length; k++) within[sums.pair[k]] += often * sums.within[k];
+    for (let k = 0; k < sums.varied.length; k++) variance[sums.varied[k]] += often * sums.variance[k];
+    for (let k = 0; k < sums.met.length; k++) {
+      const pair = sums.met[k];
       together[pair] += often * sums.both[k];
-      within[pair] += often * sums.within[k];
-      variance[pair] += often * sums.variance[k];
       meetings[pair] += often * sums.meetings[k];
       sources[pair] += often * sums.sources[k];
     }
@@ -98,23 +112,28 @@ export function judgeBlocks(residuals: Residuals, sumsOf: (block: number) => Blo
   });
   const spread = spreadOver(residuals, (block) => ofSums[block]);
   const counted = blocksCounted(residuals);
+  const sharedWith = sharedByBlocks(spread, residuals);
+  const leastCorrelation = correlationAt(asked.between, counted);
   const expected = new Float64Array(pairs);
   const dispersion = new Float64Array(pairs).fill(1);
   const pWithin = new Float64Array(pairs).fill(1);
   const pBetween = new Float64Array(pairs).fill(1);
   const betweenUp = new Uint8Array(pairs);
   for (let i = 0; i < size; i++) {
+    const sharedWithFirst = sharedWith(i);
     for (let j = i + 1; j < size; j++) {
       const pair = i * size + j;
-      const shared = sharedByBlocks(spread, residuals, i, j);
+      const shared = sharedWithFirst[j];
       const pooled = 1 - spread.ownShare[i] * spread.ownShare[j];
       expected[pair] = Math.max(within[pair] - pooled * shared, LEAST_EXPECTED);
+      if (together[pair] === 0 && !asked.ofAllPairs) continue;
       if (variance[pair] > 0 && within[pair] > 0) {
         dispersion[pair] = variance[pair] / within[pair];
         pWithin[pair] = chanceOfCount(together[pair], expected[pair], dispersion[pair]);
       }
       betweenUp[pair] = shared > 0 ? 1 : 0;
       const lengths = spread.length[i] * spread.length[j];
+      if (Math.abs(shared) <= leastCorrelation * Math.sqrt(lengths)) continue;
       pBetween[pair] = chanceBetween({ shared, lengths, blocks: counted }, () =>
         presenceTable(residuals, i, j),
       );
@@ -154,6 +173,14 @@ export function chanceBetween(
   const { both, first, second } = presence();
   if (Math.min(first, second) > blocks / 2) return byRate;
   return Math.max(byRate, fisherExact(both, first - both, second - both, blocks - first - second + both));
+}
+
+/** A correlation over so many sources that is surely no rarer than this by chance; −1 where there is none. */
+function correlationAt(chance: number, sources: number): number {
+  if (chance >= 1 || sources < FEWEST_SOURCES) return -1;
+  const t = studentQuantile(chance, sources - 2);
+  // A little less, as what is worked out both ways may differ in the last digits.
+  return (t / Math.sqrt(t * t + sources - 2)) * (1 - 1e-6);
 }
 
 /** Sources that have either or both of two things. */

@@ -1,3 +1,4 @@
+import { Int32List } from '../base/int32-list.ts';
 import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
 import type { Evidence } from './evidence.ts';
@@ -83,36 +84,60 @@ export function overlapCorrectedG2(
   return logLikelihood(both / overlap, withFirst / overlap, withSecond / overlap, windows / overlap);
 }
 
-/** Judges every pair that shares a window, among all pairs there could be; in the order of the concepts. */
-export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPairs {
-  const { size: n, windowsWith, together } = evidence;
+/** What chance has to do with the pairs that share a window, whatever is asked of a link. */
+export interface PairChances extends Omit<JudgedPairs, 'strength' | 'beyond' | 'stands'> {
+  readonly size: number;
+  /** Windows in all, and with each concept. */
+  readonly windows: number;
+  readonly windowsWith: Float64Array;
+  /** 1 where the same sources hold both more than chance has it. */
+  readonly betweenUp: Uint8Array;
+}
+
+/** The chances of every pair that shares a window, among all pairs there could be; in the order of the concepts. */
+export function chancesOfPairs(evidence: Evidence): PairChances {
+  const { size: n, windows, windowsWith, together, expected } = evidence;
   const tests = (n * (n - 1)) / 2;
-  const found: number[] = [];
+  const found = new Int32List();
   for (let i = 0; i < n; i++) {
     for (let j = i + 1; j < n; j++) if (together[i * n + j] > 0) found.push(i * n + j);
   }
-  const source = Int32Array.from(found, (pair) => Math.floor(pair / n));
-  const target = Int32Array.from(found, (pair) => pair % n);
-  const both = Int32Array.from(found, (pair) => together[pair]);
+  const pairs = found.done();
+  const real = (list: Float64Array): Float64Array => Float64Array.from(pairs, (pair) => list[pair]);
+  const [p, pBetween] = [real(evidence.pWithin), real(evidence.pBetween)];
+  return {
+    size: n,
+    windows,
+    windowsWith,
+    source: pairs.map((pair) => Math.floor(pair / n)),
+    target: pairs.map((pair) => pair % n),
+    both: pairs.map((pair) => together[pair]),
+    p,
+    q: adjustForMany(p, tests),
+    pBetween,
+    qBetween: adjustForMany(pBetween, tests),
+    meetings: pairs.map((pair) => evidence.meetings[pair]),
+    sources: pairs.map((pair) => evidence.sources[pair]),
+    up: Uint8Array.from(pairs, (pair) => (together[pair] > expected[pair] ? 1 : 0)),
+    betweenUp: Uint8Array.from(pairs, (pair) => evidence.betweenUp[pair]),
+  };
+}
+
+/** Measures the pairs and says which are links. */
+export function claimPairs(chances: PairChances, settings: LinkSettings): JudgedPairs {
+  const { source, target, both, windows, windowsWith, q, qBetween, up, betweenUp } = chances;
   const measure = MEASURES[settings.measure].of;
-  const strength = Float64Array.from(found, (_, i) =>
-    measure(both[i], windowsWith[source[i]], windowsWith[target[i]], evidence.windows),
-  );
-  const p = Float64Array.from(found, (pair) => evidence.pWithin[pair]);
-  const q = adjustForMany(p, tests);
-  const pBetween = Float64Array.from(found, (pair) => evidence.pBetween[pair]);
-  const qBetween = adjustForMany(pBetween, tests);
-  const up = Uint8Array.from(found, (pair) => (together[pair] > evidence.expected[pair] ? 1 : 0));
-  const beyond = Uint8Array.from(found, (pair, i) => {
-    if (q[i] < settings.maximumQ && up[i] === 1) return 1;
-    return qBetween[i] < settings.maximumQ && evidence.betweenUp[pair] === 1 ? 2 : 0;
-  });
-  const meetings = Int32Array.from(found, (pair) => evidence.meetings[pair]);
-  const sources = Int32Array.from(found, (pair) => evidence.sources[pair]);
-  const stands = Uint8Array.from(found, (_, i) =>
-    strength[i] > settings.cutOff && mayStand({ both, sources, meetings, beyond }, i, settings) ? 1 : 0,
-  );
-  return { source, target, both, strength, p, q, pBetween, qBetween, meetings, sources, up, beyond, stands };
+  const strength = new Float64Array(both.length);
+  const beyond = new Uint8Array(both.length);
+  const stands = new Uint8Array(both.length);
+  const meeting = { both, sources: chances.sources, meetings: chances.meetings, beyond };
+  for (let i = 0; i < both.length; i++) {
+    strength[i] = measure(both[i], windowsWith[source[i]], windowsWith[target[i]], windows);
+    if (q[i] < settings.maximumQ && up[i] === 1) beyond[i] = 1;
+    else if (qBetween[i] < settings.maximumQ && betweenUp[i] === 1) beyond[i] = 2;
+    if (strength[i] > settings.cutOff && mayStand(meeting, i, settings)) stands[i] = 1;
+  }
+  return { ...chances, strength, beyond, stands };
 }
 
 /**
@@ -121,36 +146,53 @@ export function judgePairs(evidence: Evidence, settings: LinkSettings): JudgedPa
  * @param overlap windows that see each place of the text, on average
  */
 export function findLinks(evidence: Evidence, overlap: number, settings: LinkSettings): Links {
-  const judged = judgePairs(evidence, settings);
-  const { source, target, both, strength, beyond, stands } = judged;
+  const judged = claimPairs(chancesOfPairs(evidence), settings);
+  const { source, target, both, strength, stands } = judged;
+  const { windows, windowsWith } = evidence;
   const order = ranked(source.length, (i) => strength[i]);
-  const sorted = [...order.filter((i) => stands[i] === 1), ...order.filter((i) => stands[i] === 0)];
-  const whole = (list: ArrayLike<number>): Int32Array => Int32Array.from(sorted, (i) => list[i]);
-  const real = (of: (i: number) => number): Float64Array => Float64Array.from(sorted, of);
-  const flags = (list: ArrayLike<number>): Uint8Array => Uint8Array.from(sorted, (i) => list[i]);
-  const tableOf = (i: number): [both: number, first: number, second: number, windows: number] => [
-    both[i],
-    evidence.windowsWith[source[i]],
-    evidence.windowsWith[target[i]],
-    evidence.windows,
-  ];
+  const sorted = Int32Array.from([
+    ...order.filter((i) => stands[i] === 1),
+    ...order.filter((i) => stands[i] === 0),
+  ]);
+  const whole = (list: Int32Array): Int32Array => sorted.map((i) => list[i]);
+  const real = (list: Float64Array): Float64Array => {
+    const laid = new Float64Array(sorted.length);
+    for (let at = 0; at < sorted.length; at++) laid[at] = list[sorted[at]];
+    return laid;
+  };
+  const flags = (list: Uint8Array): Uint8Array => {
+    const laid = new Uint8Array(sorted.length);
+    for (let at = 0; at < sorted.length; at++) laid[at] = list[sorted[at]];
+    return laid;
+  };
+  const measured = {
+    npmi: new Float64Array(sorted.length),
+    jaccard: new Float64Array(sorted.length),
+    cosine: new Float64Array(sorted.length),
+    g2: new Float64Array(sorted.length),
+  };
+  for (let at = 0; at < sorted.length; at++) {
+    const i = sorted[at];
+    const [first, second] = [windowsWith[source[i]], windowsWith[target[i]]];
+    measured.npmi[at] = npmi(both[i], first, second, windows);
+    measured.jaccard[at] = jaccard(both[i], first, second);
+    measured.cosine[at] = cosine(both[i], first, second);
+    measured.g2[at] = overlapCorrectedG2(both[i], first, second, windows, overlap);
+  }
   return {
     source: whole(source),
     target: whole(target),
     both: whole(both),
-    strength: real((i) => strength[i]),
-    npmi: real((i) => npmi(...tableOf(i))),
-    jaccard: real((i) => jaccard(both[i], evidence.windowsWith[source[i]], evidence.windowsWith[target[i]])),
-    cosine: real((i) => cosine(both[i], evidence.windowsWith[source[i]], evidence.windowsWith[target[i]])),
-    g2: real((i) => overlapCorrectedG2(...tableOf(i), overlap)),
-    p: real((i) => judged.p[i]),
-    q: real((i) => judged.q[i]),
-    pBetween: real((i) => judged.pBetween[i]),
-    qBetween: real((i) => judged.qBetween[i]),
+    strength: real(strength),
+    ...measured,
+    p: real(judged.p),
+    q: real(judged.q),
+    pBetween: real(judged.pBetween),
+    qBetween: real(judged.qBetween),
     meetings: whole(judged.meetings),
     sources: whole(judged.sources),
     up: flags(judged.up),
-    beyond: flags(beyond),
+    beyond: flags(judged.beyond),
     stands: flags(stands),
     standing: stands.reduce((sum, each) => sum + each, 0),
   };

@@ -38,8 +38,11 @@ export function fisherExact(a: number, b: number, c: number, d: number): number 
  * @param tests how many tests were made, where that is more than the p given
  */
 export function adjustForMany(p: ArrayLike<number>, tests = p.length): Float64Array {
-  const order = Uint32Array.from({ length: p.length }, (_, i) => i).sort((i, j) => p[i] - p[j] || i - j);
-  const q = new Float64Array(p.length);
+  // What is certain stays so, and is not sorted.
+  const order = Uint32Array.from({ length: p.length }, (_, i) => i)
+    .filter((i) => p[i] < 1)
+    .sort((i, j) => p[i] - p[j] || i - j);
+  const q = new Float64Array(p.length).fill(1);
   let smallest = 1;
   for (let rank = order.length; rank > 0; rank--) {
     const i = order[rank - 1];

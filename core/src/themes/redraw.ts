@@ -3,7 +3,7 @@ import { evidenceOfDraws } from '../network/draws.ts';
 import { windowsBySource } from '../network/residuals.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
-import { judgePairs, type LinkSettings } from '../network/links.ts';
+import { chancesOfPairs, claimPairs, type LinkSettings, type PairChances } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
 import { randomInteger, seededRandom, type Random } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -39,22 +39,30 @@ export interface Redrawn {
 /** Draws on which resolutions are tried. */
 const TRIED_DRAWS = 12;
 
-/** The network that is grouped, as it is when sources are drawn anew. */
-export function* drawNetworks(
-  { counts, windows, links, seed }: Omit<RedrawInput, 'themes'>,
+/** What chance has to do with pairs when sources are drawn anew, draw by draw; up to the q a link is claimed by. */
+export function* drawPairs(
+  {
+    counts,
+    windows,
+    claimed,
+    seed,
+  }: Pick<RedrawInput, 'counts' | 'windows' | 'seed'> & { readonly claimed: number },
   draws = TRIED_DRAWS,
-): Stepwise<Graph[]> {
+): Stepwise<PairChances[]> {
   const sources = windowsBySource(windows).length;
   if (sources < 2) return [];
-  const evidenceOf = evidenceOfDraws(counts, windows);
-  const networks: Graph[] = [];
+  const evidenceOf = evidenceOfDraws(counts, windows, claimed);
+  const drawn: PairChances[] = [];
   for (let draw = 0; draw < draws; draw++) {
-    const evidence = evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw)));
-    networks.push(groupingNetwork(evidence.size, judgePairs(evidence, links), links));
+    drawn.push(chancesOfPairs(evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw)))));
     yield (draw + 1) / draws;
   }
-  return networks;
+  return drawn;
 }
+
+/** The network that is grouped, as it is when sources are drawn anew. */
+export const drawnNetworks = (drawn: readonly PairChances[], links: LinkSettings): Graph[] =>
+  drawn.map((chances) => groupingNetwork(chances.size, claimPairs(chances, links), links));
 
 /**
  * A network with its links counted anew, for one of which no more is known: each link so many times its weight as a Poisson
@@ -111,7 +119,7 @@ export function* redrawThemes(input: RedrawInput, draws = DRAWS): Stepwise<Redra
   const withTheme = new Float64Array(size * count);
   const sources = windowsBySource(windows).length;
   if (count > 0 && sources >= 2) {
-    const evidenceOf = evidenceOfDraws(input.counts, windows);
+    const evidenceOf = evidenceOfDraws(input.counts, windows, input.links.maximumQ);
     for (let draw = 0; draw < draws; draw++) {
       const random = seededRandom(input.seed, 20_000 + draw);
       const community = yield* groupDrawn(input, evidenceOf(drawSources(sources, random)), draw);
@@ -193,7 +201,7 @@ function* groupDrawn(
   evidence: Evidence,
   draw: number,
 ): Stepwise<Int32Array> {
-  const judged = judgePairs(evidence, settings);
+  const judged = claimPairs(chancesOfPairs(evidence), settings);
   const graph = groupingNetwork(evidence.size, judged, settings);
   const { best } = runLeiden(networkAround(graph, themes.held), themes.resolution, seed + draw, RUNS);
   const around = withHeld(best, graph, themes.held);

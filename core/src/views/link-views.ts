@@ -42,13 +42,11 @@ function linkRow(
   {
     keys,
     labels,
-    letter,
     links,
     inBackbone,
   }: {
     readonly keys: readonly string[];
     readonly labels: readonly string[];
-    readonly letter: (concept: number) => string;
     readonly links: Links;
     readonly inBackbone: boolean;
   },
@@ -58,8 +56,6 @@ function linkRow(
     target: keys[b],
     sourceLabel: labels[a],
     targetLabel: labels[b],
-    sourceTheme: letter(a),
-    targetTheme: letter(b),
     both: links.both[i],
     strength: links.strength[i],
     npmi: links.npmi[i],
@@ -81,11 +77,11 @@ function linkRow(
 const AROUND = 120;
 
 export const LINK_KEYS = {
-  links: reads(['concepts', 'links', 'windows', 'themes'], (state) => ({
+  links: reads(['concepts', 'links', 'windows'], (state) => ({
     labels: state.conceptLabels,
     settings: state.settings.links,
   })),
-  rarer: reads(['concepts', 'links', 'themes'], (state) => ({
+  rarer: reads(['concepts', 'links'], (state) => ({
     labels: state.conceptLabels,
     largest: state.settings.links.maximumQ,
   })),
@@ -108,9 +104,7 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
     const { keys } = concepts;
     const links = yield* take('links');
     const windows = yield* take('windows');
-    const { themes, themeOf } = yield* take('themes');
     const labels = conceptLabels(own.labels, concepts);
-    const letter = (i: number): string => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter);
     const asked = concept === null ? -1 : keys.indexOf(concept);
     const linked = new Set<number>();
     for (let i = 0; i < links.standing; i++) linked.add(links.source[i]).add(links.target[i]);
@@ -129,7 +123,7 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
       if (asked < 0 && !links.stands[i]) break;
       const [a, b] =
         links.target[i] === asked ? [links.target[i], links.source[i]] : [links.source[i], links.target[i]];
-      rows.push(linkRow(i, [a, b], { keys, labels, letter, links, inBackbone: sparse[i] === 1 }));
+      rows.push(linkRow(i, [a, b], { keys, labels, links, inBackbone: sparse[i] === 1 }));
     }
     const { settings } = own;
     const strengths: number[] = [];
@@ -161,15 +155,13 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
   *rarer({ limit }, { take, own: { labels: given, largest } }) {
     const concepts = yield* take('concepts');
     const links = yield* take('links');
-    const { themes, themeOf } = yield* take('themes');
     const labels = conceptLabels(given, concepts);
-    const letter = (i: number): string => (themeOf[i] < 0 ? '' : themes[themeOf[i]].letter);
     const found: number[] = [];
     for (let i = 0; i < links.source.length; i++) {
       if (links.up[i] === 0 && links.q[i] < largest) found.push(i);
     }
     found.sort((a, b) => links.p[a] - links.p[b] || a - b);
-    const named = { keys: concepts.keys, labels, letter, links, inBackbone: false };
+    const named = { keys: concepts.keys, labels, links, inBackbone: false };
     return {
       rows: found.slice(0, limit).map((i) => linkRow(i, [links.source[i], links.target[i]], named)),
       total: found.length,

@@ -66,8 +66,6 @@ export interface LinkRow {
   readonly target: string;
   readonly sourceLabel: string;
   readonly targetLabel: string;
-  readonly sourceTheme: string;
-  readonly targetTheme: string;
   readonly both: number;
   /** By the measure chosen. */
   readonly strength: number;

@@ -116,6 +116,18 @@ describe('stages', () => {
     expect(study.engine.timings.length).to.equal(undoing);
   });
 
+  it('are not made again where a decision leaves what they are made of as it was', () => {
+    const study = smallStudy();
+    study.compute('map');
+    const [first] = study.compute('concepts').keys;
+    const before = study.engine.timings.length;
+    // It was among the concepts anyway.
+    study.decide({ kind: 'keepConcepts', keys: [first] });
+    study.compute('map');
+    const again = study.engine.timings.slice(before).map(({ stage }) => stage);
+    expect(again).to.deep.equal(['concepts']);
+  });
+
   it('have hashes that change with what they read and nothing else', () => {
     const study = smallStudy();
     const hash = stageKey('candidates', study.state);

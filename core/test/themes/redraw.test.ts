@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
+import { chancesOfPairs, claimPairs } from '../../src/network/links.ts';
 import { countsOf, evidenceOfDraws } from '../../src/network/draws.ts';
 import { windowsBySource } from '../../src/network/residuals.ts';
 import { weighEvidence } from '../../src/network/evidence.ts';
@@ -120,6 +121,20 @@ describe('themes over drawn sources', () => {
       const company = [ofDraw, ofCollection].map((each) => chanceWithGroups(each, groups, 1));
       company[0].forEach((p, at) => expect(p).to.be.closeTo(company[1][at], 1e-9));
     }
+  });
+
+  it('tell of the chances all that a network is made of', () => {
+    const study = studyOf(knownThemes(5, 9).texts);
+    const [counts, windows] = [study.compute('counts'), study.compute('windows')];
+    const { links } = study.state.settings;
+    const drawn = [0, 2, 2, 3, 5, 5, 7, 8, 8];
+    const [all, upTo] = [1, links.maximumQ].map((claimed) =>
+      chancesOfPairs(evidenceOfDraws(counts, windows, claimed)(drawn)),
+    );
+    const certain = [all, upTo].map(({ pBetween }) => pBetween.filter((p) => p === 1).length);
+    expect(certain[1]).to.be.above(certain[0]);
+    for (const list of ['beyond', 'stands', 'q', 'strength'] as const)
+      expect(claimPairs(upTo, links)[list]).to.deep.equal(claimPairs(all, links)[list]);
   });
 
   it('are said in bands', () => {

@@ -39,6 +39,14 @@ export function LinksStop() {
   const { measure, cutOff } = state.settings.links;
   const { data, isPlaceholderData } = useView('links', { concept, limit: MOST_ROWS });
   const themes = useView('themes', null).data;
+  // Links stand before the themes that are made of them; their letters come when these are there.
+  const letterOf = useMemo(
+    () =>
+      new Map(
+        themes?.themes.flatMap(({ letter, concepts }) => concepts.map(({ key }) => [key, letter] as const)),
+      ),
+    [themes],
+  );
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
   const [face, setFace] = useState<'list' | 'matrix' | 'company' | 'groups'>('list');
   const [shown, setShown] = useState<ShownLinks>('all');
@@ -62,10 +70,10 @@ export function LinksStop() {
           >
             {!concept && (
               <>
-                <ThemeLetter letter={row.sourceTheme} /> {row.sourceLabel} —{' '}
+                <ThemeLetter letter={letterOf.get(row.source) ?? ''} /> {row.sourceLabel} —{' '}
               </>
             )}
-            <ThemeLetter letter={row.targetTheme} /> {row.targetLabel}
+            <ThemeLetter letter={letterOf.get(row.target) ?? ''} /> {row.targetLabel}
           </button>
         ),
       },
@@ -121,7 +129,7 @@ export function LinksStop() {
         render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),
       },
     ],
-    [concept, measure, select],
+    [concept, measure, select, letterOf],
   );
   return (
     <InTurn>
