@@ -1,3 +1,5 @@
+import { ownValue } from './records.ts';
+
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value) && !ArrayBuffer.isView(value);
 
@@ -20,6 +22,6 @@ export function holdsTheSame(a: unknown, b: unknown): boolean {
   const names = Object.keys(a);
   return (
     names.length === Object.keys(b).length &&
-    names.every((name) => Object.hasOwn(b, name) && holdsTheSame(a[name], b[name]))
+    names.every((name) => Object.hasOwn(b, name) && holdsTheSame(ownValue(a, name), ownValue(b, name)))
   );
 }

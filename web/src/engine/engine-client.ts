@@ -40,6 +40,9 @@ export interface EngineClient {
   openStudy(bytes: Uint8Array, password?: CryptoKey): Promise<OpenedStudy>;
 }
 
+/** Time between two tellings of how much is done, ms: each makes React begin anew what it draws behind what is shown. */
+const TOLD_EVERY = 300;
+
 interface Waiting {
   readonly resolve: (answer: ViewAnswers[ViewName]) => void;
   readonly reject: (reason: Error) => void;
@@ -63,9 +66,13 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
     const of = BEHIND.has(view) ? 'behind' : 'busy';
     setActivity({ ...activity, [of]: activity[of] + change, share: 0 });
   };
+  let told = -Infinity;
   const hear = (news: ViewNews): void => {
-    if (news.kind === 'progress') setActivity({ ...activity, share: news.share });
-    else if (news.kind === 'answer') waiting.get(news.request)?.resolve(news.answer);
+    if (news.kind === 'progress') {
+      if (performance.now() - told < TOLD_EVERY) return;
+      told = performance.now();
+      setActivity({ ...activity, share: news.share });
+    } else if (news.kind === 'answer') waiting.get(news.request)?.resolve(news.answer);
     else waiting.get(news.request)?.reject(new Error(news.message));
   };
   remote.listen(proxy(hear)).catch(onFault);
