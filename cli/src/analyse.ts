@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { compareGroups } from '@green-thicket/core/compare/strength';
 import { readFile } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
-import { readSettings } from '@green-thicket/core/study-files/settings-file';
 import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { readStudyFile, writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
@@ -18,8 +17,8 @@ import { withGround } from '@green-thicket/core/map/ground';
 import { withDrawnWords } from '@green-thicket/core/formats/document';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
+import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import { foldDecisions, type DecisionLog, type DecisionRecord } from '@green-thicket/core/study/record';
 import { describeSources } from '@green-thicket/core/intake/describing-table';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
@@ -32,23 +31,25 @@ import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
-import type { Lexicon } from '@green-thicket/core/text/lexicon';
-import { parseLexicon } from '@green-thicket/core/text/lexicon';
 import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { PatternError } from '@green-thicket/core/text/patterns';
 import { askOf } from './ask.ts';
-import { collect } from './collect.ts';
+import { collect, type Collected } from './collect.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { openOutput } from './output-set.ts';
 import { EXCHANGE_FILES, exchangeFiles, REPORT_FILES, reportFiles } from './publishing.ts';
-import { readLexiconText } from './lexicon-file.ts';
+import { lexiconOnce } from './lexicon-file.ts';
+import { addDecisions, FIXED_TIME, NO_DECISIONS, readText, settingsIn } from './log.ts';
+import { readCounts, giveCounts, type Counted } from './shards/counted.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 export interface AnalyseOptions {
   readonly out: string;
   readonly settings?: string;
+  /** A folder of merged counts, in place of files. */
+  readonly counts?: string;
   readonly attributes?: string;
   /** The column of tables that holds the text, by its name. */
   readonly text?: string;
@@ -80,6 +81,9 @@ const RESULTS = [
   'run.json',
 ] as const;
 
+/** What a study is begun with. */
+type Brought = Pick<Collected, 'added' | 'entries' | 'describing'> & Partial<Pick<Counted, 'decisions'>>;
+
 interface LoadedStudy {
   /** The password of the file it came from; its results' study file gets the same. */
   password?: Uint8Array;
@@ -87,21 +91,8 @@ interface LoadedStudy {
   register: readonly ThemeIdentity[];
   originals: ReadonlyMap<string, string>;
   notebook: readonly NotebookEntry[];
-}
-
-/** The one time the command line writes, so that the same input gives the same study file. */
-const FIXED_TIME = '1980-01-01T00:00:00.000Z';
-
-/** Adds decisions at the head of a record. */
-function addDecisions(log: DecisionLog, decisions: readonly Decision[]): DecisionLog {
-  const records: DecisionRecord[] = [...log.records];
-  let head = log.head;
-  let seq = records.reduce((most, record) => Math.max(most, record.seq), 0);
-  for (const decision of decisions) {
-    records.push({ seq: ++seq, parent: head, time: FIXED_TIME, decision });
-    head = seq;
-  }
-  return { records, head, tip: decisions.length > 0 ? head : log.tip };
+  /** What was counted before. */
+  counted?: Counted;
 }
 
 /** The password in a file: its first line. */
@@ -114,9 +105,16 @@ function readPassword(file: string | undefined): Uint8Array {
 
 async function loadStudy(
   files: readonly string[],
-  { attributes, text, out, passwordFile }: AnalyseOptions,
+  { attributes, text, out, passwordFile, counts }: AnalyseOptions,
   say: (line: string) => void,
 ): Promise<LoadedStudy> {
+  if (counts !== undefined) {
+    if (files.length > 0) throw new UsageError('Name files, or --counts, not both.');
+    const counted = await readCounts(counts);
+    say(`Read ${counted.added.length} sources.`);
+    return { ...begin(counted, say), counted };
+  }
+  if (files.length === 0) throw new UsageError('Name the files to analyse, or --counts.');
   if (files.some((file) => file.endsWith('.thicket'))) {
     if (files.length > 1)
       throw new UsageError('Name one .thicket file, or files and folders of text, not both.');
@@ -145,15 +143,23 @@ async function loadStudy(
     throw new UsageError(`Nothing can be read from ${files.join(', ')}: ${why}`);
   }
   say(`Read ${added.length} sources.`);
+  return begin({ added, entries, describing }, say);
+}
+
+/** A study of what came in. */
+function begin(
+  { added, entries, describing, decisions = [] }: Brought,
+  say: (line: string) => void,
+): LoadedStudy {
   const sources = added.map(({ source }) => source);
   const types = typesOf(sources);
-  let log = addDecisions({ records: [], head: 0, tip: 0 }, [
+  let log = addDecisions(NO_DECISIONS, [
     { kind: 'renameStudy', title: 'Study' },
     { kind: 'addSources', sources, ...(Object.keys(types).length > 0 ? { types } : {}) },
   ]);
   for (const { sheet, nameColumn } of describing) log = describe(log, sheet, nameColumn, say);
   return {
-    log,
+    log: addDecisions(log, decisions),
     register: [],
     notebook: entries.map((entry, i) => ({ ...entry, id: `brought-${i + 1}`, time: FIXED_TIME, place: i })),
     originals: new Map(added.map(({ source, text }) => [source.id, text])),
@@ -167,14 +173,6 @@ function originalsOf(state: StudyState, originals: ReadonlyMap<string, string>):
     const source = sources.get(id);
     return source ? textOf(source, (whole) => originals.get(whole) ?? '') : '';
   };
-}
-
-function readText(path: string): string {
-  try {
-    return readFileSync(path, 'utf8').replace(/^\ufeff/, '');
-  } catch (error) {
-    throw new UsageError(`${path} can’t be read: ${reasonOf(error)}.`);
-  }
 }
 
 /** Runs the engine over files or a study and writes the tables, the map, the study and the record of the run. */
@@ -193,14 +191,8 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const readTime = performance.now() - started;
   let { log } = study;
   if (options.attributes !== undefined) log = await addAttributes(log, options.attributes, say);
-  if (options.settings !== undefined) {
-    try {
-      log = addDecisions(log, readSettings(readText(options.settings)));
-    } catch (error) {
-      if (error instanceof UsageError) throw error;
-      throw new UsageError(`The settings in ${options.settings} can’t be used: ${reasonOf(error)}`);
-    }
-  }
+  if (options.settings !== undefined)
+    log = addDecisions(log, settingsIn(readText(options.settings), options.settings));
   const state = foldDecisions(log);
   const sources = workingSources(state);
   if (sources.length === 0) {
@@ -212,14 +204,14 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   }
   const input: StudyInput = { state, register: study.register };
 
-  let lexicon: Lexicon | undefined;
-  const lexiconOnce = (): Lexicon => (lexicon ??= parseLexicon(readLexiconText('english')));
+  const lexicon = lexiconOnce();
   const library: Library = {
     original: originalsOf(state, study.originals),
-    lexicon: lexiconOnce,
-    tags: new SentenceTags(lexiconOnce, createTagger),
+    lexicon,
+    tags: new SentenceTags(lexicon, createTagger),
   };
   const engine = new Engine(library, () => performance.now());
+  if (study.counted) giveCounts(study.counted, study.log, state, library, engine);
   const run = <T>(what: string, work: Stepwise<T>): T => {
     if (what !== '') say(what);
     for (;;) {

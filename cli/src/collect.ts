@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, isAbsolute, join, relative, resolve, sep } from 'node:path';
 import { listed } from '@green-thicket/core/base/wording';
+import { hashText } from '@green-thicket/core/base/hash';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
 import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/files';
@@ -78,8 +79,26 @@ export function listFiles(
   return files;
 }
 
+/** One of so many parts of the list of files, the first being 1. */
+export interface Shard {
+  readonly number: number;
+  readonly of: number;
+}
+
+/** Which files of the whole list were read: from `from` to before `to` of `of`. */
+export interface Listing {
+  readonly from: number;
+  readonly to: number;
+  readonly of: number;
+  /** Hash of the whole list. */
+  readonly hash: string;
+}
+
 /** What was read: the sources, and the tables that describe them instead of holding texts. */
 export interface Collected extends Intake {
+  /** How many of `added` are texts; rows of tables come after them. */
+  readonly texts: number;
+  readonly listing: Listing;
   readonly describing: readonly { readonly sheet: SheetRows; readonly nameColumn: number }[];
 }
 
@@ -101,6 +120,7 @@ function withTextColumn(file: string, sheet: SheetRows, text: string): TableGues
  * Reads files into sources. A table with the names of other files describes them; of any other the columns are guessed,
  * and what was guessed is noted.
  *
+ * @param shard the part of the files that is read; all of them where it is left out
  * @param text name of the column of tables that holds the text
  * @param apart the table of attributes that is named apart, and the command's own results: neither is a source, even
  *   where its folder is read
@@ -111,11 +131,22 @@ export async function collect(
     attributes,
     text,
     own,
-  }: { readonly attributes?: string; readonly text?: string; readonly own?: OwnResults } = {},
+    shard = { number: 1, of: 1 },
+  }: {
+    readonly attributes?: string;
+    readonly text?: string;
+    readonly own?: OwnResults;
+    readonly shard?: Shard;
+  } = {},
 ): Promise<Collected> {
   const refused: { name: string; reason: string }[] = [];
-  const readable = listFiles(paths, own).filter(({ path, name }) => {
-    if (attributes !== undefined && resolve(path) === resolve(attributes)) return false;
+  const all = listFiles(paths, own).filter(
+    ({ path }) => attributes === undefined || resolve(path) !== resolve(attributes),
+  );
+  const [from, to] = [shard.number - 1, shard.number].map((part) =>
+    Math.floor((all.length * part) / shard.of),
+  );
+  const readable = all.slice(from, to).filter(({ path, name }) => {
     const reason = refuseUnread(
       name,
       trying(path, () => statSync(path).size),
@@ -128,7 +159,8 @@ export async function collect(
   }
   const read = await hearingPdf(() => readFiles(incoming(), new Set()));
   const added = [...read.added];
-  const names = added.map(({ source }) => source.name);
+  // A table may describe files of other parts.
+  const names = [...added.map(({ source }) => source.name), ...all.map(({ name }) => name)];
   const notes = [...read.notes];
   const describing: { sheet: SheetRows; nameColumn: number }[] = [];
   for (const { name, sheets } of read.tables) {
@@ -153,5 +185,7 @@ export async function collect(
     notes,
     entries: read.entries,
     describing,
+    texts: read.added.length,
+    listing: { from, to, of: all.length, hash: hashText(all.map(({ name }) => name).join('\n')) },
   };
 }

@@ -1,5 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 
 /** The type of reports, as it stands in them: beside the built command, or in its package where it runs from source. */
 export function readReportFont(): string {
@@ -18,4 +19,10 @@ export function readLexiconText(name: 'english' | 'tone'): string {
   const built = fileURLToPath(new URL(`./${name}.txt`, import.meta.url));
   const source = fileURLToPath(new URL(`../../core/lexicon/${name}.txt`, import.meta.url));
   return readFileSync(existsSync(built) ? built : source, 'utf8');
+}
+
+/** The English lexicon, read when it is first asked for. */
+export function lexiconOnce(): () => Lexicon {
+  let lexicon: Lexicon | undefined;
+  return () => (lexicon ??= parseLexicon(readLexiconText('english')));
 }

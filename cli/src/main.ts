@@ -2,7 +2,10 @@ import { Command, CommanderError, InvalidArgumentError } from 'commander';
 import type { NumberRange } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { analyse } from './analyse.ts';
+import type { Shard } from './collect.ts';
 import { group } from './group.ts';
+import { count } from './shards/count.ts';
+import { merge } from './shards/merge.ts';
 import { UsageError } from './usage-error.ts';
 
 declare const VERSION: string | undefined;
@@ -27,8 +30,9 @@ const program = new Command('thicket')
 program
   .command('analyse')
   .description('analyses texts, documents and tables, folders of them, or one .thicket study')
-  .argument('<files...>', 'files or folders, or one .thicket file')
+  .argument('[files...]', 'files or folders, or one .thicket file')
   .requiredOption('--out <folder>', 'where to write the tables')
+  .option('--counts <folder>', 'counts that were merged, in place of files')
   .option('--settings <file>', 'JSON with the settings to change')
   .option('--attributes <table>', 'table of attributes (.csv, .tsv, .xlsx), first column the file name')
   .option(
@@ -46,6 +50,7 @@ program
       files: string[],
       options: {
         out: string;
+        counts?: string;
         settings?: string;
         attributes?: string;
         text?: string;
@@ -90,6 +95,64 @@ program
       await group(links, { ...options, force: options.force ?? false, version });
     },
   );
+
+function shardIn(text: string): Shard {
+  const [, number, of] = /^(\d{1,6})\/(\d{1,6})$/.exec(text) ?? [];
+  const shard = { number: Number(number), of: Number(of) };
+  if (!(shard.number >= 1 && shard.number <= shard.of))
+    throw new InvalidArgumentError('It must be as 3/16: the third of sixteen parts.');
+  return shard;
+}
+
+program
+  .command('count')
+  .description('counts one part of a large collection, to be merged with the others')
+  .argument('<files...>', 'files or folders: all of them, whichever part is counted')
+  .requiredOption('--shard <i/n>', 'which of how many parts, as 3/16', shardIn)
+  .requiredOption('--out <folder>', 'where to write the part')
+  .option('--settings <file>', 'JSON with the settings to change, the same for every part')
+  .option('--attributes <table>', 'table of attributes, which is no source; name it to analyse')
+  .option('--text <column>', 'column of a table that holds the text, by its name')
+  .option('--force', 'replace what is there already')
+  .option('--quiet', 'say nothing but errors')
+  .exitOverride()
+  .action(
+    async (
+      files: string[],
+      options: {
+        shard: Shard;
+        out: string;
+        settings?: string;
+        attributes?: string;
+        text?: string;
+        force?: boolean;
+        quiet?: boolean;
+      },
+    ) => {
+      await count(files, {
+        ...options,
+        force: options.force ?? false,
+        quiet: options.quiet ?? false,
+        version,
+      });
+    },
+  );
+
+program
+  .command('merge')
+  .description('merges counted parts, in any order, for analyse --counts')
+  .argument('<parts...>', 'folders of counted parts, or of merged ones')
+  .requiredOption('--out <folder>', 'where to write the merged counts')
+  .option('--partial', 'merge some neighbouring parts now and the rest later')
+  .option('--force', 'replace what is there already')
+  .exitOverride()
+  .action(async (parts: string[], options: { out: string; partial?: boolean; force?: boolean }) => {
+    await merge(parts, {
+      out: options.out,
+      partial: options.partial ?? false,
+      force: options.force ?? false,
+    });
+  });
 
 try {
   await program.parseAsync();

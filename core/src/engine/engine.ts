@@ -100,6 +100,11 @@ export class Engine {
     return number;
   }
 
+  /** Takes the result of a stage that was made elsewhere, of the very inputs it has in this study. */
+  give<S extends StageName>(stage: S, state: StudyState, result: StageResults[S]): void {
+    this.#keep(stage, stageKey(stage, state), { result, from: '' });
+  }
+
   /** The result of a stage, where it is at hand. */
   known<S extends StageName>(stage: S, state: StudyState): StageResults[S] | undefined {
     return this.#look(stage, stageKey(stage, state));

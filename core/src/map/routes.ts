@@ -41,6 +41,14 @@ function part({ from, bend, to }: Route, t0: number, t1: number): Route {
   return { from: point(t0), bend: [control(0), control(1)], to: point(t1) };
 }
 
+/** Whether a box is near enough to a curve, which keeps between its three points. */
+function mayTouch({ from, bend, to }: Route, box: Box): boolean {
+  const apart = (i: 0 | 1, middle: number, size: number): boolean =>
+    Math.min(from[i], bend[i], to[i]) > middle + size / 2 + CLEARANCE ||
+    Math.max(from[i], bend[i], to[i]) < middle - size / 2 - CLEARANCE;
+  return !apart(0, box.x, box.width) && !apart(1, box.y, box.height);
+}
+
 /**
  * A curve between two words that crosses no other: bowed to one side or the other as little as will do.
  *
@@ -57,14 +65,15 @@ export function routeBetween(a: Box, b: Box, boxes: readonly Box[]): Route | und
     };
     const [t0, t1] = outside(whole, a, b);
     const route = part(whole, t0, t1);
+    const inTheWay = boxes.filter((box) => box !== a && box !== b && mayTouch(route, box));
     const steps = Math.max(4, Math.ceil((Math.abs(dx) + Math.abs(dy)) / STEP));
     let isClear = true;
     for (let k = 0; k <= steps && isClear; k++) {
       const t = k / steps;
       const x = at(route.from[0], route.bend[0], route.to[0], t);
       const y = at(route.from[1], route.bend[1], route.to[1], t);
-      for (const box of boxes) {
-        if (box !== a && box !== b && inside(box, x, y, CLEARANCE)) {
+      for (const box of inTheWay) {
+        if (inside(box, x, y, CLEARANCE)) {
           isClear = false;
           break;
         }

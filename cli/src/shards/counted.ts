@@ -1,0 +1,64 @@
+import { stageKey } from '@green-thicket/core/engine/stage-keys';
+import type { Engine } from '@green-thicket/core/engine/engine';
+import type { Library } from '@green-thicket/core/engine/resources';
+import type { AddedSource } from '@green-thicket/core/intake/intake';
+import type { Decision } from '@green-thicket/core/study/decisions';
+import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
+import type { StudyState } from '@green-thicket/core/study/study';
+import type { SourceTags } from '@green-thicket/core/text/sentence-tags';
+import { tokensOfColumns } from '@green-thicket/core/text/token-columns';
+import type { Tokens } from '@green-thicket/core/text/tokens';
+import { settingsIn } from '../log.ts';
+import { UsageError } from '../usage-error.ts';
+import { readPart, type PartRecord } from './part.ts';
+
+/** A collection that was counted before. */
+export interface Counted extends Pick<PartRecord, 'entries' | 'describing'> {
+  readonly folder: string;
+  readonly added: readonly AddedSource[];
+  /** What it was counted with. */
+  readonly decisions: readonly Decision[];
+  readonly tokens: Tokens;
+  readonly tags: readonly (readonly [textHash: string, SourceTags])[];
+}
+
+/** @throws UsageError where it is not the whole collection */
+export async function readCounts(folder: string): Promise<Counted> {
+  const { record, names, sources, sentences, columns } = await readPart(folder);
+  const { from, to, of } = record;
+  if (from > 0 || to < of)
+    throw new UsageError(
+      `${folder} holds files ${from + 1} to ${to} of ${of}. Count the others and merge them with it.`,
+    );
+  if (sources.length === 0) throw new UsageError(`No file of ${folder} could be read as a source.`);
+  return {
+    folder,
+    added: sources.map(({ source, text }) => ({ source, text })),
+    entries: record.entries,
+    describing: record.describing,
+    decisions: settingsIn(record.settings, folder),
+    tokens: tokensOfColumns(columns, names, sentences),
+    tags: sources.map(({ source, tags }) => [source.textHash, new Map(tags)]),
+  };
+}
+
+/**
+ * Hands the engine what was counted.
+ *
+ * @param begun the record as the counts have it, before further settings
+ * @throws UsageError where the further settings would have had other words counted
+ */
+export function giveCounts(
+  { folder, tokens, tags }: Counted,
+  begun: DecisionLog,
+  state: StudyState,
+  library: Library,
+  engine: Engine,
+): void {
+  if (stageKey('tokens', foldDecisions(begun)) !== stageKey('tokens', state))
+    throw new UsageError(
+      `${folder} was counted with other cleaning steps or speakers than the settings ask for. Count again with --settings.`,
+    );
+  library.tags.give(tags);
+  engine.give('tokens', state, tokens);
+}
