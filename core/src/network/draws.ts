@@ -1,7 +1,7 @@
 import { blockSummer, type BlockSums } from './block-sums.ts';
 import type { Counts } from './counts.ts';
-import { judgeBlocks, weighEvidence, type Evidence } from './evidence.ts';
-import { isBlock, residualsOf, windowsBySource } from './residuals.ts';
+import { judgeBlocks, type Evidence } from './evidence.ts';
+import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /** Pairs by block whose sums are kept for the next draw, some 30 bytes each; of more, each draw adds its own up. */
@@ -17,23 +17,33 @@ export function evidenceOfDraws(
   claimed = 1,
 ): (drawn: readonly number[]) => Evidence {
   const bySource = windowsBySource(windows);
-  // Short sources stand in one block, the last, which is made anew of those drawn.
-  if (!bySource.every(isBlock)) {
-    return (drawn) => {
-      const again = countsOf(
-        counts,
-        windows,
-        drawn.map((source) => bySource[source]),
-      );
-      return weighEvidence(again.counts, again.windows);
-    };
-  }
-  const residuals = residualsOf(counts, windows);
-  const summed = keptSums(blockSummer(residuals, windows, (pair) => counts.together[pair] > 0));
+  const weights = windowWeights(counts, windows);
+  const residuals = residualsOf(counts, windows, weights);
+  const isShared = (pair: number): boolean => counts.together[pair] > 0;
+  const summed = keptSums(blockSummer(residuals, windows, isShared));
+  const blockOf: number[] = [];
+  let long = 0;
+  for (const list of bySource) blockOf.push(isBlock(list) ? long++ : -1);
+  const asked = { ofAllPairs: false, between: claimed };
   return (drawn) => {
     const times = new Float64Array(residuals.blocks);
-    for (const source of drawn) times[source]++;
-    return judgeBlocks({ ...residuals, times }, summed, { ofAllPairs: false, between: claimed });
+    for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
+    const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
+    if (short.length === 0) return judgeBlocks({ ...residuals, times }, summed, asked);
+    // Short sources stand in one block, the last, which is made anew of those drawn.
+    times[long] = 1;
+    const again = countsOf(counts, windows, short);
+    const last = residualsOf(
+      again.counts,
+      again.windows,
+      Float64Array.from(short.flat(), (window) => weights[window]),
+    );
+    const sumsOfLast = blockSummer(last, again.windows, isShared)(0);
+    return judgeBlocks(
+      { ...withLastBlock(residuals, last), times },
+      (block) => (block === long ? sumsOfLast : summed(block)),
+      asked,
+    );
   };
 }
 

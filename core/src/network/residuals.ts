@@ -85,12 +85,19 @@ function blocksOf(windows: Windows): number[][] {
   return short.length > 0 ? [...blocks, short] : blocks;
 }
 
-/** Works out what the residuals of a collection's windows are found from. */
-export function residualsOf(counts: Counts, windows: Windows): Residuals {
+/**
+ * Works out what the residuals of a collection's windows are found from.
+ *
+ * @param weights of each window, where they are known
+ */
+export function residualsOf(
+  counts: Counts,
+  windows: Windows,
+  weights = windowWeights(counts, windows),
+): Residuals {
   const size = counts.windowsWith.length;
   const lists = blocksOf(windows);
   const blocks = lists.length;
-  const weights = windowWeights(counts, windows);
   const blockFirst = new Int32Array(blocks + 1);
   const windowFirst = new Int32Array(windows.count + 1);
   const inWindow = new Int32Array(counts.inWindow.length);
@@ -142,6 +149,45 @@ export function residualsOf(counts: Counts, windows: Windows): Residuals {
     squares,
     held,
     heldWeight,
+  };
+}
+
+/** Residuals with another last block: the only one of others that have one. */
+export function withLastBlock(residuals: Residuals, last: Residuals): Residuals {
+  const { size, blocks, blockFirst, windowFirst, lags } = residuals;
+  const at = blocks - 1;
+  const windows = blockFirst[at];
+  const mentions = windowFirst[windows];
+  const put = (list: Float64Array, by: Float64Array): Float64Array => {
+    const copy = list.slice();
+    for (let i = 0; i < size; i++) copy[i * blocks + at] = by[i];
+    return copy;
+  };
+  const joined = <List extends Int32Array | Float64Array>(list: List, head: number, tail: List): List => {
+    const whole = new (list.constructor as new (length: number) => List)(head + tail.length);
+    whole.set(list.subarray(0, head));
+    whole.set(tail, head);
+    return whole;
+  };
+  return {
+    size,
+    blocks,
+    times: residuals.times,
+    blockFirst: joined(blockFirst, blocks, Int32Array.of(windows + last.blockFirst[1])),
+    windowFirst: joined(
+      windowFirst,
+      windows,
+      last.windowFirst.map((place) => place + mentions),
+    ),
+    inWindow: joined(residuals.inWindow, mentions, last.inWindow),
+    windowAt: joined(residuals.windowAt, windows, last.windowAt),
+    weight: joined(residuals.weight, windows, last.weight),
+    lags,
+    products: joined(residuals.products, at * (lags + 1), last.products),
+    sums: joined(residuals.sums, at, last.sums),
+    squares: joined(residuals.squares, at, last.squares),
+    held: put(residuals.held, last.held),
+    heldWeight: put(residuals.heldWeight, last.heldWeight),
   };
 }
 

@@ -1,6 +1,5 @@
 import { conceptLabels } from '../engine/resources.ts';
 import { bandOf } from '../themes/bands.ts';
-import { DRAWS } from '../themes/redraw.ts';
 import { fewestInStretch } from '../engine/stage-keys.ts';
 import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
@@ -146,9 +145,9 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   *steadiness(_, { take }) {
     const { keys } = yield* take('concepts');
     const { themes, themeOf } = yield* take('themes');
-    const { overlap, comesBack, together, lean, leaning } = yield* take('redrawn');
+    const { draws, overlap, comesBack, together, lean, leaning } = yield* take('redrawn');
     return {
-      draws: DRAWS,
+      draws,
       themes: themes.map(({ letter }, t) => ({
         letter,
         band: bandOf(overlap[t]),
