@@ -15,6 +15,7 @@ import { benchMap } from './map.ts';
 import { benchIntervals } from './intervals.ts';
 import { benchNetwork } from './network.ts';
 import { benchPlanted } from './planted.ts';
+import { benchRealText } from './real-text.ts';
 import { benchReading } from './reading.ts';
 import { benchThemes } from './themes.ts';
 import { median, REPEATS } from './timing.ts';
@@ -107,6 +108,7 @@ console.log(`# Bench: Node ${process.versions.node}, ${cpus().length} cores, med
 const small = process.argv.includes('--small');
 benchCommand(100_000);
 if (!small) benchCommand(1_000_000);
+if (!small) benchRealText();
 benchWarm(small ? 100_000 : 1_000_000);
 benchComparing(small ? 100_000 : 1_000_000);
 benchNetwork(small ? 100_000 : 1_000_000);

@@ -112,6 +112,7 @@ export function judgeBlocks(
   });
   const spread = spreadOver(residuals, (block) => ofSums[block]);
   const counted = blocksCounted(residuals);
+  const presenceOf = presenceTables(residuals);
   const sharedWith = sharedByBlocks(spread, residuals);
   const leastCorrelation = correlationAt(asked.between, counted);
   const expected = new Float64Array(pairs);
@@ -134,9 +135,7 @@ export function judgeBlocks(
       betweenUp[pair] = shared > 0 ? 1 : 0;
       const lengths = spread.length[i] * spread.length[j];
       if (Math.abs(shared) <= leastCorrelation * Math.sqrt(lengths)) continue;
-      pBetween[pair] = chanceBetween({ shared, lengths, blocks: counted }, () =>
-        presenceTable(residuals, i, j),
-      );
+      pBetween[pair] = chanceBetween({ shared, lengths, blocks: counted }, presenceOf(i, j));
     }
   }
   return {
@@ -163,16 +162,19 @@ export function judgeBlocks(
  */
 export function chanceBetween(
   { shared, lengths, blocks }: { readonly shared: number; readonly lengths: number; readonly blocks: number },
-  presence: () => Presence,
+  { first, second, both }: Presence,
 ): number {
   if (blocks < FEWEST_SOURCES || !(lengths > 0)) return 1;
   const r = Math.max(-1, Math.min(1, shared / Math.sqrt(lengths)));
   const byRate = studentTail(r * Math.sqrt((blocks - 2) / Math.max(1e-12, 1 - r * r)), blocks - 2);
   // A chance that is large already needs no second look.
   if (byRate > LOOKED_AT_AGAIN) return byRate;
-  const { both, first, second } = presence();
   if (Math.min(first, second) > blocks / 2) return byRate;
-  return Math.max(byRate, fisherExact(both, first - both, second - both, blocks - first - second + both));
+  const shares = both();
+  return Math.max(
+    byRate,
+    fisherExact(shares, first - shares, second - shares, blocks - first - second + shares),
+  );
 }
 
 /** A correlation over so many sources that is surely no rarer than this by chance; −1 where there is none. */
@@ -183,22 +185,37 @@ function correlationAt(chance: number, sources: number): number {
   return (t / Math.sqrt(t * t + sources - 2)) * (1 - 1e-6);
 }
 
-/** Sources that have either or both of two things. */
+/** Sources that have either or both of two things; both are counted when they are asked for. */
 export interface Presence {
-  readonly both: number;
   readonly first: number;
   readonly second: number;
+  readonly both: () => number;
 }
 
-function presenceTable({ held, times, blocks }: Residuals, i: number, j: number): Presence {
-  let [both, first, second] = [0, 0, 0];
-  for (let b = 0; b < blocks; b++) {
-    const [a, c] = [held[i * blocks + b] > 0, held[j * blocks + b] > 0];
-    if (a) first += times[b];
-    if (c) second += times[b];
-    if (a && c) both += times[b];
+/** Of two concepts: the blocks that have them, each as often as it counts. */
+function presenceTables({ held, times, blocks, size }: Residuals): (i: number, j: number) => Presence {
+  const counting = Int32Array.from({ length: blocks }, (_, b) => b).filter((b) => times[b] > 0);
+  const count = counting.length;
+  const often = Float64Array.from(counting, (b) => times[b]);
+  const has = new Uint8Array(size * count);
+  const sources = new Float64Array(size);
+  for (let i = 0, at = 0; i < size; i++) {
+    for (let k = 0; k < count; k++, at++) {
+      if (held[i * blocks + counting[k]] === 0) continue;
+      has[at] = 1;
+      sources[i] += often[k];
+    }
   }
-  return { both, first, second };
+  return (i, j) => ({
+    first: sources[i],
+    second: sources[j],
+    both() {
+      let both = 0;
+      for (let k = 0, a = i * count, b = j * count; k < count; k++, a++, b++)
+        if ((has[a] & has[b]) === 1) both += often[k];
+      return both;
+    },
+  });
 }
 
 /**

@@ -66,8 +66,9 @@ export function chanceOfSameSources(
   for (let i = 0; i < size; i++) {
     for (let g = 0; g < groups; g++) {
       const inside = groupOf[i] === g ? 1 : 0;
-      let [shared, length, both, first, second] = [0, 0, 0, 0, 0];
+      let [shared, length, together, first, second] = [0, 0, 0, 0, 0];
       for (let b = 0; b < blocks; b++) {
+        if (times[b] === 0) continue;
         const own = spread.departures[i * blocks + b];
         const others = ofGroups[g * blocks + b] - inside * own;
         const present = held[i * blocks + b] > 0;
@@ -76,15 +77,14 @@ export function chanceOfSameSources(
         const groupPresent = has[g * blocks + b] - (inside && present ? 1 : 0) > 0;
         if (present) first += times[b];
         if (groupPresent) second += times[b];
-        if (present && groupPresent) both += times[b];
+        if (present && groupPresent) together += times[b];
       }
       if (shared > 0) {
         p[i * groups + g] =
-          chanceBetween({ shared, lengths: length * spread.length[i], blocks: counted }, () => ({
-            both,
-            first,
-            second,
-          })) / 2;
+          chanceBetween(
+            { shared, lengths: length * spread.length[i], blocks: counted },
+            { first, second, both: () => together },
+          ) / 2;
       }
     }
   }

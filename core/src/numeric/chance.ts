@@ -20,16 +20,42 @@ export function fisherExact(a: number, b: number, c: number, d: number): number 
     logFactorial(row - x) -
     logFactorial(column - x) -
     logFactorial(total - row - column + x);
-  const observed = chanceOf(a);
+  // Equal chances differ in the last digits, hence the margin.
+  const most = chanceOf(a) + 1e-7;
   const low = Math.max(0, row + column - total);
   const high = Math.min(row, column);
+  // Chances rise to the likeliest table and fall after it: those that are no likelier make two tails.
+  const likeliest = Math.min(high, Math.floor(((row + 1) * (column + 1)) / (total + 2)));
+  if (chanceOf(likeliest) <= most) return 1;
+  const isUnlikely = (x: number): boolean => chanceOf(x) <= most;
+  const lower = lastThat(isUnlikely, low, likeliest);
+  const upper = likeliest + lastThat((up) => !isUnlikely(likeliest + up), 0, high - likeliest + 1) + 1;
   let sum = 0;
-  for (let x = low; x <= high; x++) {
-    const chance = chanceOf(x);
-    // Equal chances differ in the last digits, hence the margin.
-    if (chance <= observed + 1e-7) sum += Math.exp(chance);
+  for (const [first, step] of [
+    [lower, -1],
+    [upper, 1],
+  ]) {
+    for (let x = first; x >= low && x <= high; x += step) {
+      const chance = Math.exp(chanceOf(x));
+      sum += chance;
+      // What comes after is smaller still, and falls faster.
+      if (chance < sum * NEGLIGIBLE) break;
+    }
   }
   return Math.min(1, sum);
+}
+
+const NEGLIGIBLE = 1e-18;
+
+/** The last whole number from `from` to before `to` for which something holds that holds up to there; from − 1 if none. */
+function lastThat(holds: (x: number) => boolean, from: number, to: number): number {
+  let [low, high] = [from, to];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (holds(middle)) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
 }
 
 /**
