@@ -91,4 +91,24 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
     await browser.find('h1');
     expect(await browser.violations()).to.deep.equal([]);
   });
+
+  it('“give it to my colleague in another program”: a project with codes, passages and attributes, which opens as a study', async () => {
+    const { browser } = stage;
+    await stage.openSample();
+    await browser.goTo('themes');
+    await browser.press('For other programs');
+    await browser.pickFromMenu('Project (.qdpx)');
+    const project = await browser.download('.qdpx');
+    await browser.driver.get(stage.served.address);
+    await browser.press('Start an empty study');
+    await (await browser.find('input[type=file][multiple]')).sendKeys(project);
+    await browser.waitForText('.trail', '36 sources');
+    await browser.settled();
+    // The attributes came along, and what was coded: words and whole passages, with the names of their codes.
+    await browser.waitForText('.stage', 'district');
+    await browser.driver.executeScript(
+      "[...document.querySelectorAll('button')].find((each) => /^Notebook/.test(each.textContent)).click()",
+    );
+    await browser.waitForText('.notebook-entry', /\S/);
+  });
 });

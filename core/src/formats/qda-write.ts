@@ -38,6 +38,8 @@ export interface QdaProject {
   /** Attribute → what its values are; text where it is not named. */
   readonly types: Readonly<Record<string, 'text' | 'number' | 'date'>>;
   readonly notes: readonly { readonly id: string; readonly name: string; readonly text: string }[];
+  /** Sources that were put together under a name. */
+  readonly sets?: readonly { readonly name: string; readonly sources: readonly string[] }[];
 }
 
 const ORIGIN = 'Green Thicket';
@@ -145,6 +147,7 @@ export function writeQdaProject({
   sources,
   types,
   notes,
+  sets = [],
 }: QdaProject): Uint8Array<ArrayBuffer> {
   const user = guidOf('user');
   const codeGuids = new Map<string, string>();
@@ -162,6 +165,10 @@ export function writeQdaProject({
     ({ id, name }) =>
       `<Note${attribute('guid', guidOf(`note ${id}`))}${attribute('name', name)} plainTextPath="internal://${guidOf(`note ${id}`)}.txt" creatingUser="${user}" creationDateTime="${NO_TIME}"/>`,
   );
+  const grouped = sets.map(({ name, sources: members }) => {
+    const refs = members.map((id) => `<MemberSource${attribute('targetGUID', guidOf(`source ${id}`))}/>`);
+    return `<Set${attribute('guid', guidOf(`set ${name}`))}${attribute('name', name)}>${refs.join('')}</Set>`;
+  });
   const project = [
     HEAD,
     `<Project xmlns="urn:QDA-XML:project:1.0"${attribute('name', title)} origin="${ORIGIN}" creatingUserGUID="${user}" creationDateTime="${NO_TIME}">`,
@@ -170,6 +177,7 @@ export function writeQdaProject({
     variables.length === 0 ? '' : `<Variables>${variables.join('')}</Variables>`,
     `<Sources>${sources.map((source) => sourceXml(source, types, user, codeGuid)).join('')}</Sources>`,
     noted.length === 0 ? '' : `<Notes>${noted.join('')}</Notes>`,
+    grouped.length === 0 ? '' : `<Sets>${grouped.join('')}</Sets>`,
     '</Project>\n',
   ].join('');
   const files = new Map([['project.qde', strToU8(project)]]);

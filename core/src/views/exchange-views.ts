@@ -1,12 +1,13 @@
 import { strToU8 } from 'fflate';
 import { eachRowSpoken } from '../compare/rows.ts';
 import { conceptLabels } from '../engine/resources.ts';
-import { fewestInStretch } from '../engine/stage-keys.ts';
+import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
 import { writeCodebook, writeQdaProject, type QdaCode, type QdaSelection } from '../formats/qda-write.ts';
 import { inkOf } from '../map/palette.ts';
 import { sentenceAt } from '../reading/hits.ts';
 import type { NotebookEntry } from '../study/notebook.ts';
-import { workingSources } from '../study/subset.ts';
+import type { StudyState } from '../study/study.ts';
+import { sourcesIn, workingSources } from '../study/subset.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { ownValue } from '../base/records.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
@@ -38,8 +39,18 @@ export const EXCHANGE_KEYS = {
     title: state.title,
     sources: workingSources(state),
     types: state.attributeTypes,
+    sets: subsetsOf(state),
   })),
 };
+
+/** The subsets that were kept under a name, with those of their sources the study works with. */
+function subsetsOf(state: StudyState): { name: string; sources: string[] }[] {
+  const working = new Set(idsOf(workingSources(state)));
+  return Object.entries(state.subsets).map(([name, subset]) => ({
+    name,
+    sources: idsOf(sourcesIn(state, subset)).filter((id) => working.has(id)),
+  }));
+}
 
 /** Themes as codes with their definitions and colours, concepts as codes inside them; those in no theme by themselves. */
 function* codesOf({
@@ -110,6 +121,7 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
       title: renamer.renameAnyCase(own.title),
       codes,
       types: own.types,
+      sets: own.sets.map(({ name, sources }) => ({ name: renamer.renameAnyCase(name), sources })),
       sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => {
         const { text, placeOf } = renamer.renamed(original(id));
         return {

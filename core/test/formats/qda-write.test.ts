@@ -45,7 +45,7 @@ const projectIn = (bytes: Uint8Array): { project: Element; files: Record<string,
 };
 
 /** The elements in the order the standard's schema has them in a project, and in a text source. */
-const ORDER = ['Users', 'CodeBook', 'Variables', 'Sources', 'Notes'];
+const ORDER = ['Users', 'CodeBook', 'Variables', 'Sources', 'Notes', 'Sets'];
 
 describe('a project for other programs', () => {
   it('selects the very words, counted in code points, whatever the text', () => {
@@ -100,6 +100,7 @@ describe('a project for other programs', () => {
       ],
       types: { age: 'number', day: 'date' },
       notes: [{ id: 'n', name: 'A thought', text: 'A thought.' }],
+      sets: [{ name: 'Dry ones', sources: ['u'] }],
       sources: [
         {
           id: 's',
@@ -119,13 +120,20 @@ describe('a project for other programs', () => {
     const { project: root, files } = projectIn(bytes);
     expect(root.attributes.xmlns).to.equal('urn:QDA-XML:project:1.0');
     expect(root.children.map(({ name }) => name)).to.deep.equal(ORDER);
-    const guids = ['User', 'Code', 'Variable', 'TextSource', 'PlainTextSelection', 'Coding', 'Note'].flatMap(
-      (name) => all(root, name).map(({ attributes }) => attributes.guid),
-    );
+    const guids = [
+      'User',
+      'Code',
+      'Variable',
+      'TextSource',
+      'PlainTextSelection',
+      'Coding',
+      'Note',
+      'Set',
+    ].flatMap((name) => all(root, name).map(({ attributes }) => attributes.guid));
     expect(new Set(guids).size).to.equal(guids.length);
     for (const guid of guids)
       expect(guid).to.match(/^[0-9a-f]{8}-[0-9a-f]{4}-8[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}$/);
-    for (const name of ['CodeRef', 'VariableRef'])
+    for (const name of ['CodeRef', 'VariableRef', 'MemberSource'])
       for (const { attributes } of all(root, name)) expect(guids).to.include(attributes.targetGUID);
     for (const { attributes } of [...all(root, 'TextSource'), ...all(root, 'Note')])
       expect(files).to.have.property(attributes.plainTextPath.replace('internal://', 'sources/'));
@@ -157,6 +165,11 @@ describe('a project for other programs', () => {
       grows: false,
     });
     study.decide({ kind: 'noteTheme', letter: 'A', note: 'What the weather does' });
+    study.decide({
+      kind: 'keepSubset',
+      name: 'Those who drive',
+      subset: [{ kind: 'values', attribute: 'role', values: ['driver'] }],
+    });
     const ask = asking(study);
     const { project, files } = projectIn(ask('projectFile', { notes: [] }).bytes);
     const [theme] = all(project, 'Code').filter(({ children }) =>
@@ -168,6 +181,9 @@ describe('a project for other programs', () => {
       'bench',
     ]);
     expect(all(theme, 'Description')[0].text).to.equal('What the weather does');
+    const [set] = all(project, 'Set');
+    expect(set.attributes.name).to.equal('Those who drive');
+    expect(all(set, 'MemberSource')).to.have.length(4);
     const rain = all(project, 'Code').find(({ attributes }) => attributes.name === 'rain')?.attributes.guid;
     let mentions = 0;
     for (const source of all(project, 'TextSource')) {
