@@ -58,17 +58,22 @@ function chanceIn(
   const within = new Float64Array(pairs);
   const varied = new Int32Array(pairs);
   const variance = new Float64Array(pairs);
-  let [at, asked] = [0, 0];
+  // Every concept is in many pairs: what is needed of it is looked up once.
+  const rate = Float64Array.from(present, (i) => rateIn(residuals, i, block));
+  const weightOf = Float64Array.from(present, (i) => heldWeight[i * blocks + block]);
+  const square = squares[block];
+  let at = 0;
+  let asked = 0;
   for (let x = 0; x < present.length; x++) {
     const i = present[x];
-    const a = rateIn(residuals, i, block);
+    const a = rate[x];
+    const weight = weightOf[x];
     const ofFirst = i * (lags + 1);
     for (let y = x + 1; y < present.length; y++, at++) {
       const j = present[y];
-      const b = rateIn(residuals, j, block);
+      const b = rate[y];
       pair[at] = i * size + j;
-      within[at] =
-        b * heldWeight[i * blocks + block] + a * heldWeight[j * blocks + block] - a * b * squares[block];
+      within[at] = b * weight + a * weightOf[y] - a * b * square;
       if (windowCount < 2 || !isAsked(pair[at])) continue;
       const ofSecond = j * (lags + 1);
       let sum = covariance[ofFirst] * covariance[ofSecond];
