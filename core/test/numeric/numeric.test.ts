@@ -20,6 +20,29 @@ describe('chance', () => {
     expect(fisherExact(4, 0, 0, 4)).to.be.closeTo(2 / 70, 1e-12);
   });
 
+  it('sums both tails of Fisher’s test in large tables as if every table were gone through', () => {
+    const logs = [0];
+    for (let n = 1; n <= 3000; n++) logs.push(logs[n - 1] + Math.log(n));
+    const enumerated = (a: number, b: number, c: number, d: number): number => {
+      const [row, column, total] = [a + b, a + c, a + b + c + d];
+      const constant = logs[row] + logs[c + d] + logs[column] + logs[b + d] - logs[total];
+      const chance = (x: number): number =>
+        constant - logs[x] - logs[row - x] - logs[column - x] - logs[total - row - column + x];
+      let sum = 0;
+      for (let x = Math.max(0, row + column - total); x <= Math.min(row, column); x++)
+        if (chance(x) <= chance(a) + 1e-7) sum += Math.exp(chance(x));
+      return Math.min(1, sum);
+    };
+    const cell = fc.integer({ min: 0, max: 700 });
+    fc.assert(
+      fc.property(cell, cell, cell, cell, (a, b, c, d) => {
+        const expected = enumerated(a, b, c, d);
+        expect(fisherExact(a, b, c, d)).to.be.closeTo(expected, 1e-9 * Math.max(expected, 1e-30));
+      }),
+      { numRuns: 300 },
+    );
+  });
+
   it('agrees with Fisher by enumeration on random tables', () => {
     const choose = (n: number, k: number): number =>
       Math.exp(logFactorial(n) - logFactorial(k) - logFactorial(n - k));

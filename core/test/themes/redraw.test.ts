@@ -8,7 +8,7 @@ import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
 import { bandOf } from '../../src/themes/bands.ts';
-import { redrawThemes } from '../../src/themes/redraw.ts';
+import { drawsFor, redrawThemes } from '../../src/themes/redraw.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { exampleStudy } from '../examples.ts';
 
@@ -135,6 +135,10 @@ describe('themes over drawn sources', () => {
     expect(certain[1]).to.be.above(certain[0]);
     for (const list of ['beyond', 'stands', 'q', 'strength'] as const)
       expect(claimPairs(upTo, links)[list]).to.deep.equal(claimPairs(all, links)[list]);
+  });
+
+  it('are drawn less often where they are many', () => {
+    expect([2, 36, 200, 250, 500, 5000].map(drawsFor)).to.deep.equal([100, 100, 100, 80, 40, 40]);
   });
 
   it('are said in bands', () => {
