@@ -55,12 +55,12 @@ export interface AnalyseOptions {
   readonly text?: string;
   /** A file that holds the password of a .thicket file. */
   readonly passwordFile?: string;
-  readonly quiet: boolean;
+  readonly quiet?: boolean;
   /** Whether results that are in the folder already may be replaced. */
-  readonly force: boolean;
+  readonly force?: boolean;
   /** Whether a report is written, and files for other programs. */
-  readonly report: boolean;
-  readonly exchange: boolean;
+  readonly report?: boolean;
+  readonly exchange?: boolean;
   readonly version: string;
 }
 
@@ -186,7 +186,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ...(options.report ? REPORT_FILES : []),
     ...(options.exchange ? EXCHANGE_FILES : []),
   ];
-  const output = openOutput(options.out, names, options.force);
+  const output = openOutput(options.out, names, options.force ?? false);
   const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
   let { log } = study;

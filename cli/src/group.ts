@@ -21,7 +21,7 @@ export interface GroupOptions {
   readonly runs: number;
   readonly version: string;
   /** Whether results that are in the folder already may be replaced. */
-  readonly force: boolean;
+  readonly force?: boolean;
 }
 
 /** Draws of the links on which resolutions are tried. */
@@ -37,7 +37,7 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
   const output = openOutput(
     options.out,
     ['themes.csv', 'concepts.csv', 'network.graphml', 'run.json'],
-    options.force,
+    options.force ?? false,
   );
   let network: ReadNetwork;
   try {

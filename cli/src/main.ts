@@ -1,11 +1,11 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
 import type { NumberRange } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { analyse } from './analyse.ts';
+import { analyse, type AnalyseOptions } from './analyse.ts';
 import type { Shard } from './collect.ts';
-import { group } from './group.ts';
-import { count } from './shards/count.ts';
-import { merge } from './shards/merge.ts';
+import { group, type GroupOptions } from './group.ts';
+import { count, type CountOptions } from './shards/count.ts';
+import { merge, type MergeOptions } from './shards/merge.ts';
 import { UsageError } from './usage-error.ts';
 
 declare const VERSION: string | undefined;
@@ -45,32 +45,9 @@ program
   .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
-  .action(
-    async (
-      files: string[],
-      options: {
-        out: string;
-        counts?: string;
-        settings?: string;
-        attributes?: string;
-        text?: string;
-        passwordFile?: string;
-        quiet?: boolean;
-        force?: boolean;
-        report?: boolean;
-        exchange?: boolean;
-      },
-    ) => {
-      await analyse(files, {
-        ...options,
-        quiet: options.quiet ?? false,
-        force: options.force ?? false,
-        report: options.report ?? false,
-        exchange: options.exchange ?? false,
-        version,
-      });
-    },
-  );
+  .action(async (files: string[], options: Omit<AnalyseOptions, 'version'>) => {
+    await analyse(files, { ...options, version });
+  });
 
 program
   .command('group')
@@ -87,14 +64,9 @@ program
   .option('--runs <number>', 'how many runs the consensus is of', numberIn(RANGES.runs), 50)
   .option('--force', 'replace results that are in the folder already')
   .exitOverride()
-  .action(
-    async (
-      links: string,
-      options: { out: string; resolution: number | 'auto'; seed: number; runs: number; force?: boolean },
-    ) => {
-      await group(links, { ...options, force: options.force ?? false, version });
-    },
-  );
+  .action(async (links: string, options: Omit<GroupOptions, 'version'>) => {
+    await group(links, { ...options, version });
+  });
 
 function shardIn(text: string): Shard {
   const [, number, of] = /^(\d{1,6})\/(\d{1,6})$/.exec(text) ?? [];
@@ -116,27 +88,9 @@ program
   .option('--force', 'replace what is there already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
-  .action(
-    async (
-      files: string[],
-      options: {
-        shard: Shard;
-        out: string;
-        settings?: string;
-        attributes?: string;
-        text?: string;
-        force?: boolean;
-        quiet?: boolean;
-      },
-    ) => {
-      await count(files, {
-        ...options,
-        force: options.force ?? false,
-        quiet: options.quiet ?? false,
-        version,
-      });
-    },
-  );
+  .action(async (files: string[], options: Omit<CountOptions, 'version'>) => {
+    await count(files, { ...options, version });
+  });
 
 program
   .command('merge')
@@ -146,12 +100,8 @@ program
   .option('--partial', 'merge some neighbouring parts now and the rest later')
   .option('--force', 'replace what is there already')
   .exitOverride()
-  .action(async (parts: string[], options: { out: string; partial?: boolean; force?: boolean }) => {
-    await merge(parts, {
-      out: options.out,
-      partial: options.partial ?? false,
-      force: options.force ?? false,
-    });
+  .action(async (parts: string[], options: MergeOptions) => {
+    await merge(parts, options);
   });
 
 try {

@@ -1,4 +1,4 @@
-import { columnsOfSource, namesOfTokens } from '@green-thicket/core/text/token-columns';
+import { columnsOfTokens, namesOfTokens } from '@green-thicket/core/text/token-columns';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { finish } from '@green-thicket/core/base/stepwise';
@@ -18,14 +18,14 @@ export interface CountOptions {
   /** A table of attributes that is named apart: it is no source. */
   readonly attributes?: string;
   readonly text?: string;
-  readonly force: boolean;
-  readonly quiet: boolean;
+  readonly force?: boolean;
+  readonly quiet?: boolean;
   readonly version: string;
 }
 
 /** Reads one part of a list of files as far as it can be read without the others, and writes what it holds. */
 export async function count(files: readonly string[], options: CountOptions): Promise<void> {
-  const { out, shard, attributes, text, force, quiet, version } = options;
+  const { out, shard, attributes, text, force = false, quiet, version } = options;
   const say = (line: string): void => {
     if (!quiet) process.stderr.write(`${line}\n`);
   };
@@ -56,6 +56,7 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     const engine = new Engine({ original: (id) => originals.get(id) ?? '', lexicon, tags });
     const tokens = finish(engine.compute('tokens', input));
     finish(engine.compute('parts', input));
+    const columns = columnsOfTokens(tokens);
     const tagsOf = new Map<string, SourceTags>(tags.takeFresh());
     const placeOf = new Map(workingSources(state).map(({ id }, place) => [id, place]));
     for (const [i, { source, text: original }] of added.entries()) {
@@ -66,7 +67,7 @@ export async function count(files: readonly string[], options: CountOptions): Pr
         source,
         text: original,
         tags: [...(tagsOf.get(source.textHash) ?? [])],
-        columns: columnsOfSource(tokens, place),
+        columns: columns[place],
       });
     }
     await writer.end(namesOfTokens(tokens), {

@@ -1,21 +1,13 @@
-import { TokenNumbering } from '@green-thicket/core/text/token-columns';
+import { columnsBySource, TokenNumbering } from '@green-thicket/core/text/token-columns';
 import { counted, listed } from '@green-thicket/core/base/wording';
 import { UsageError } from '../usage-error.ts';
-import {
-  columnsBySource,
-  PartWriter,
-  readPart,
-  readRecord,
-  TABLE_ROW,
-  TEXT,
-  type PartRecord,
-} from './part.ts';
+import { PartWriter, readPart, readRecord, TABLE_ROW, TEXT, type PartRecord } from './part.ts';
 
 export interface MergeOptions {
   readonly out: string;
-  readonly force: boolean;
+  readonly force?: boolean;
   /** Whether parts may be missing before the first and after the last, to be merged later. */
-  readonly partial: boolean;
+  readonly partial?: boolean;
 }
 
 interface Ordered {
@@ -70,8 +62,8 @@ function inOrder(folders: readonly string[], partial: boolean): Ordered[] {
  * and written; only the names of types are held beside the part at hand.
  */
 export async function merge(folders: readonly string[], options: MergeOptions): Promise<void> {
-  const parts = inOrder(folders, options.partial);
-  const writer = new PartWriter(options.out, options.force);
+  const parts = inOrder(folders, options.partial ?? false);
+  const writer = new PartWriter(options.out, options.force ?? false);
   try {
     const numbering = new TokenNumbering();
     const seen = new Set<string>();
@@ -80,7 +72,7 @@ export async function merge(folders: readonly string[], options: MergeOptions): 
         if ((kind === TEXT ? record.sources - record.rows : record.rows) === 0) continue;
         const part = await readPart(folder);
         const renumber = numbering.part(part.names);
-        const columns = columnsBySource(part);
+        const columns = columnsBySource(part.columns, part.sentences);
         for (const [i, each] of part.sources.entries()) {
           if (each.kind !== kind) continue;
           // The same text under the same name comes in once, as it does in one piece.

@@ -256,27 +256,3 @@ export async function readPart(folder: string): Promise<Part> {
     throw broken(folder, error);
   }
 }
-
-/** The columns of each source of a part. */
-export function columnsBySource({ columns, sentences }: Pick<Part, 'columns' | 'sentences'>): TokenColumns[] {
-  let [sentence, token] = [0, 0];
-  return Array.from(sentences, (count) => {
-    const [firstSentence, firstToken] = [sentence, token];
-    sentence += count;
-    for (let s = firstSentence; s < sentence; s++) token += columns.words[s];
-    const ofTokens = (list: Int32Array): Int32Array => list.subarray(firstToken, token);
-    const ofSentences = (list: Int32Array): Int32Array => list.subarray(firstSentence, sentence);
-    return {
-      type: ofTokens(columns.type),
-      start: ofTokens(columns.start),
-      end: ofTokens(columns.end),
-      joined: ofTokens(columns.joined),
-      paragraph: ofSentences(columns.paragraph),
-      turn: ofSentences(columns.turn),
-      speaker: ofSentences(columns.speaker),
-      sentenceStart: ofSentences(columns.sentenceStart),
-      sentenceEnd: ofSentences(columns.sentenceEnd),
-      words: ofSentences(columns.words),
-    };
-  });
-}

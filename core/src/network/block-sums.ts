@@ -1,5 +1,6 @@
 import { Int32List } from '../base/int32-list.ts';
-import { covarianceIn, presentIn, rateIn, unevenness, type Residuals } from './residuals.ts';
+import { covarianceIn, unevenness } from './autocovariance.ts';
+import { presentIn, rateIn, type Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /**

@@ -2,8 +2,8 @@ import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
 import { blockSummer, type BlockSums } from './block-sums.ts';
-import { blocksCounted, residualsOf, sharedByBlocks, spreadOver } from './residuals.ts';
-import type { Residuals, Spread } from './residuals.ts';
+import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
+import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
 
 /** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. Chances and dispersion of 1 for pairs that share no window, unless they are asked for. */

@@ -1,5 +1,6 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
-import { blocksCounted, covarianceIn, covarianceOfGroups, presentIn, unevenness } from './residuals.ts';
+import { covarianceIn, covarianceOfGroups, unevenness } from './autocovariance.ts';
+import { blocksCounted, presentIn } from './residuals.ts';
 
 /**
  * Tests every concept against groups of concepts as it is tested against another concept (`weighEvidence`): the windows

@@ -24,27 +24,63 @@ export interface TokenNames {
   readonly speakers: readonly string[];
 }
 
-/** The columns of one source of a collection. */
-export function columnsOfSource(tokens: Tokens, source: number): TokenColumns {
-  const [firstSentence, lastSentence] = [tokens.sourceFirst[source], tokens.sourceFirst[source + 1]];
-  const [first, last] = [tokens.sentenceFirst[firstSentence], tokens.sentenceFirst[lastSentence]];
-  const ofTokens = (list: Int32Array): Int32Array => list.subarray(first, last);
-  const ofSentences = (list: Int32Array): Int32Array => list.subarray(firstSentence, lastSentence);
-  return {
-    type: ofTokens(tokens.type),
-    start: ofTokens(tokens.start),
-    end: ofTokens(tokens.end),
-    joined: Int32Array.from(tokens.joined.subarray(first, last)),
-    paragraph: ofSentences(tokens.sentenceParagraph),
-    turn: ofSentences(tokens.sentenceTurn),
-    speaker: ofSentences(tokens.sentenceSpeaker),
-    sentenceStart: ofSentences(tokens.sentenceStart),
-    sentenceEnd: ofSentences(tokens.sentenceEnd),
-    words: Int32Array.from(
-      { length: lastSentence - firstSentence },
-      (_, s) => tokens.sentenceFirst[firstSentence + s + 1] - tokens.sentenceFirst[firstSentence + s],
+/** The rows [first, last) of the columns of tokens, and of those of sentences. */
+const rowsOf = (
+  columns: TokenColumns,
+  [firstToken, lastToken]: readonly [number, number],
+  [firstSentence, lastSentence]: readonly [number, number],
+): TokenColumns => ({
+  type: columns.type.subarray(firstToken, lastToken),
+  start: columns.start.subarray(firstToken, lastToken),
+  end: columns.end.subarray(firstToken, lastToken),
+  joined: columns.joined.subarray(firstToken, lastToken),
+  paragraph: columns.paragraph.subarray(firstSentence, lastSentence),
+  turn: columns.turn.subarray(firstSentence, lastSentence),
+  speaker: columns.speaker.subarray(firstSentence, lastSentence),
+  sentenceStart: columns.sentenceStart.subarray(firstSentence, lastSentence),
+  sentenceEnd: columns.sentenceEnd.subarray(firstSentence, lastSentence),
+  words: columns.words.subarray(firstSentence, lastSentence),
+});
+
+/**
+ * Columns of sources in a row, source by source.
+ *
+ * @param sentences how many sentences each source has
+ */
+export function columnsBySource(columns: TokenColumns, sentences: ArrayLike<number>): TokenColumns[] {
+  let [sentence, token] = [0, 0];
+  return Array.from(sentences, (count) => {
+    const [firstSentence, firstToken] = [sentence, token];
+    sentence += count;
+    for (let s = firstSentence; s < sentence; s++) token += columns.words[s];
+    return rowsOf(columns, [firstToken, token], [firstSentence, sentence]);
+  });
+}
+
+/** The columns of each source of a collection. */
+export function columnsOfTokens(tokens: Tokens): TokenColumns[] {
+  const sentences = tokens.sentenceFirst.length - 1;
+  return columnsBySource(
+    {
+      type: tokens.type,
+      start: tokens.start,
+      end: tokens.end,
+      joined: Int32Array.from(tokens.joined),
+      paragraph: tokens.sentenceParagraph,
+      turn: tokens.sentenceTurn,
+      speaker: tokens.sentenceSpeaker,
+      sentenceStart: tokens.sentenceStart,
+      sentenceEnd: tokens.sentenceEnd,
+      words: Int32Array.from(
+        { length: sentences },
+        (_, s) => tokens.sentenceFirst[s + 1] - tokens.sentenceFirst[s],
+      ),
+    },
+    Int32Array.from(
+      { length: tokens.sourceFirst.length - 1 },
+      (_, source) => tokens.sourceFirst[source + 1] - tokens.sourceFirst[source],
     ),
-  };
+  );
 }
 
 /** The names in tokens, by the numbers in their columns. */

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { finish } from '../../src/base/stepwise.ts';
 import {
-  columnsOfSource,
+  columnsOfTokens,
   namesOfTokens,
   TokenNumbering,
   tokensOfColumns,
@@ -12,9 +12,6 @@ import { readTokens, type Tokens } from '../../src/text/tokens.ts';
 import { ONLY_CASE, textsOf } from '../examples.ts';
 
 const tokensOf = (texts: readonly string[]): Tokens => finish(readTokens(textsOf(...texts), ONLY_CASE));
-
-const sourcesOf = (tokens: Tokens): TokenColumns[] =>
-  Array.from({ length: tokens.sourceFirst.length - 1 }, (_, source) => columnsOfSource(tokens, source));
 
 /** Columns of several sources in a row. */
 function inARow(columns: readonly TokenColumns[]): TokenColumns {
@@ -39,7 +36,7 @@ function readInParts(parts: readonly (readonly string[])[]): Tokens {
   const numbering = new TokenNumbering();
   const columns = parts.flatMap((texts) => {
     const tokens = tokensOf(texts);
-    return sourcesOf(tokens).map(numbering.part(namesOfTokens(tokens)));
+    return columnsOfTokens(tokens).map(numbering.part(namesOfTokens(tokens)));
   });
   return tokensOfColumns(
     inARow(columns),

@@ -1,0 +1,104 @@
+import { rateIn, type Residuals } from './residuals.ts';
+
+/** How unequal the weights of a block's windows are: 1 where they are all the same. */
+export const unevenness = ({ blockFirst, sums, squares }: Residuals, block: number): number =>
+  ((blockFirst[block + 1] - blockFirst[block]) * squares[block]) / sums[block] ** 2;
+
+/**
+ * size × (lags + 1): autocovariances of each concept's residuals in a block, summed over windows, and, for each concept,
+ * the variance its number of windows there has by its bursts.
+ */
+export function covarianceIn(
+  residuals: Residuals,
+  block: number,
+): { covariance: Float64Array; ofSum: Float64Array } {
+  const { size, blockFirst, weight, lags, products } = residuals;
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const covariance = new Float64Array(size * (lags + 1));
+  const ofSum = new Float64Array(size);
+  const has = new Uint8Array(to - from);
+  for (const [i, list] of windowsByConcept(residuals, block)) {
+    const a = rateIn(residuals, i, block);
+    for (const w of list) has[w - from] = 1;
+    const own = covariance.subarray(i * (lags + 1), (i + 1) * (lags + 1));
+    for (let l = 0; l <= lags; l++) {
+      let sum = a * a * products[block * (lags + 1) + l];
+      for (const w of list) {
+        if (w + l < to) sum += has[w + l - from] - a * weight[w + l];
+        if (w - l >= from) sum -= a * weight[w - l];
+      }
+      own[l] = sum;
+    }
+    for (const w of list) has[w - from] = 0;
+    ofSum[i] = unbias(own, to - from);
+  }
+  return { covariance, ofSum };
+}
+
+/** groups × (lags + 1): the same of the summed residuals of each group's concepts. */
+export function covarianceOfGroups(
+  residuals: Residuals,
+  block: number,
+  groupOf: ArrayLike<number>,
+  groups: number,
+): Float64Array {
+  const { size, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const rates = new Float64Array(groups);
+  for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
+  // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
+  const held = Array.from({ length: groups }, () => new Float64Array(to - from));
+  const at: number[][] = Array.from({ length: groups }, () => []);
+  for (let w = from; w < to; w++) {
+    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
+      const group = groupOf[inWindow[k]];
+      if (group >= 0 && held[group][w - from]++ === 0) at[group].push(w);
+    }
+  }
+  const covariance = new Float64Array(groups * (lags + 1));
+  for (let g = 0; g < groups; g++) {
+    const own = held[g];
+    const rate = rates[g];
+    const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
+    for (let l = 0; l <= lags; l++) {
+      let sum = rate * rate * products[block * (lags + 1) + l];
+      for (const w of at[g]) {
+        const count = own[w - from];
+        if (w + l < to) sum += count * (own[w + l - from] - rate * weight[w + l]);
+        if (w - l >= from) sum -= count * rate * weight[w - l];
+      }
+      ofGroup[l] = sum;
+    }
+    unbias(ofGroup, to - from);
+  }
+  return covariance;
+}
+
+function windowsByConcept(
+  { blockFirst, windowFirst, inWindow }: Residuals,
+  block: number,
+): Map<number, number[]> {
+  const lists = new Map<number, number[]>();
+  for (let w = blockFirst[block]; w < blockFirst[block + 1]; w++) {
+    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
+      const list = lists.get(inWindow[k]);
+      if (list) list.push(w);
+      else lists.set(inWindow[k], [w]);
+    }
+  }
+  return lists;
+}
+
+/**
+ * Autocovariances about a mean that was taken from the same few windows are too small, each by the variance of that mean;
+ * puts that back (in place) and returns the variance of the sum.
+ */
+function unbias(covariance: Float64Array, windows: number): number {
+  const lags = covariance.length - 1;
+  let sum = covariance[0];
+  for (let l = 1; l <= lags; l++) sum += 2 * covariance[l];
+  sum = Math.max(0, sum);
+  const ofMean = (sum / windows ** 2) * (1 + (2 * lags + 1) / windows);
+  for (let l = 0; l <= lags; l++) covariance[l] += Math.max(0, windows - l) * ofMean;
+  return sum;
+}
