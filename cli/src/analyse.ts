@@ -34,7 +34,6 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
-import { PatternError } from '@green-thicket/core/text/patterns';
 import { askOf } from './ask.ts';
 import { collect, type Collected } from './collect.ts';
 import { furtherComparisons } from './comparisons.ts';
@@ -43,7 +42,7 @@ import { EXCHANGE_FILES, exchangeFiles, REPORT_FILES, reportFiles } from './publ
 import { lexiconOnce } from './lexicon-file.ts';
 import { addDecisions, FIXED_TIME, NO_DECISIONS, readText, settingsIn } from './log.ts';
 import { readCounts, giveCounts, type Counted } from './shards/counted.ts';
-import { reasonOf, UsageError } from './usage-error.ts';
+import { reasonOf, toTheEnd, UsageError } from './usage-error.ts';
 
 export interface AnalyseOptions {
   readonly out: string;
@@ -214,17 +213,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   if (study.counted) giveCounts(study.counted, study.log, state, library, engine);
   const run = <T>(what: string, work: Stepwise<T>): T => {
     if (what !== '') say(what);
-    for (;;) {
-      try {
-        const step = work.next();
-        if (step.done) return step.value;
-      } catch (error) {
-        // A pattern of the researcher's that can't be read is wrong input; anything else is a fault of ours.
-        if (error instanceof PatternError)
-          throw new UsageError(`A cleaning step can’t be used. ${error.message}`);
-        throw error;
-      }
-    }
+    return toTheEnd(work);
   };
   const tokens = run('Reading words …', engine.compute('tokens', input));
   const candidates = run('Finding concepts …', engine.compute('candidates', input));

@@ -1,3 +1,5 @@
+import { finish, type Stepwise } from '@green-thicket/core/base/stepwise';
+import { PatternError } from '@green-thicket/core/text/patterns';
 import { ownValue } from '@green-thicket/core/base/records';
 
 /** Wrong use or input that can't be read: one sentence for the user, exit code 2. */
@@ -18,4 +20,15 @@ export function reasonOf(error: unknown): string {
   if (!(error instanceof Error)) return String(error);
   const { code } = error as NodeJS.ErrnoException;
   return (code !== undefined && ownValue(PLAIN_REASONS, code)) || error.message;
+}
+
+/** Runs work to its end. A pattern of the researcher's that can't be read is wrong input; anything else is a fault of ours. */
+export function toTheEnd<T>(work: Stepwise<T>): T {
+  try {
+    return finish(work);
+  } catch (error) {
+    if (error instanceof PatternError)
+      throw new UsageError(`A cleaning step can’t be used. ${error.message}`);
+    throw error;
+  }
 }

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cpSync, readdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sample, suiteFolder, thicket } from './thicket.ts';
 
@@ -81,6 +81,14 @@ describe('a collection that is counted in parts', () => {
     expect(refused(analyse('--counts', at('counts'), '--settings', at('settings.json')))).to.include(
       'Count again with --settings',
     );
+    const step = {
+      ...{ id: 'mine', on: true, kind: 'replace', find: '(?<=a)b', isPattern: true },
+      ...{ wholeWords: false, matchCase: true, replacement: '' },
+    };
+    writeFileSync(at('pattern.json'), JSON.stringify({ cleaning: { steps: [step] } }));
+    const byPattern = count(1, 'by-pattern', '--settings', at('pattern.json'), '--quiet');
+    expect(refused(byPattern)).to.match(/can’t be used/);
+    expect(existsSync(at('by-pattern'))).to.equal(false);
     expect(refused(count(1, 'part-1'))).to.include('add --force');
     expect(refused(thicket('count', sample, '--shard', '4/3', '--out', at('refused')))).to.include('as 3/16');
   });

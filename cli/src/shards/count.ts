@@ -1,7 +1,6 @@
 import { columnsOfTokens, namesOfTokens } from '@green-thicket/core/text/token-columns';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
-import { finish } from '@green-thicket/core/base/stepwise';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { SentenceTags, type SourceTags } from '@green-thicket/core/text/sentence-tags';
@@ -9,6 +8,7 @@ import { createTagger } from '@green-thicket/core/text/tagger';
 import { collect, type Shard } from '../collect.ts';
 import { lexiconOnce } from '../lexicon-file.ts';
 import { addDecisions, NO_DECISIONS, readText, settingsIn } from '../log.ts';
+import { toTheEnd } from '../usage-error.ts';
 import { PartWriter, TABLE_ROW, TEXT } from './part.ts';
 
 export interface CountOptions {
@@ -54,8 +54,8 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     const lexicon = lexiconOnce();
     const tags = new SentenceTags(lexicon, createTagger);
     const engine = new Engine({ original: (id) => originals.get(id) ?? '', lexicon, tags });
-    const tokens = finish(engine.compute('tokens', input));
-    finish(engine.compute('parts', input));
+    const tokens = toTheEnd(engine.compute('tokens', input));
+    toTheEnd(engine.compute('parts', input));
     const columns = columnsOfTokens(tokens);
     const tagsOf = new Map<string, SourceTags>(tags.takeFresh());
     const placeOf = new Map(workingSources(state).map(({ id }, place) => [id, place]));
