@@ -1,7 +1,8 @@
 import { finish } from '../core/src/base/stepwise.ts';
 import { Engine } from '../core/src/engine/engine.ts';
 import type { StageName } from '../core/src/engine/stage-keys.ts';
-import { englishLexicon, englishTagger, englishTags, exampleStudy } from '../core/test/examples.ts';
+import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
+import { englishLexicon, englishLibrary, englishTagger, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection, plantedStudy } from './collection.ts';
 import { median, printTable, timeOf, told } from './timing.ts';
 
@@ -32,7 +33,7 @@ export function benchCandidates(words: number, repeats: number): void {
   const note = (what: string, time: number): void => void times.set(what, [...(times.get(what) ?? []), time]);
   let candidates = 0;
   for (let run = 0; run < repeats; run++) {
-    const engine = new Engine({ original: study.original, lexicon: englishLexicon, tags: englishTags() });
+    const engine = new Engine(englishLibrary(study.original));
     let all = 0;
     let parts = 0;
     for (const stage of STAGES) {
@@ -67,14 +68,14 @@ export function benchCandidates(words: number, repeats: number): void {
 /** Times parts of speech where most sentences were tagged before: in a reopened study, and when a source comes in. */
 function* laterParts(texts: readonly string[], repeats: number): Generator<[what: string, time: number]> {
   const sources = texts.map((text, i) => ({ name: `${i}.txt`, text }));
-  const found = englishTags();
-  const whole = exampleStudy(sources, found);
+  const found = new SentenceTags();
+  const whole = exampleStudy(sources, { tags: found });
   whole.compute('parts');
   const rows = found.takeFresh();
   for (let run = 0; run < repeats; run++) {
-    const tags = englishTags();
+    const tags = new SentenceTags();
     tags.give(rows.map(([textHash, each]) => [textHash, new Map(each)]));
-    const reopened = exampleStudy(sources, tags);
+    const reopened = exampleStudy(sources, { tags });
     reopened.compute('tokens');
     reopened.compute('languages');
     yield ['parts of speech in a reopened study', timeOf(() => reopened.compute('parts'))];

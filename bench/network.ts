@@ -3,7 +3,8 @@ import { buildGraph, type Graph } from '../core/src/network/graph.ts';
 import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { randomInteger, seededRandom } from '../core/src/numeric/random.ts';
 import { groupByConsensus } from '../core/src/themes/consensus.ts';
-import { redrawThemes } from '../core/src/themes/redraw.ts';
+import { oneByOne } from '../core/src/base/share-out.ts';
+import { drawGrouper, redrawThemes } from '../core/src/themes/redraw.ts';
 import { asking, type ExampleStudy } from '../core/test/examples.ts';
 import type { Decision } from '../core/src/study/decisions.ts';
 import { plantedStudy } from './collection.ts';
@@ -58,19 +59,17 @@ const CHANGES: readonly {
 ];
 
 /** Draws the sources anew so many times, as the steadiness of themes is found. */
-const drawSources = (study: ExampleStudy, draws: number): unknown =>
-  finish(
-    redrawThemes(
-      {
-        counts: study.compute('counts'),
-        windows: study.compute('windows'),
-        themes: study.compute('themes'),
-        links: study.state.settings.links,
-        seed: study.state.settings.themes.seed,
-      },
-      draws,
-    ),
-  );
+function drawSources(study: ExampleStudy, draws: number): void {
+  const { links, themes } = study.state.settings;
+  const shared = {
+    counts: study.compute('counts'),
+    windows: study.compute('windows'),
+    themes: study.compute('themes'),
+    links,
+    seed: themes.seed,
+  };
+  finish(redrawThemes(shared.windows, shared.themes, oneByOne(drawGrouper(shared)), draws));
+}
 
 function benchCollection(words: number, concepts: number): readonly (readonly string[])[] {
   const study = plantedStudy(words, { themes: Math.max(8, concepts / 25), conceptsPerTheme: 10 });

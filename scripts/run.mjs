@@ -93,7 +93,8 @@ export async function buildCommands() {
       js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
     },
   };
-  await build({ ...shared, entryPoints: ['cli/src/main.ts'], outfile: 'dist/cli/main.js' });
+  for (const name of ['main', 'hand'])
+    await build({ ...shared, entryPoints: [`cli/src/${name}.ts`], outfile: `dist/cli/${name}.js` });
   await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js' });
   await build({
     ...shared,

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { compareGroups } from '@green-thicket/core/compare/strength';
 import { readFile } from '@green-thicket/core/formats/files';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
@@ -16,7 +17,6 @@ import {
 import { withGround } from '@green-thicket/core/map/ground';
 import { withDrawnWords } from '@green-thicket/core/formats/document';
 import { drawMap } from '@green-thicket/core/map/draw';
-import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { describeSources } from '@green-thicket/core/intake/describing-table';
@@ -24,6 +24,7 @@ import { Engine } from '@green-thicket/core/engine/engine';
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
 import { conceptLabels, type Library, type StudyInput } from '@green-thicket/core/engine/resources';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
+import type { StageResults } from '@green-thicket/core/engine/stages';
 import { textOf } from '@green-thicket/core/intake/intake';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
@@ -31,7 +32,7 @@ import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/sentence-tags';
 import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { askOf } from './ask.ts';
@@ -42,7 +43,8 @@ import { EXCHANGE_FILES, exchangeFiles, REPORT_FILES, reportFiles } from './publ
 import { lexiconOnce } from './lexicon-file.ts';
 import { addDecisions, FIXED_TIME, NO_DECISIONS, readText, settingsIn } from './log.ts';
 import { readCounts, giveCounts, type Counted } from './shards/counted.ts';
-import { reasonOf, toTheEnd, UsageError } from './usage-error.ts';
+import { threads, toTheEndTogether } from './threads.ts';
+import { reasonOf, UsageError } from './usage-error.ts';
 
 export interface AnalyseOptions {
   readonly out: string;
@@ -55,6 +57,8 @@ export interface AnalyseOptions {
   /** A file that holds the password of a .thicket file. */
   readonly passwordFile?: string;
   readonly quiet?: boolean;
+  /** How many threads compute; as many as the machine has cores where it isn't said. */
+  readonly threads?: number;
   /** Whether results that are in the folder already may be replaced. */
   readonly force?: boolean;
   /** Whether a report is written, and files for other programs. */
@@ -204,32 +208,38 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const input: StudyInput = { state, register: study.register };
 
   const lexicon = lexiconOnce();
+  const helpers = threads(options.threads ?? availableParallelism(), say);
   const library: Library = {
     original: originalsOf(state, study.originals),
     lexicon,
-    tags: new SentenceTags(lexicon, createTagger),
+    tags: new SentenceTags(),
+    tagSentence: sentenceTagger(lexicon, createTagger),
+    helpers,
   };
   const engine = new Engine(library, () => performance.now());
   if (study.counted) giveCounts(study.counted, study.log, state, library, engine);
-  const run = <T>(what: string, work: Stepwise<T>): T => {
+  const together = <S extends StageName>(what: string, stage: S): Promise<StageResults[S]> => {
     if (what !== '') say(what);
-    return toTheEnd(work);
+    return toTheEndTogether(engine.compute(stage, input));
   };
-  const tokens = run('Reading words …', engine.compute('tokens', input));
-  const candidates = run('Finding concepts …', engine.compute('candidates', input));
-  const concepts = run('Choosing concepts …', engine.compute('concepts', input));
-  const links = run('Finding links …', engine.compute('links', input));
-  const windows = run('Laying windows …', engine.compute('windows', input));
-  const themes = run('Finding themes …', engine.compute('themes', input));
-  const redrawn = run('Drawing sources anew …', engine.compute('redrawn', input));
-  const map = run('Drawing the map …', engine.compute('map', input));
-  const strength = run('Comparing groups …', engine.compute('strength', input));
-  const comparison = run('Testing differences …', engine.compute('comparison', input));
+  const tokens = await together('Reading words …', 'tokens');
+  const candidates = await together('Finding concepts …', 'candidates');
+  const concepts = await together('Choosing concepts …', 'concepts');
+  const links = await together('Finding links …', 'links');
+  const windows = await together('Laying windows …', 'windows');
+  const themes = await together('Finding themes …', 'themes');
+  const redrawn = await together('Drawing sources anew …', 'redrawn');
+  const map = await together('Drawing the map …', 'map');
+  const strength = await together('Comparing groups …', 'strength');
+  const comparison = await together('Testing differences …', 'comparison');
+  const language = (await together('', 'languages')).main;
+  helpers.stop();
+  // All that follows goes on from what is at hand.
   const comparisons = attributeNames(sources).map((attribute) => {
     const { names, groupOf } = groupsOf(state, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });
-  const computing = { engine, input, library, run, say };
+  const computing = { engine, input, library, say };
   const ask = askOf(computing);
   const { apart, overTime, tones, network } = furtherComparisons(computing, ask);
   if (links.standing === 0) {
@@ -250,7 +260,6 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ...themes,
     themes: themes.themes.map((theme) => ({ ...theme, label: renameAnyCase(theme.label) })),
   };
-  const language = run('', engine.compute('languages', input)).main;
   const sentences = methodSentences(state, {
     resolution: themes.resolution,
     exact: comparison.exact,

@@ -1,4 +1,3 @@
-import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { parseToneLists, type ToneList } from '@green-thicket/core/compare/tone-lists';
 import type { Engine } from '@green-thicket/core/engine/engine';
 import type { Library, StudyInput } from '@green-thicket/core/engine/resources';
@@ -7,13 +6,13 @@ import { parseMeanings } from '@green-thicket/core/text/meanings';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { makeView } from '@green-thicket/core/views/views';
 import { readLexiconText } from './lexicon-file.ts';
+import { toTheEnd } from './usage-error.ts';
 
 /** What a run computes with. */
 export interface ComputingWith {
   readonly engine: Engine;
   readonly input: StudyInput;
   readonly library: Library;
-  readonly run: <T>(what: string, work: Stepwise<T>) => T;
   readonly say: (line: string) => void;
 }
 
@@ -29,7 +28,7 @@ let tone: ToneList[] | undefined;
 export const publishedTone = (): ToneList[] => (tone ??= parseToneLists(readLexiconText('tone')));
 
 /** The views of a study as the interface has them. */
-export function askOf({ engine, input, library, run }: ComputingWith): Ask {
+export function askOf({ engine, input, library }: ComputingWith): Ask {
   const views = {
     engine,
     original: library.original,
@@ -39,5 +38,5 @@ export function askOf({ engine, input, library, run }: ComputingWith): Ask {
     tone: publishedTone,
   };
   return (view, question, of = input.state) =>
-    run('', makeView(view, question, { ...input, state: of }, views));
+    toTheEnd(makeView(view, question, { ...input, state: of }, views));
 }

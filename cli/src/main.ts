@@ -42,6 +42,11 @@ program
   .option('--password-file <file>', 'file whose first line is the password of the .thicket file')
   .option('--report', 'write a report too: report.html, report.docx and references.bib')
   .option('--exchange', 'write files for other programs too: codebook.qdc and project.qdpx')
+  .option(
+    '--threads <number>',
+    'threads that compute, 1 to 64; else as many as there are cores. The results are the same',
+    numberIn({ min: 1, max: 64, whole: true }),
+  )
   .option('--force', 'replace results that are in the folder already')
   .option('--quiet', 'say nothing but errors')
   .exitOverride()

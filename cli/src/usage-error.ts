@@ -22,13 +22,15 @@ export function reasonOf(error: unknown): string {
   return (code !== undefined && ownValue(PLAIN_REASONS, code)) || error.message;
 }
 
-/** Runs work to its end. A pattern of the researcher's that can't be read is wrong input; anything else is a fault of ours. */
+/** A pattern of the researcher's that can't be read is wrong input; anything else is a fault of ours. */
+export const faultOf = (error: unknown): unknown =>
+  error instanceof PatternError ? new UsageError(`A cleaning step can’t be used. ${error.message}`) : error;
+
+/** Runs work to its end. */
 export function toTheEnd<T>(work: Stepwise<T>): T {
   try {
     return finish(work);
   } catch (error) {
-    if (error instanceof PatternError)
-      throw new UsageError(`A cleaning step can’t be used. ${error.message}`);
-    throw error;
+    throw faultOf(error);
   }
 }

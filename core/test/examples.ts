@@ -4,7 +4,8 @@ import { finish } from '../src/base/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/engine/engine.ts';
 import { makeSource, textOf } from '../src/intake/intake.ts';
-import type { StudyInput } from '../src/engine/resources.ts';
+import { inParts } from '../src/engine/jobs.ts';
+import type { Library, StudyInput } from '../src/engine/resources.ts';
 import type { StageName } from '../src/engine/stage-keys.ts';
 import type { StageResults } from '../src/engine/stages.ts';
 import { makeView } from '../src/views/views.ts';
@@ -15,7 +16,8 @@ import { parseMeanings, type Meanings } from '../src/text/meanings.ts';
 import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
 import type { CleaningStep } from '../src/text/steps.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
-import { SentenceTags, type TaggedSource, type Tagger } from '../src/text/sentence-tags.ts';
+import { partsOfTypes, type PartsOfTypes, type TagSentences } from '../src/text/parts-of-speech.ts';
+import { SentenceTags, sentenceTagger, type TaggedSource, type Tagger } from '../src/text/sentence-tags.ts';
 import { createTagger } from '../src/text/tagger.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
@@ -44,8 +46,23 @@ export function englishTagger(): Tagger {
   return (tagger ??= createTagger());
 }
 
-/** Tags of which none are found yet. */
-export const englishTags = (): SentenceTags => new SentenceTags(englishLexicon, englishTagger);
+/** Tags a sentence of English. */
+export const tagSentence = sentenceTagger(englishLexicon, englishTagger);
+
+/** What a study of English texts is computed with; nothing of them is tagged yet. */
+export const englishLibrary = (original: (id: string) => string): Library => ({
+  original,
+  lexicon: englishLexicon,
+  tags: new SentenceTags(),
+  tagSentence,
+});
+
+/** Tags sentences one after the other. */
+export const tagHere: TagSentences = inParts('tag', undefined, { tagSentence });
+
+/** The parts of speech of a few English texts. */
+export const englishParts = (tokens: Tokens, texts: readonly string[]): PartsOfTypes =>
+  finish(partsOfTypes(tokens, taggedSources(texts), englishLexicon(), new SentenceTags(), tagHere));
 
 /** Texts as sources whose sentences may be tagged. */
 export const taggedSources = (texts: readonly string[]): TaggedSource[] =>
@@ -76,7 +93,7 @@ export interface ExampleStudy {
 
 export function exampleStudy(
   texts: readonly { name: string; text: string; attributes?: Record<string, string> }[],
-  tags = englishTags(),
+  own: Partial<Library> = {},
 ): ExampleStudy {
   const originals = new Map<string, string>();
   const bring: ExampleStudy['bring'] = (name, text, attributes) => {
@@ -94,7 +111,7 @@ export function exampleStudy(
     const source = known.byId.get(id);
     return source ? textOf(source, whole) : whole(id);
   };
-  const engine = new Engine({ original, lexicon: englishLexicon, tags });
+  const engine = new Engine({ ...englishLibrary(original), ...own });
   const study: ExampleStudy = {
     state: decide(EMPTY_STUDY, { kind: 'addSources', sources }),
     input: () => ({ state: study.state, register: [] }),

@@ -7,6 +7,7 @@ import type { SourceText } from '../text/reading-part.ts';
 import type { SentenceTags } from '../text/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
+import type { Helpers } from './jobs.ts';
 import type { KnownText, StopWordChoices } from './stage-keys.ts';
 
 /** A study as the engine sees it. */
@@ -20,8 +21,11 @@ export interface StudyInput {
 export interface Library {
   readonly original: (sourceId: string) => string;
   readonly lexicon: () => Lexicon;
-  /** What was tagged so far, and whatever is asked for. */
+  /** What was tagged so far. */
   readonly tags: SentenceTags;
+  readonly tagSentence: (sentence: string) => string;
+  /** Who does parts of long work, where there is anybody. */
+  readonly helpers?: Helpers;
 }
 
 /** What a stage may ask for besides its inputs. */

@@ -16,10 +16,11 @@ import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
-import type { Stepwise } from '../base/stepwise.ts';
+import { inOneStep, type Stepwise } from '../base/stepwise.ts';
 import { languagesOf, type SourceLanguages } from '../text/languages.ts';
 import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
+import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
 import { drawnNetworks, drawPairs, redrawThemes, type Redrawn } from '../themes/redraw.ts';
@@ -33,6 +34,7 @@ import {
   type Themes,
 } from '../themes/themes.ts';
 import { conceptLabels, languageOf, stopWordsOf, textsOf, type Resources } from './resources.ts';
+import { inParts } from './jobs.ts';
 import type { StageInputs, StageName, StageOwn } from './stage-keys.ts';
 
 /** What each stage makes. */
@@ -86,36 +88,38 @@ type Run<S extends StageName> = (
   resources: Resources,
 ) => Stepwise<StageResults[S]>;
 
-/** Work that is done in one step. */
-function* atOnce<T>(make: () => T): Stepwise<T> {
-  return make();
-}
-
 const originals = (ids: readonly string[], { original }: Resources): string[] => ids.map(original);
 
 /** What each stage does. */
 export const STAGES: { readonly [S in StageName]: Run<S> } = {
   speakers: (_, { ids }, resources) => findSpeakers(originals(ids, resources)),
-  languages: (_, { ids }, resources) => atOnce(() => languagesOf(originals(ids, resources))),
-  tokens: (_, { texts, steps, leftOut }, { original }) =>
-    readTokens(textsOf(texts, original), steps, new Set(leftOut)),
-  parts: (take, { texts, language }, { original, lexicon, tags }) => {
-    const tokens = take('tokens');
-    if (languageOf(language, take('languages')) !== 'en') return atOnce(() => unknownParts(tokens));
-    const sources = texts.map(({ id, textHash }) => ({ textHash, original: original(id) }));
-    return partsOfTypes(tokens, sources, lexicon(), tags);
+  languages: (_, { ids }, resources) => inOneStep(() => languagesOf(originals(ids, resources))),
+  tokens: (_, { texts, steps, leftOut }, resources) => {
+    const sources = textsOf(texts, resources.original);
+    // Read in parts only where there is somebody to read them with.
+    return resources.helpers
+      ? readInParts(sources, inParts('read', { steps, leftOut }, resources))
+      : readTokens(sources, steps, new Set(leftOut));
   },
-  wordParts: (take, { wordKinds }) => atOnce(() => correctedParts(take('parts'), take('tokens'), wordKinds)),
+  parts: (take, { texts, language }, resources) => {
+    const tokens = take('tokens');
+    if (languageOf(language, take('languages')) !== 'en') return inOneStep(() => unknownParts(tokens));
+    const sources = texts.map(({ id, textHash }) => ({ textHash, original: resources.original(id) }));
+    const tagSentences = inParts('tag', undefined, resources);
+    return partsOfTypes(tokens, sources, resources.lexicon(), resources.tags, tagSentences);
+  },
+  wordParts: (take, { wordKinds }) =>
+    inOneStep(() => correctedParts(take('parts'), take('tokens'), wordKinds)),
   terms: (take, { unit, language }, { lexicon }) =>
-    atOnce(() =>
+    inOneStep(() =>
       readTerms(take('tokens'), take('wordParts'), lexicon, unit, languageOf(language, take('languages'))),
     ),
   stopped: (take, { choices }) =>
-    atOnce(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
+    inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
   capitals: (take, { ids }, resources) =>
-    atOnce(() => readCapitals(take('tokens'), originals(ids, resources))),
+    inOneStep(() => readCapitals(take('tokens'), originals(ids, resources))),
   names: (take, { ids, language: chosen, wordKinds }, resources) =>
-    atOnce(() => {
+    inOneStep(() => {
       const language = languageOf(chosen, take('languages'));
       // German writes every noun with a capital, so a capital tells nothing there.
       if (language === 'de') return NO_NAMES;
@@ -125,9 +129,9 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
       });
     }),
-  blocks: (take) => atOnce(() => companyBlocks(take('tokens'))),
+  blocks: (take) => inOneStep(() => companyBlocks(take('tokens'))),
   runs: (take, { phrases, phraseMentions, choices }) =>
-    atOnce(() => {
+    inOneStep(() => {
       const tokens = take('tokens');
       if (!phrases) return noRuns(tokens);
       const terms = take('terms');
@@ -145,12 +149,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       settings: choices,
     }),
   concepts: (take, { sources, characters, ...limits }) =>
-    atOnce(() => selectConcepts(take('candidates'), { sources, characters }, limits)),
-  windows: (take, { windows }) => atOnce(() => layWindows(take('tokens'), windows)),
+    inOneStep(() => selectConcepts(take('candidates'), { sources, characters }, limits)),
+  windows: (take, { windows }) => inOneStep(() => layWindows(take('tokens'), windows)),
   windowsHeld: (take) =>
-    atOnce(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
+    inOneStep(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
   conceptRows: (take, { sources, ...decided }) =>
-    atOnce(() =>
+    inOneStep(() =>
       conceptRows(
         take('candidates'),
         take('concepts'),
@@ -160,23 +164,24 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         decided,
       ),
     ),
-  counts: (take) => atOnce(() => countTogether(take('concepts'), take('windows'))),
-  evidence: (take) => atOnce(() => weighEvidence(take('counts'), take('windows'))),
-  links: (take, { links }) => atOnce(() => findLinks(take('evidence'), take('windows').overlap, links)),
+  counts: (take) => inOneStep(() => countTogether(take('concepts'), take('windows'))),
+  evidence: (take) => inOneStep(() => weighEvidence(take('counts'), take('windows'))),
+  links: (take, { links }) => inOneStep(() => findLinks(take('evidence'), take('windows').overlap, links)),
   graph: (take, { links }) =>
-    atOnce(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
-  drawnPairs: (take, { claimed, seed }) =>
-    drawPairs({ counts: take('counts'), windows: take('windows'), claimed, seed }),
-  drawnGraphs: (take, { links }) => atOnce(() => drawnNetworks(take('drawnPairs'), links)),
-  sweep: (take, { seed }) =>
-    exploreResolutions(
-      {
-        graph: take('graph'),
-        drawn: take('drawnGraphs'),
-        grounds: { evidence: take('evidence'), links: take('links') },
-      },
-      seed,
-    ),
+    inOneStep(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
+  drawnPairs: (take, { claimed, seed }, resources) => {
+    const shared = { counts: take('counts'), windows: take('windows'), claimed, seed };
+    return drawPairs(shared.windows, inParts('drawPairs', shared, resources));
+  },
+  drawnGraphs: (take, { links }) => inOneStep(() => drawnNetworks(take('drawnPairs'), links)),
+  sweep: (take, { seed }, resources) => {
+    const network = { graph: take('graph'), drawn: take('drawnGraphs'), seed };
+    return exploreResolutions(
+      network,
+      { evidence: take('evidence'), links: take('links') },
+      { group: inParts('group', network, resources), compare: inParts('compare', network, resources) },
+    );
+  },
   grouping: (take, { themes, held }) =>
     groupConcepts(
       {
@@ -187,11 +192,11 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       themes,
       holdConcepts({ ...NO_CHOICES, ...held }, take('concepts').keys),
     ),
-  stretches: (take, settings) => atOnce(() => layStretches(take('tokens'), settings)),
+  stretches: (take, settings) => inOneStep(() => layStretches(take('tokens'), settings)),
   spoken: (take, settings) =>
-    atOnce(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
+    inOneStep(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
   themes: (take, { labels, names, fewest, choices }, { register }) =>
-    atOnce(() => {
+    inOneStep(() => {
       const concepts = take('concepts');
       return nameThemes({
         keys: concepts.keys,
@@ -206,7 +211,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       });
     }),
   map: (take, { labels, seed, map, pins }, { register }) =>
-    atOnce(() => {
+    inOneStep(() => {
       const concepts = take('concepts');
       return layOutMap({
         keys: concepts.keys,
@@ -222,7 +227,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       });
     }),
   strength: (take, { fewest, sources, measure, ...settings }) =>
-    atOnce(() =>
+    inOneStep(() =>
       measureRows(
         { spoken: take('spoken'), stretches: take('stretches'), sources },
         take('themes').themes.map(({ concepts }) => ({ concepts, fewest })),
@@ -231,13 +236,14 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       ),
     ),
   comparison: (take, { names, groupOf, seed }) =>
-    atOnce(() => compareGroups(take('strength'), groupOf, names, seed)),
-  redrawn: (take, { links, seed }) =>
-    redrawThemes({
-      counts: take('counts'),
-      windows: take('windows'),
-      themes: take('themes'),
-      links,
-      seed,
-    }),
+    inOneStep(() => compareGroups(take('strength'), groupOf, names, seed)),
+  redrawn: (take, { links, seed }, resources) => {
+    const themes = take('themes');
+    const { resolution, held } = themes;
+    const shared = {
+      ...{ counts: take('counts'), windows: take('windows') },
+      ...{ themes: { resolution, held }, links, seed },
+    };
+    return redrawThemes(shared.windows, themes, inParts('groupDraw', shared, resources));
+  },
 };

@@ -25,39 +25,25 @@ export interface TaggedSource {
  * else is in the study. What was found of a source can be kept outside and given back.
  */
 export class SentenceTags {
-  readonly #lexicon: () => Lexicon;
-  readonly #makeTagger: () => Tagger;
-  #tagger: Tagger | undefined;
   readonly #bySource = new Map<string, SourceTags>();
   readonly #fresh = new Set<string>();
-  readonly #isOpen = new Map<string, boolean>();
-
-  /** @param makeTagger asked once, when the first sentence is to be tagged: a tagger takes a while to make */
-  constructor(lexicon: () => Lexicon, makeTagger: () => Tagger) {
-    this.#lexicon = lexicon;
-    this.#makeTagger = makeTagger;
-  }
 
   /** Whether a sentence was tagged before. */
   has(textHash: string, start: number): boolean {
     return this.#bySource.get(textHash)?.has(start) ?? false;
   }
 
-  /** Shows the open words of the sentence [start, end) of a source with their parts of speech. */
-  visit(
-    { textHash, original }: TaggedSource,
-    start: number,
-    end: number,
-    show: (word: string, part: number) => void,
-  ): void {
+  /** Takes the open words of the sentence of a source that begins at `start`, as `SourceTags` has them. */
+  put(textHash: string, start: number, found: string): void {
     let tags = this.#bySource.get(textHash);
     if (!tags) this.#bySource.set(textHash, (tags = new Map<number, string>()));
-    let found = tags.get(start);
-    if (found === undefined) {
-      found = this.#tag(original.slice(start, end));
-      tags.set(start, found);
-      this.#fresh.add(textHash);
-    }
+    tags.set(start, found);
+    this.#fresh.add(textHash);
+  }
+
+  /** Shows the open words of a sentence that was tagged, with their parts of speech. */
+  visit(textHash: string, start: number, show: (word: string, part: number) => void): void {
+    const found = this.#bySource.get(textHash)?.get(start) ?? '';
     if (found === '') return;
     for (const word of found.split(' ')) show(word.slice(0, -1), Number(word.slice(-1)));
   }
@@ -76,24 +62,35 @@ export class SentenceTags {
     this.#fresh.clear();
     return fresh;
   }
+}
 
-  #tag(sentence: string): string {
-    this.#tagger ??= this.#makeTagger();
-    const { words, tags } = this.#tagger(sentence);
-    const open: string[] = [];
-    for (let i = 0; i < words.length; i++) {
-      if (this.#open(words[i])) open.push(`${words[i]}${ownValue(PART_OF_TAG, tags[i]) ?? OTHER_PART}`);
-    }
-    return open.join(' ');
-  }
-
+/**
+ * Tags sentences: gives the open words of one, as `SourceTags` has them.
+ *
+ * @param makeTagger asked once, when the first sentence is to be tagged: a tagger takes a while to make
+ */
+export function sentenceTagger(
+  lexicon: () => Lexicon,
+  makeTagger: () => Tagger,
+): (sentence: string) => string {
+  let tagger: Tagger | undefined;
+  const isOpen = new Map<string, boolean>();
   /** Whether only a sentence can tell what a word is; marks and white space are no words. */
-  #open(word: string): boolean {
-    let open = this.#isOpen.get(word);
+  const isWordOpen = (word: string): boolean => {
+    let open = isOpen.get(word);
     if (open === undefined) {
-      open = /\p{L}/u.test(word) && !/\s/u.test(word) && clearPart(sensesOfForm(this.#lexicon(), word)) < 0;
-      this.#isOpen.set(word, open);
+      open = /\p{L}/u.test(word) && !/\s/u.test(word) && clearPart(sensesOfForm(lexicon(), word)) < 0;
+      isOpen.set(word, open);
     }
     return open;
-  }
+  };
+  return (sentence) => {
+    tagger ??= makeTagger();
+    const { words, tags } = tagger(sentence);
+    const open: string[] = [];
+    for (let i = 0; i < words.length; i++) {
+      if (isWordOpen(words[i])) open.push(`${words[i]}${ownValue(PART_OF_TAG, tags[i]) ?? OTHER_PART}`);
+    }
+    return open.join(' ');
+  };
 }

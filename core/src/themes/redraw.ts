@@ -6,6 +6,7 @@ import { buildGraph, type Graph } from '../network/graph.ts';
 import { chancesOfPairs, claimPairs, type LinkSettings, type PairChances } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
 import { randomInteger, seededRandom, type Random } from '../numeric/random.ts';
+import type { InParts } from '../base/share-out.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { networkAround, withHeld } from './choices.ts';
 import { runLeiden } from './consensus.ts';
@@ -50,26 +51,30 @@ export interface Redrawn {
 /** Draws on which resolutions are tried. */
 const TRIED_DRAWS = 12;
 
-/** What chance has to do with pairs when sources are drawn anew, draw by draw; up to the q a link is claimed by. */
+/** What pairs are drawn anew by; chance is told up to the q a link is claimed by. */
+export interface PairDrawing extends Pick<RedrawInput, 'counts' | 'windows' | 'seed'> {
+  readonly claimed: number;
+}
+
+/** Tells of a draw what chance has to do with its pairs. */
+export function pairDrawer({ counts, windows, claimed, seed }: PairDrawing): (draw: number) => PairChances {
+  const sources = windowsBySource(windows).length;
+  const evidenceOf = evidenceOfDraws(counts, windows, claimed);
+  return (draw) => chancesOfPairs(evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw))));
+}
+
+/** What chance has to do with pairs when sources are drawn anew, draw by draw. */
 export function* drawPairs(
-  {
-    counts,
-    windows,
-    claimed,
-    seed,
-  }: Pick<RedrawInput, 'counts' | 'windows' | 'seed'> & { readonly claimed: number },
+  windows: Windows,
+  inParts: InParts<number, PairChances>,
   draws = TRIED_DRAWS,
 ): Stepwise<PairChances[]> {
-  const sources = windowsBySource(windows).length;
-  if (sources < 2) return [];
-  const evidenceOf = evidenceOfDraws(counts, windows, claimed);
-  const drawn: PairChances[] = [];
-  for (let draw = 0; draw < draws; draw++) {
-    drawn.push(chancesOfPairs(evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw)))));
-    yield (draw + 1) / draws;
-  }
-  return drawn;
+  return canBeDrawn(windows) ? yield* inParts(numbersTo(draws)) : [];
 }
+
+/** With one source there is nothing to draw. */
+const canBeDrawn = (windows: Windows): boolean => windowsBySource(windows).length >= 2;
+const numbersTo = (end: number): number[] => Array.from({ length: end }, (_, k) => k);
 
 /** The network that is grouped, as it is when sources are drawn anew. */
 export const drawnNetworks = (drawn: readonly PairChances[], links: LinkSettings): Graph[] =>
@@ -112,39 +117,45 @@ export interface RedrawInput {
   readonly counts: Counts;
   readonly windows: Windows;
   readonly links: LinkSettings;
-  readonly themes: Themes;
+  readonly themes: Pick<Themes, 'resolution' | 'held'>;
   readonly seed: number;
+}
+
+/** Groups the concepts anew by the sources of a draw; gives the community of each. */
+export function drawGrouper(input: RedrawInput): (draw: number) => Stepwise<Int32Array> {
+  const sources = windowsBySource(input.windows).length;
+  const evidenceOf = evidenceOfDraws(input.counts, input.windows, input.links.maximumQ);
+  return (draw) =>
+    groupDrawn(input, evidenceOf(drawSources(sources, seededRandom(input.seed, 20_000 + draw))), draw);
 }
 
 /**
  * Draws as many sources as there are, with replacement, and groups the concepts anew at the same resolution, again and
  * again: themes that hang on a few sources are lost in some draws (bootstrap over sources, Efron 1979; cluster-wise
  * stability, Hennig 2007). It is kinder than fresh sources would be, as a draw holds two thirds of the same.
+ *
+ * @param inParts groups the draws of these numbers (`drawGrouper`)
  */
-export function* redrawThemes(input: RedrawInput, asked?: number): Stepwise<Redrawn> {
-  const { windows, themes } = input;
-  const size = themes.themeOf.length;
+export function* redrawThemes(
+  windows: Windows,
+  themes: Themes,
+  inParts: InParts<number, Int32Array>,
+  draws = drawsFor(windowsBySource(windows).length),
+): Stepwise<Redrawn> {
   const count = themes.themes.length;
   const overlap = new Float64Array(count);
   const comesBack = new Float64Array(count);
-  const withTheme = new Float64Array(size * count);
-  const sources = windowsBySource(windows).length;
-  const draws = asked ?? drawsFor(sources);
-  if (count > 0 && sources >= 2) {
-    const evidenceOf = evidenceOfDraws(input.counts, windows, input.links.maximumQ);
-    for (let draw = 0; draw < draws; draw++) {
-      const random = seededRandom(input.seed, 20_000 + draw);
-      const community = yield* groupDrawn(input, evidenceOf(drawSources(sources, random)), draw);
-      const sizes = new Map<number, number>();
-      for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
-      themes.themes.forEach(({ concepts }, t) => {
-        const best = bestOverlap(concepts, community, sizes);
-        overlap[t] += best / draws;
-        if (best >= COMES_BACK) comesBack[t] += 1 / draws;
-      });
-      addCompany(withTheme, community, themes, draws);
-      yield (draw + 1) / draws;
-    }
+  const withTheme = new Float64Array(themes.themeOf.length * count);
+  const grouped = count > 0 && canBeDrawn(windows) ? yield* inParts(numbersTo(draws)) : [];
+  for (const community of grouped) {
+    const sizes = new Map<number, number>();
+    for (const c of community) sizes.set(c, (sizes.get(c) ?? 0) + 1);
+    themes.themes.forEach(({ concepts }, t) => {
+      const best = bestOverlap(concepts, community, sizes);
+      overlap[t] += best / draws;
+      if (best >= COMES_BACK) comesBack[t] += 1 / draws;
+    });
+    addCompany(withTheme, community, themes, draws);
   }
   return { draws, overlap, comesBack, ...companyKept(withTheme, themes) };
 }

@@ -1,7 +1,8 @@
 import { largest, least } from '../base/extent.ts';
 import type { Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
-import type { Stepwise } from '../base/stepwise.ts';
+import { oneByOne, type InParts } from '../base/share-out.ts';
+import { inOneStep, type Stepwise } from '../base/stepwise.ts';
 import { runLeiden } from './consensus.ts';
 import { isSameGrouping } from './leiden.ts';
 import { modularity } from './modularity.ts';
@@ -33,45 +34,92 @@ export interface ResolutionPoint {
   readonly plateau: number;
 }
 
-export interface SweepInput {
+/** A network with what it is beside. */
+export interface SweptNetwork {
   readonly graph: Graph;
   /** The network as it would be of other sources, or with its links counted anew. */
   readonly drawn: readonly Graph[];
   readonly seed: number;
+}
+
+export interface SweepInput extends SweptNetwork {
   /** Makes themes of communities, where more than the network is known. */
   readonly settle?: (community: Int32Array) => Stepwise<Int32Array>;
 }
 
-/**
- * Tries resolutions from 0.3 to 3 in equal ratios, five runs each, or three where these all agree, and each grouping that
- * comes of it on the drawn networks.
- */
-export function* sweepResolution({ graph, drawn, seed, settle }: SweepInput): Stepwise<ResolutionPoint[]> {
-  const ratio = HIGHEST_RESOLUTION / LOWEST_RESOLUTION;
-  const plateaus: { readonly grouping: Int32Array; readonly resolutions: number[] }[] = [];
-  for (let i = 0; i < RESOLUTION_STEPS; i++) {
-    const resolution = Number((LOWEST_RESOLUTION * ratio ** (i / (RESOLUTION_STEPS - 1))).toFixed(2));
-    const { best } = runLeiden(graph, resolution, seed, SWEEP_RUNS, ENOUGH_ALIKE);
-    const last = plateaus.at(-1);
-    if (last && isSameGrouping(last.grouping, best)) last.resolutions.push(resolution);
-    else plateaus.push({ grouping: best, resolutions: [resolution] });
-    yield (0.5 * (i + 1)) / RESOLUTION_STEPS;
-  }
+/** A grouping with the resolution it is tried at on the drawn networks. */
+export interface TriedGrouping {
+  readonly grouping: Int32Array;
+  readonly resolution: number;
+}
+
+/** The long work of a sweep, resolution by resolution. */
+export interface SweepWork {
+  /** Groups at resolutions (`resolutionGrouper`). */
+  readonly group: InParts<number, Int32Array>;
+  /** The steadiness of groupings (`steadinessTeller`). */
+  readonly compare: InParts<TriedGrouping, number>;
+}
+
+/** Groups a network at a resolution: the best of five runs, or three where these all agree. */
+export const resolutionGrouper =
+  ({ graph, seed }: SweptNetwork): ((resolution: number) => Int32Array) =>
+  (resolution) =>
+    runLeiden(graph, resolution, seed, SWEEP_RUNS, ENOUGH_ALIKE).best;
+
+/** How much like a grouping those of the drawn networks are: their mean adjusted mutual information, over linked concepts. */
+export function steadinessTeller({
+  graph,
+  drawn,
+  seed,
+}: SweptNetwork): (tried: TriedGrouping) => Stepwise<number> {
   const linked = Array.from(graph.degree.keys()).filter((v) => graph.degree[v] > 0);
-  const points: ResolutionPoint[] = [];
-  for (const [plateau, { grouping, resolutions }] of plateaus.entries()) {
+  return function* ({ grouping, resolution }) {
     const of = linked.map((v) => grouping[v]);
     let steadiness = 0;
-    for (const other of drawn) {
-      const { best } = runLeiden(other, middleOf(resolutions), seed, 1);
+    for (const [k, other] of drawn.entries()) {
+      const { best } = runLeiden(other, resolution, seed, 1);
       const again = linked.map((v) => best[v]);
       steadiness += adjustedMutualInformation(of, again) / drawn.length;
-      yield 0.5 + (0.5 * (plateau + 0.5)) / plateaus.length;
+      yield (k + 1) / drawn.length;
     }
+    return steadiness;
+  };
+}
+
+const sweepHere = (network: SweptNetwork): SweepWork => {
+  const grouper = resolutionGrouper(network);
+  return {
+    group: oneByOne((resolution) => inOneStep(() => grouper(resolution))),
+    compare: oneByOne(steadinessTeller(network)),
+  };
+};
+
+/** Tries resolutions from 0.3 to 3 in equal ratios, and each grouping that comes of it on the drawn networks. */
+export function* sweepResolution(
+  { settle, ...network }: SweepInput,
+  { group, compare } = sweepHere(network),
+): Stepwise<ResolutionPoint[]> {
+  const ratio = HIGHEST_RESOLUTION / LOWEST_RESOLUTION;
+  const tried = Array.from({ length: RESOLUTION_STEPS }, (_, i) =>
+    Number((LOWEST_RESOLUTION * ratio ** (i / (RESOLUTION_STEPS - 1))).toFixed(2)),
+  );
+  const groupings = yield* group(tried);
+  const plateaus: { readonly grouping: Int32Array; readonly resolutions: number[] }[] = [];
+  groupings.forEach((grouping, i) => {
+    const last = plateaus.at(-1);
+    if (last && isSameGrouping(last.grouping, grouping)) last.resolutions.push(tried[i]);
+    else plateaus.push({ grouping, resolutions: [tried[i]] });
+  });
+  const steadiness = yield* compare(
+    plateaus.map(({ grouping, resolutions }) => ({ grouping, resolution: middleOf(resolutions) })),
+  );
+  const points: ResolutionPoint[] = [];
+  for (const [plateau, { grouping, resolutions }] of plateaus.entries()) {
     const themes = countThemes(settle ? yield* settle(grouping) : grouping);
-    const quality = modularity(graph, grouping);
+    const quality = modularity(network.graph, grouping);
     for (const resolution of resolutions)
-      points.push({ resolution, themes, modularity: quality, steadiness, plateau });
+      points.push({ resolution, themes, modularity: quality, steadiness: steadiness[plateau], plateau });
   }
   return points;
 }

@@ -5,7 +5,14 @@ import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
-import { defaultResolution, sweepResolution, SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
+import {
+  defaultResolution,
+  sweepResolution,
+  SMALLEST_THEME,
+  type ResolutionPoint,
+  type SweepWork,
+  type SweptNetwork,
+} from './resolution.ts';
 import { settleMembers, type Grounds } from './members.ts';
 import { ownValue } from '../base/records.ts';
 import {
@@ -101,17 +108,16 @@ export function linkedCount(graph: Graph): number {
 
 /** The sweep over resolutions for a network. */
 export function* exploreResolutions(
-  { graph, drawn, grounds }: Pick<GroupingInput, 'graph' | 'grounds'> & { readonly drawn: readonly Graph[] },
-  seed: number,
+  network: SweptNetwork,
+  grounds: Grounds,
+  work?: SweepWork,
 ): Stepwise<ResolutionPoint[]> {
-  if (graph.totalDegree === 0) return [];
-  return yield* sweepResolution({
-    graph,
-    drawn,
-    seed,
-    // Who joins hardly changes how many themes there are.
-    settle: (community) => settleMembers(community, grounds, 0),
-  });
+  if (network.graph.totalDegree === 0) return [];
+  // Who joins hardly changes how many themes there are.
+  return yield* sweepResolution(
+    { ...network, settle: (community) => settleMembers(community, grounds, 0) },
+    work,
+  );
 }
 
 export interface ResolvedGrouping extends Grouping {

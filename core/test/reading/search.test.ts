@@ -1,20 +1,18 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { finish } from '../../src/base/stepwise.ts';
 import { readTerms } from '../../src/concepts/terms.ts';
 import { branchesOf } from '../../src/reading/branches.ts';
 import { orderOfLines } from '../../src/reading/concordance.ts';
 import { hitsIn, passagesOfHits, sourcesOfHits, type Hits } from '../../src/reading/hits.ts';
 import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
 import { unknownParts } from '../../src/text/parts-of-speech.ts';
-import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { sentenceOfTokens, type Tokens } from '../../src/text/tokens.ts';
-import { asking, englishLexicon, englishTags, exampleStudy, taggedSources, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishParts, exampleStudy, tokensOf } from '../examples.ts';
 
 /** The words of each hit, and the tokens, of a search in some texts. */
 function search(typed: string, ...texts: string[]): string[] {
   const tokens = tokensOf(...texts);
-  const parts = finish(partsOfTypes(tokens, taggedSources(texts), englishLexicon(), englishTags()));
+  const parts = englishParts(tokens, texts);
   const terms = readTerms(tokens, parts, englishLexicon, 'lemma', 'en');
   const hits = findHits(readQuery(typed), tokens, terms, sentenceOfTokens(tokens), englishLexicon());
   return wordsOfHits(tokens, hits);

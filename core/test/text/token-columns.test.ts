@@ -8,6 +8,7 @@ import {
   tokensOfColumns,
   type TokenColumns,
 } from '../../src/text/token-columns.ts';
+import { joinTokens } from '../../src/text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../../src/text/tokens.ts';
 import { ONLY_CASE, textsOf } from '../examples.ts';
 
@@ -62,6 +63,18 @@ describe('the tokens of a collection that is read in parts', () => {
       fc.property(fc.array(fc.array(text, { maxLength: 3 }), { maxLength: 5 }), (parts) => {
         expect(readInParts(parts)).to.deep.equal(tokensOf(parts.flat()));
       }),
+    );
+  });
+
+  it('are those of its parts in a row', () => {
+    const text = fc.array(fc.constantFrom(...PIECES), { maxLength: 8 }).map((pieces) => pieces.join(''));
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(text, { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 5 }),
+        (parts) => {
+          expect(joinTokens(parts.map(tokensOf))).to.deep.equal(tokensOf(parts.flat()));
+        },
+      ),
     );
   });
 

@@ -15,11 +15,10 @@ import {
   type Senses,
 } from '../../src/text/lexicon.ts';
 import { lemmaInStudy } from '../../src/text/lemmas.ts';
-import { partsOfTypes } from '../../src/text/parts-of-speech.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { readTokens } from '../../src/text/tokens.ts';
-import { englishLexicon, englishTags, ONLY_CASE, taggedSources, textsOf, tokensOf } from '../examples.ts';
+import { englishLexicon, englishParts, ONLY_CASE, textsOf, tokensOf } from '../examples.ts';
 
 const sentences = (text: string): string[] => {
   const { start, end } = findBoundaries(text);
@@ -190,7 +189,7 @@ describe('lemmas and parts of speech', () => {
   it('agree with the sentence where the lexicon is open', () => {
     const text = 'The fare is high. A fare costs two pounds. We wait here. They wait there. I wait now.';
     const tokens = tokensOf(text);
-    const parts = finish(partsOfTypes(tokens, taggedSources([text]), lexicon, englishTags()));
+    const parts = englishParts(tokens, [text]);
     const partOf = (form: string): number => parts.part[tokens.forms.indexOf(form)];
     expect(partOf('fare')).to.equal(NOUN);
     expect(partOf('wait')).to.equal(VERB);

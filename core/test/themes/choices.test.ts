@@ -8,7 +8,8 @@ import { matchThemes } from '../../src/themes/identity.ts';
 import { indexOfLetter, letterAfter, letterAt } from '../../src/themes/letters.ts';
 import { splitTheme } from '../../src/themes/split.ts';
 import type { ThemesView } from '../../src/views/view-types.ts';
-import { asking, englishTags, exampleStudy, type ExampleStudy } from '../examples.ts';
+import { SentenceTags } from '../../src/text/sentence-tags.ts';
+import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const KEYS = ['a', 'b', 'c', 'd', 'e', 'f'];
 /** Two triangles, a–b–c and d–e–f, with a thin link between c and d. */
@@ -129,7 +130,7 @@ describe('how many themes', () => {
 const TOPICS = ['rain shelter bench wind', 'fare wage rent pass', 'mother school weekend childcare'].map(
   (topic) => topic.split(' '),
 );
-const tags = englishTags();
+const tags = new SentenceTags();
 /** Talk of three topics, a paragraph each; umbrella, no concept yet, goes with the rain. */
 function talks(): ExampleStudy {
   const paragraph = (t: number, i: number): string => {
@@ -141,7 +142,7 @@ function talks(): ExampleStudy {
       name: `s${s}.txt`,
       text: Array.from({ length: 6 }, (__, i) => paragraph(i % 3, s + i)).join('\n\n'),
     })),
-    tags,
+    { tags },
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
   study.decide({ kind: 'setConcepts', change: { minimumMentions: 2, phrases: false } });

@@ -8,7 +8,8 @@ import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
 import { bandOf } from '../../src/themes/bands.ts';
-import { drawsFor, redrawThemes } from '../../src/themes/redraw.ts';
+import { drawGrouper, drawsFor, redrawThemes, type Redrawn } from '../../src/themes/redraw.ts';
+import { oneByOne } from '../../src/base/share-out.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { exampleStudy } from '../examples.ts';
 
@@ -26,7 +27,9 @@ describe('themes over drawn sources', () => {
       themes,
       seed: 1,
     };
-    const redrawn = finish(redrawThemes(input, 12));
+    const again = (): Redrawn =>
+      finish(redrawThemes(input.windows, themes, oneByOne(drawGrouper(input)), 12));
+    const redrawn = again();
     expect(redrawn.overlap).to.have.length(themes.themes.length);
     for (const share of [...redrawn.overlap, ...redrawn.comesBack, ...redrawn.together])
       expect(share).to.be.within(0, 1 + 1e-9);
@@ -35,7 +38,7 @@ describe('themes over drawn sources', () => {
     themes.themeOf.forEach((theme, i) => {
       if (theme < 0) expect(redrawn.together[i]).to.equal(0);
     });
-    expect(finish(redrawThemes(input, 12))).to.deep.equal(redrawn);
+    expect(again()).to.deep.equal(redrawn);
   });
 
   it('are lost where they hang on one source', () => {

@@ -2,6 +2,7 @@ import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { SLICE, yieldToMessages } from './yielding.ts';
 import { withGround } from '@green-thicket/core/map/ground';
 import { Engine } from '@green-thicket/core/engine/engine';
+import type { Helpers } from '@green-thicket/core/engine/jobs';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { makeView } from '@green-thicket/core/views/views';
@@ -9,7 +10,7 @@ import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys'
 import type { Lexicon } from '@green-thicket/core/text/lexicon';
 import type { ToneList } from '@green-thicket/core/compare/tone-lists';
 import type { Meanings } from '@green-thicket/core/text/meanings';
-import { SentenceTags, type Tagger } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags, sentenceTagger, type Tagger } from '@green-thicket/core/text/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { databaseOf } from '../store/database.ts';
 import { keepRegister } from '../store/studies.ts';
@@ -56,6 +57,7 @@ export function answering(
   english: English,
   texts: HeldTexts,
   requests: Requests,
+  helpers?: Helpers,
 ): Pick<EngineWorker, 'listen' | 'ask'> {
   let tell: (news: ViewNews) => void = () => undefined;
   /** The sources of the request that computes stages. */
@@ -65,10 +67,16 @@ export function answering(
   let opened: Pick<OpenStudy, 'id' | 'database'> | undefined;
 
   async function open(id: string, database: string | undefined): Promise<OpenStudy> {
-    const tags = new SentenceTags(english.lexicon, english.tagger);
+    const tags = new SentenceTags();
     await bringTags(tags, id);
-    const original = (source: string): string => texts.textIn(sources, source);
-    const engine = new Engine({ original, lexicon: english.lexicon, tags });
+    const { lexicon, tagger } = english;
+    const engine = new Engine({
+      original: (source) => texts.textIn(sources, source),
+      lexicon,
+      tags,
+      tagSentence: sentenceTagger(lexicon, tagger),
+      helpers,
+    });
     return { id, database, engine, tags, read: studyReader(id) };
   }
 
@@ -164,12 +172,29 @@ async function drive<T>(
   pauseFor: (share: number) => Promise<void>,
 ): Promise<T> {
   let pause = performance.now() + SLICE;
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    if (performance.now() < pause) continue;
-    await pauseFor(step.value);
-    if (signal.aborted) throw new Error(STOPPED_MESSAGE);
-    pause = performance.now() + SLICE;
+  try {
+    for (;;) {
+      const step = work.next();
+      if (step.done) return step.value;
+      if (typeof step.value === 'number') {
+        if (performance.now() < pause) continue;
+        await pauseFor(step.value);
+      } else {
+        await untilStopped(step.value, signal);
+      }
+      if (signal.aborted) throw new Error(STOPPED_MESSAGE);
+      pause = performance.now() + SLICE;
+    }
+  } finally {
+    // Nothing more of it is handed to others; after its end this does nothing.
+    work.return(undefined as never);
   }
+}
+
+/** Waits for what others do, or until nobody wants it any more. */
+function untilStopped(done: Promise<unknown>, signal: AbortSignal): Promise<unknown> {
+  const stopped = new Promise<void>((resolve) => {
+    signal.addEventListener('abort', () => resolve(), { once: true });
+  });
+  return Promise.race([done, stopped]);
 }

@@ -7,6 +7,7 @@ import { exportStudy, importStudy } from '../store/studies.ts';
 import { answering } from './answering.ts';
 import { bringEnglishSoon, english } from './english.ts';
 import { fileReading } from './file-reading.ts';
+import { hands } from './hands.ts';
 import { heldTexts } from './held-texts.ts';
 import type { EngineWorker } from './protocol.ts';
 import { requestsUnderWay } from './requests.ts';
@@ -15,7 +16,7 @@ const requests = requestsUnderWay();
 const texts = heldTexts();
 
 const api: EngineWorker = {
-  ...answering(english, texts, requests),
+  ...answering(english, texts, requests, hands),
   ...fileReading(texts, requests),
   cancel: requests.cancel,
   async packStudy(studyId) {

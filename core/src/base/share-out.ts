@@ -1,0 +1,90 @@
+import type { Stepwise } from './stepwise.ts';
+
+/** Others who do parts of one piece of work, such as threads; each gives for a part what would come of it here. */
+export interface Hands<Part, Result> {
+  readonly count: number;
+  /** Waits till this hand can begin; false where it can't. */
+  readonly ready: (hand: number) => Promise<boolean>;
+  readonly do: (hand: number, part: Part) => Promise<Result>;
+  /** No more is asked. */
+  readonly end: () => void;
+}
+
+/** Parts that lie before each hand, so that it need not wait while its next is sent. */
+const IN_ADVANCE = 2;
+
+/** Has the parts of a piece of work done, and gives what comes of them in their order; each is told when it is done. */
+export type InParts<Part, Result> = (
+  parts: readonly Part[],
+  tell?: (result: Result, part: number) => void,
+) => Stepwise<Result[]>;
+
+/**
+ * Does the parts of a piece of work, from the first on, while others do them from the last on. What comes of them stands
+ * in the order of the parts, whoever did them.
+ *
+ * @param work does a part here
+ * @param hands who else does parts; a part that a hand can't do is done here, where its fault shows
+ * @param tell is told what came of each part when it is done, in any order
+ */
+export function* shareOut<Part, Result>(
+  parts: readonly Part[],
+  work: (part: Part) => Stepwise<Result>,
+  hands?: Hands<Part, Result>,
+  tell: (result: Result, part: number) => void = () => undefined,
+): Stepwise<Result[]> {
+  const results = new Map<number, Result>();
+  const givenBack: number[] = [];
+  let [next, end, away] = [0, parts.length, 0];
+  const take = (at: number, result: Result): void => {
+    results.set(at, result);
+    tell(result, at);
+  };
+  const handOut = async (hands: Hands<Part, Result>, hand: number): Promise<void> => {
+    if (!(await hands.ready(hand))) return;
+    while (next < end) {
+      const at = --end;
+      away++;
+      try {
+        take(at, await hands.do(hand, parts[at]));
+      } catch {
+        // It is done here, and what was wrong is found out.
+        givenBack.push(at);
+        return;
+      } finally {
+        away--;
+      }
+    }
+  };
+  function* doHere(at: number): Stepwise<void> {
+    const doing = work(parts[at]);
+    for (;;) {
+      const step = doing.next();
+      if (step.done) {
+        take(at, step.value);
+        break;
+      }
+      yield typeof step.value === 'number' ? results.size / parts.length : step.value;
+    }
+    yield results.size / parts.length;
+  }
+  const others = hands
+    ? Array.from({ length: hands.count * IN_ADVANCE }, (_, k) => handOut(hands, k % hands.count))
+    : [];
+  try {
+    while (next < end) yield* doHere(next++);
+    if (away > 0) yield Promise.all(others);
+    for (const at of givenBack) yield* doHere(at);
+  } finally {
+    // Stopped midway, nothing more is handed out.
+    end = next;
+    hands?.end();
+  }
+  return parts.map((_, at) => results.get(at) as Result);
+}
+
+/** Work done part by part here. */
+export const oneByOne =
+  <Part, Result>(work: (part: Part) => Stepwise<Result>): InParts<Part, Result> =>
+  (parts, tell) =>
+    shareOut(parts, work, undefined, tell);

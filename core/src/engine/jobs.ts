@@ -1,0 +1,102 @@
+import { shareOut, type Hands, type InParts } from '../base/share-out.ts';
+import { inOneStep, type Stepwise } from '../base/stepwise.ts';
+import type { PairChances } from '../network/links.ts';
+import type { SourceText } from '../text/reading-part.ts';
+import type { CleaningStep } from '../text/steps.ts';
+import { readTokens, type Tokens } from '../text/tokens.ts';
+import { drawGrouper, pairDrawer, type PairDrawing, type RedrawInput } from '../themes/redraw.ts';
+import {
+  resolutionGrouper,
+  steadinessTeller,
+  type SweptNetwork,
+  type TriedGrouping,
+} from '../themes/resolution.ts';
+import type { Library } from './resources.ts';
+
+/** A kind of long work whose parts do not hang on each other: what all parts share, a part, and what comes of it; plain data, which goes to other threads. */
+interface Job<Shared, Part, Result> {
+  readonly shared: Shared;
+  readonly part: Part;
+  readonly result: Result;
+}
+
+export interface Jobs {
+  /** Reads the words of sources in a row. */
+  read: Job<
+    { readonly steps: readonly CleaningStep[]; readonly leftOut: readonly string[] },
+    readonly SourceText[],
+    Tokens
+  >;
+  /** Tags sentences. */
+  tag: Job<undefined, readonly string[], readonly string[]>;
+  /** What chance has to do with pairs in a draw of sources. */
+  drawPairs: Job<PairDrawing, number, PairChances>;
+  /** Groups a network at a resolution. */
+  group: Job<SweptNetwork, number, Int32Array>;
+  /** How steady a grouping is. */
+  compare: Job<SweptNetwork, TriedGrouping, number>;
+  /** Groups the concepts of a draw of sources. */
+  groupDraw: Job<RedrawInput, number, Int32Array>;
+}
+export type JobName = keyof Jobs;
+export type SharedOf<J extends JobName> = Jobs[J]['shared'];
+export type PartOf<J extends JobName> = Jobs[J]['part'];
+export type ResultOf<J extends JobName> = Jobs[J]['result'];
+
+/** What whoever does a job knows besides. */
+export type Knowledge = Pick<Library, 'tagSentence'>;
+
+/** Does the parts of a job that share something. */
+export type Doer<J extends JobName> = (part: PartOf<J>) => Stepwise<ResultOf<J>>;
+
+/** How each job is done, here or elsewhere. */
+export const JOBS: {
+  readonly [J in JobName]: (shared: SharedOf<J>, knowledge: Knowledge) => Doer<J>;
+} = {
+  read:
+    ({ steps, leftOut }) =>
+    (sources) =>
+      readTokens(sources, steps, new Set(leftOut)),
+  tag: (_, { tagSentence }) =>
+    function* (sentences) {
+      const found: string[] = [];
+      for (const [i, sentence] of sentences.entries()) {
+        found.push(tagSentence(sentence));
+        yield (i + 1) / sentences.length;
+      }
+      return found;
+    },
+  drawPairs: (shared) => {
+    const draw = pairDrawer(shared);
+    return (number) => inOneStep(() => draw(number));
+  },
+  group: (shared) => {
+    const group = resolutionGrouper(shared);
+    return (resolution) => inOneStep(() => group(resolution));
+  },
+  compare: (shared) => steadinessTeller(shared),
+  groupDraw: (shared) => drawGrouper(shared),
+};
+
+/** Those who do parts of jobs elsewhere. */
+export interface Helpers {
+  readonly begin: <J extends JobName>(
+    job: J,
+    shared: SharedOf<J>,
+  ) => Hands<PartOf<J>, ResultOf<J>> | undefined;
+}
+
+/** Does a job here, and with the helpers there are. */
+export const inParts =
+  <J extends JobName>(
+    job: J,
+    shared: SharedOf<J>,
+    { helpers, tagSentence }: Knowledge & Pick<Library, 'helpers'>,
+  ): InParts<PartOf<J>, ResultOf<J>> =>
+  (parts, tell) =>
+    shareOut<PartOf<J>, ResultOf<J>>(
+      parts,
+      JOBS[job](shared, { tagSentence }),
+      parts.length > 1 ? helpers?.begin(job, shared) : undefined,
+      tell,
+    );

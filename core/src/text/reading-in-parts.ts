@@ -1,0 +1,133 @@
+import type { InParts } from '../base/share-out.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import type { SourceText } from './reading-part.ts';
+import type { Tokens } from './tokens.ts';
+
+/** Characters of a part, about; a longer source is one by itself. */
+const PART = 250_000;
+
+/** Sources in a row, parted where they are long enough together. */
+function partsOf(sources: readonly SourceText[]): SourceText[][] {
+  const parts: SourceText[][] = [];
+  let length = Infinity;
+  for (const source of sources) {
+    if (length >= PART) {
+      parts.push([]);
+      length = 0;
+    }
+    parts[parts.length - 1].push(source);
+    length += source.original.length;
+  }
+  return parts;
+}
+
+/**
+ * Reads the tokens of sources in parts, with the same numbers as in one piece.
+ *
+ * @param read reads the tokens of a part by itself (`readTokens`)
+ */
+export function* readInParts(
+  sources: readonly SourceText[],
+  read: InParts<readonly SourceText[], Tokens>,
+): Stepwise<Tokens> {
+  const parts = yield* read(partsOf(sources));
+  return joinTokens(parts);
+}
+
+/** Numbers names by where they are met first. */
+class Numbering {
+  readonly numbers = new Map<string, number>();
+
+  /** The numbers of names, new ones after those so far; `added` is told of each new one. */
+  of(names: readonly string[], added: (own: number) => void = () => undefined): Int32Array {
+    return Int32Array.from(names, (name, own) => {
+      const known = this.numbers.get(name);
+      if (known !== undefined) return known;
+      this.numbers.set(name, this.numbers.size);
+      added(own);
+      return this.numbers.size - 1;
+    });
+  }
+}
+
+/** Numbers in a row, each list's moved by what stands before. */
+function inARow<List extends Int32Array | Uint8Array>(
+  lists: readonly List[],
+  make: (length: number) => List,
+  moved: (value: number, list: number) => number = (value) => value,
+): List {
+  const whole = make(lists.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  lists.forEach((list, k) => {
+    for (let i = 0; i < list.length; i++) whole[at++] = moved(list[i], k);
+  });
+  return whole;
+}
+
+/** How many of something stand before each part. */
+function before(parts: readonly Tokens[], count: (part: Tokens) => number): number[] {
+  let sum = 0;
+  return parts.map((part) => (sum += count(part)) - count(part));
+}
+
+/** The tokens of sources in a row from those of its parts: types and speakers have the numbers of one piece. */
+export function joinTokens(parts: readonly Tokens[]): Tokens {
+  const types = new Numbering();
+  const speakers = new Numbering();
+  const kindOf: number[] = [];
+  const mentionsOf: number[] = [];
+  const typeOf: Int32Array[] = [];
+  const speakerOf: Int32Array[] = [];
+  for (const part of parts) {
+    // A part has its types in the order they are met, so those new in it come in that order too.
+    const numbers = types.of(part.forms, (own) => {
+      kindOf.push(part.kindOf[own]);
+      mentionsOf.push(0);
+    });
+    part.mentionsOf.forEach((mentions, own) => (mentionsOf[numbers[own]] += mentions));
+    typeOf.push(numbers);
+    speakerOf.push(speakers.of(part.speakers));
+  }
+  const tokens = before(parts, ({ type }) => type.length);
+  const sentences = before(parts, ({ sentenceSource }) => sentenceSource.length);
+  const sources = before(parts, ({ sourceFirst }) => sourceFirst.length - 1);
+  const whole = (of: (part: Tokens) => Int32Array, moved?: (value: number, part: number) => number) =>
+    inARow(parts.map(of), (length) => new Int32Array(length), moved);
+  /** Places of the first of each, with one more at the very end. */
+  const firsts = (of: (part: Tokens) => Int32Array, moves: readonly number[]): Int32Array =>
+    inARow(
+      parts.map((part, k) => (k + 1 < parts.length ? of(part).subarray(0, -1) : of(part))),
+      (length) => new Int32Array(length),
+      (value, k) => value + moves[k],
+    );
+  return {
+    forms: [...types.numbers.keys()],
+    kindOf: Uint8Array.from(kindOf),
+    mentionsOf: Int32Array.from(mentionsOf),
+    type: whole(
+      ({ type }) => type,
+      (own, k) => typeOf[k][own],
+    ),
+    start: whole(({ start }) => start),
+    end: whole(({ end }) => end),
+    joined: inARow(
+      parts.map(({ joined }) => joined),
+      (length) => new Uint8Array(length),
+    ),
+    sentenceFirst: firsts(({ sentenceFirst }) => sentenceFirst, tokens),
+    sentenceSource: whole(
+      ({ sentenceSource }) => sentenceSource,
+      (source, k) => source + sources[k],
+    ),
+    sentenceParagraph: whole(({ sentenceParagraph }) => sentenceParagraph),
+    sentenceTurn: whole(({ sentenceTurn }) => sentenceTurn),
+    sentenceSpeaker: whole(
+      ({ sentenceSpeaker }) => sentenceSpeaker,
+      (own, k) => (own < 0 ? -1 : speakerOf[k][own]),
+    ),
+    sentenceStart: whole(({ sentenceStart }) => sentenceStart),
+    sentenceEnd: whole(({ sentenceEnd }) => sentenceEnd),
+    sourceFirst: firsts(({ sourceFirst }) => sourceFirst, sentences),
+    speakers: [...speakers.numbers.keys()],
+  };
+}
