@@ -288,7 +288,12 @@ export class Browser {
 
   /** Waits until the figures shown are those of the study as it is; how steady themes are may still be found behind them. */
   async settled(): Promise<void> {
-    await this.waitForText('.status-now', /^(?:up to date|Nothing to compute yet|drawing sources anew)/);
+    await this.until('The figures never came up to date', async () => {
+      const [now] = await this.all('.status-now');
+      if (!now) return false;
+      const isBehind = (await now.getAttribute('data-behind')) !== null;
+      return isBehind || /^(?:up to date|Nothing to compute yet)/.test(await now.getText());
+    });
     await this.until(
       'The trail never came up to date',
       async () => (await this.all('.trail .is-computing')).length === 0,

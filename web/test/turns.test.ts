@@ -72,9 +72,25 @@ describe('views in line', () => {
     expect(log).to.deep.equal(['begin sources', 'end sources', 'begin compare', 'end compare']);
   });
 
+  it('come after all others where nothing waits for them, however little they need', async () => {
+    const log: string[] = [];
+    const { take: inTurn } = turns();
+    const made = ['repeats', 'steadiness', 'map', 'sources', 'duplicates'] as const;
+    await Promise.all(
+      made.map((view) =>
+        inTurn(view, () => {
+          log.push(view);
+          return Promise.resolve();
+        }),
+      ),
+    );
+    expect(log.slice(0, 2)).to.deep.equal(['sources', 'map']);
+    expect(log.at(-1)).to.equal('steadiness');
+  });
+
   it('begin at once where nothing waits, again and again', async () => {
     const { take: inTurn } = turns();
-    for (let i = 0; i < 3; i++) expect(await inTurn('overview', () => Promise.resolve(i))).to.equal(i);
+    for (let i = 0; i < 3; i++) expect(await inTurn('themesOnTrail', () => Promise.resolve(i))).to.equal(i);
   });
 
   it('go past what is made behind them, in the middle of its work', async () => {

@@ -12,6 +12,14 @@ export class Int32List {
     this.items[this.length++] = value;
   }
 
+  at(index: number): number {
+    return this.items[index];
+  }
+
+  set(index: number, value: number): void {
+    this.items[index] = value;
+  }
+
   /** The numbers pushed so far, in an array of just their length. */
   done(): Int32Array {
     return this.items.slice(0, this.length);

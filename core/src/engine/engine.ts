@@ -44,11 +44,17 @@ export class Engine {
   readonly #kept = new Map<StageName, Map<string, Kept>>();
   readonly #numbers = new WeakMap<object, number>();
   #results = 0;
+  #under: StageName | undefined;
 
   /** @param now milliseconds of some clock, for timings only */
   constructor(library: Library, now: () => number = () => 0) {
     this.#library = library;
     this.#now = now;
+  }
+
+  /** The stage that is being computed. */
+  get stage(): StageName | undefined {
+    return this.#under;
   }
 
   /** The result of a stage, computed in steps with whatever it hangs on. */
@@ -76,7 +82,9 @@ export class Engine {
       return result as StageResults[typeof name];
     };
     const started = this.#now();
+    this.#under = stage;
     const result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
+    this.#under = undefined;
     this.timings.push({ stage, milliseconds: this.#now() - started });
     const before = OFTEN_THE_SAME.has(stage)
       ? this.#find<S>(stage, (kept) => holdsTheSame(kept.result, result))

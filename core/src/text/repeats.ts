@@ -1,6 +1,8 @@
 import type { Stepwise } from '../base/stepwise.ts';
+import { Int32List } from '../base/int32-list.ts';
 import { byCodeUnits } from '../base/order.ts';
 import type { Piece } from './reading-part.ts';
+import { WordRuns } from './word-runs.ts';
 
 /** Where in their texts most copies of a block stand. */
 export type RepeatPlace = 'top' | 'foot' | 'within';
@@ -85,13 +87,6 @@ function unitsOf(text: string): Unit[] {
   return units;
 }
 
-const shinglesOf = (key: string): string[] => {
-  const words = key.split(' ').slice(0, MOST_WORDS);
-  const shingles: string[] = [];
-  for (let i = 0; i + SHINGLE <= words.length; i++) shingles.push(words.slice(i, i + SHINGLE).join(' '));
-  return shingles;
-};
-
 /** What is known of a unit over all texts. */
 interface Known {
   sources: number;
@@ -131,8 +126,7 @@ export function* findRepeats(
     if (!each || each.sources < enough) return false;
     return each.words >= FEWEST_WORDS || (each.sources >= short && each.atEdge >= AT_EDGE * each.times);
   };
-  const likeness = nearlyTheSame(units, known, enough);
-  yield 0.75;
+  const likeness = yield* nearlyTheSame(units, enough);
   return {
     repeats: blocksOf(units, (key) => likeness.get(key) ?? (isMany(key) ? key : undefined), texts),
     words,
@@ -172,49 +166,117 @@ function edgeOf(first: number, last: number, count: number): RepeatPlace {
   return first < below ? 'top' : 'foot';
 }
 
+/** Units by number, with the numbers of their words. */
+interface NumberedUnits {
+  readonly keys: readonly string[];
+  readonly numberOf: ReadonlyMap<string, number>;
+  /** Words of unit u: `words[first[u] … first[u + 1])`. */
+  readonly words: Int32Array;
+  readonly first: Int32Array;
+  /** Sources each word stands in. */
+  readonly sources: Int32Array;
+}
+
+/** Numbers the units long enough to be nearly the same as others, and their words. */
+function* numberUnits(units: readonly (readonly Unit[])[]): Stepwise<NumberedUnits> {
+  const numberOf = new Map<string, number>();
+  const wordOf = new Map<string, number>();
+  const words = new Int32List();
+  const first = new Int32List();
+  const sources: number[] = [];
+  const last: number[] = [];
+  first.push(0);
+  for (const [source, own] of units.entries()) {
+    if (own.length < 2) continue;
+    for (const unit of own) {
+      if (unit.words < 2 * SHINGLE) continue;
+      const isNew = !numberOf.has(unit.key);
+      for (const word of unit.key.split(' ').slice(0, MOST_WORDS)) {
+        let number = wordOf.get(word);
+        if (number === undefined) {
+          wordOf.set(word, (number = wordOf.size));
+          sources.push(0);
+          last.push(-1);
+        }
+        if (last[number] !== source) sources[number]++;
+        last[number] = source;
+        if (isNew) words.push(number);
+      }
+      if (!isNew) continue;
+      numberOf.set(unit.key, numberOf.size);
+      first.push(words.length);
+    }
+    if (source % 16 === 15) yield 0.5 + source / units.length / 8;
+  }
+  return {
+    keys: [...numberOf.keys()],
+    numberOf,
+    words: words.done(),
+    first: first.done(),
+    sources: Int32Array.from(sources),
+  };
+}
+
 /**
  * Units of which most runs of words stand in many sources, with the unit that names their group: the one that had most of
  * those runs first. Units too short for that are not in it.
  */
-function nearlyTheSame(
-  units: readonly (readonly Unit[])[],
-  known: ReadonlyMap<string, Known>,
-  enough: number,
-): Map<string, string> {
-  const holders = new Map<string, { sources: number; last: number; key: string }>();
+function* nearlyTheSame(units: readonly (readonly Unit[])[], enough: number): Stepwise<Map<string, string>> {
+  const { keys, numberOf, words, first, sources } = yield* numberUnits(units);
+  const runs = new WordRuns(SHINGLE);
+  /** The run that begins at each word. */
+  const runAt = new Int32Array(words.length).fill(-1);
+  /** Shows the places of a unit's runs that may stand in many sources: each of their words does. */
+  const forRuns = (unit: number, show: (at: number) => void): void => {
+    let row = 0;
+    for (let at = first[unit]; at < first[unit + 1]; at++) {
+      row = sources[words[at]] >= enough ? row + 1 : 0;
+      if (row >= SHINGLE) show(at - SHINGLE + 1);
+    }
+  };
+  // By run: sources it stands in, the last of them, and the unit that had it first.
+  const sourcesOf = new Int32List();
+  const lastOf = new Int32List();
+  const unitOf = new Int32List();
   for (const [source, own] of units.entries()) {
     if (own.length < 2) continue;
-    for (const { key, words } of own) {
-      if (words < 2 * SHINGLE) continue;
-      for (const shingle of shinglesOf(key)) {
-        const held = holders.get(shingle);
-        if (!held) holders.set(shingle, { sources: 1, last: source, key });
-        else if (held.last !== source) {
-          held.sources++;
-          held.last = source;
+    for (const { key } of own) {
+      const unit = numberOf.get(key);
+      if (unit === undefined) continue;
+      forRuns(unit, (at) => {
+        if (runAt[at] < 0) runAt[at] = runs.numberOf(words, at);
+        const run = runAt[at];
+        if (run === sourcesOf.length) {
+          sourcesOf.push(1);
+          lastOf.push(source);
+          unitOf.push(unit);
+        } else if (lastOf.at(run) !== source) {
+          sourcesOf.set(run, sourcesOf.at(run) + 1);
+          lastOf.set(run, source);
         }
-      }
+      });
     }
+    if (source % 16 === 15) yield 0.625 + source / units.length / 8;
   }
   const groupOf = new Map<string, string>();
-  for (const [key, { words }] of known) {
-    if (words < 2 * SHINGLE) continue;
-    const shingles = shinglesOf(key);
-    const votes = new Map<string, number>();
+  for (let unit = 0; unit < keys.length; unit++) {
+    const all = Math.max(0, first[unit + 1] - first[unit] - SHINGLE + 1);
+    const votes = new Map<number, number>();
     let many = 0;
-    for (const shingle of shingles) {
-      const held = holders.get(shingle);
-      if (!held || held.sources < enough) continue;
+    forRuns(unit, (at) => {
+      if (sourcesOf.at(runAt[at]) < enough) return;
+      const group = unitOf.at(runAt[at]);
       many++;
-      votes.set(held.key, (votes.get(held.key) ?? 0) + 1);
-    }
-    if (many < NEARLY * shingles.length) continue;
+      votes.set(group, (votes.get(group) ?? 0) + 1);
+    });
+    if (many < NEARLY * all) continue;
     let most = 0;
     for (const [group, count] of votes) {
       if (count <= most) continue;
       most = count;
-      groupOf.set(key, group);
+      groupOf.set(keys[unit], keys[group]);
     }
+    if (unit % 4096 === 4095) yield 0.75;
   }
   return groupOf;
 }

@@ -43,7 +43,10 @@ export const referencesShown = (state: StudyState, { parts, entries }: ReportQue
 
 const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]> } = {
   *summary({ state, ask, figure }) {
-    const { words, concepts, links, themes, windows, reached } = yield* ask('overview', null);
+    const { words } = yield* ask('wordsOnTrail', null);
+    const { concepts } = yield* ask('conceptsOnTrail', null);
+    const { links, windows } = yield* ask('linksOnTrail', null);
+    const { themes, reached } = yield* ask('themesOnTrail', null);
     const sources = workingSources(state).length;
     const all = state.sources.length;
     return [
@@ -56,7 +59,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
   },
 
   *method({ state, ask }) {
-    const { resolution } = yield* ask('overview', null);
+    const { resolution } = yield* ask('themesOnTrail', null);
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     const { main: language } = yield* ask('languages', null);
     const sentences = methodSentences(state, { resolution, exact: comparison.exact, language });

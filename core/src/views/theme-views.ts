@@ -5,12 +5,24 @@ import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
 import { ownValue } from '../base/records.ts';
 import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
-import type { CoverageView, MapView, Overview, SteadinessView, ThemesView } from './view-types.ts';
+import type {
+  ConceptsOnTrail,
+  CoverageView,
+  LinksOnTrail,
+  MapView,
+  SteadinessView,
+  ThemesOnTrail,
+  ThemesView,
+  WordsOnTrail,
+} from './view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links, Themes, Map and Compare, and the figures of the trail. */
 export interface ThemeViews {
-  overview: View<null, Overview>;
+  wordsOnTrail: View<null, WordsOnTrail>;
+  conceptsOnTrail: View<null, ConceptsOnTrail>;
+  linksOnTrail: View<null, LinksOnTrail>;
+  themesOnTrail: View<null, ThemesOnTrail>;
   themes: View<null, ThemesView>;
   coverage: View<null, CoverageView>;
   steadiness: View<null, SteadinessView>;
@@ -27,9 +39,11 @@ const sum = (values: Iterable<number>): number => {
 };
 
 export const THEME_KEYS = {
-  overview: reads(['tokens', 'candidates', 'concepts', 'windows', 'links', 'themes', 'spoken'], (state) => ({
-    fewest: fewestInStretch(state),
-  })),
+  // Each stop's figures by themselves: the first stand while the rest is computed.
+  wordsOnTrail: reads(['tokens'], nothing),
+  conceptsOnTrail: reads(['candidates', 'concepts'], nothing),
+  linksOnTrail: reads(['windows', 'links'], nothing),
+  themesOnTrail: reads(['themes', 'spoken'], (state) => ({ fewest: fewestInStretch(state) })),
   themes: reads(['concepts', 'themes', 'sweep'], ({ conceptLabels, themeChoices }) => ({
     labels: conceptLabels,
     choices: themeChoices,
@@ -43,25 +57,28 @@ export const THEME_KEYS = {
 };
 
 export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
-  *overview(_, { take, own }) {
-    const tokens = yield* take('tokens');
-    const candidates = yield* take('candidates');
-    const concepts = yield* take('concepts');
-    const windows = yield* take('windows');
-    const links = yield* take('links');
-    const themes = yield* take('themes');
-    const spoken = yield* take('spoken');
-    const reached = reachedByThemes(spoken, themes.themeOf, themes.themes.length, own.fewest);
+  *wordsOnTrail(_, { take }) {
+    return { words: (yield* take('tokens')).type.length };
+  },
+
+  *conceptsOnTrail(_, { take }) {
+    const candidates = (yield* take('candidates')).keys.length;
+    return { candidates, concepts: (yield* take('concepts')).keys.length };
+  },
+
+  *linksOnTrail(_, { take }) {
+    const windows = (yield* take('windows')).count;
+    return { windows, links: (yield* take('links')).standing };
+  },
+
+  *themesOnTrail(_, { take, own }) {
+    const { themes, themeOf, resolution, modularity } = yield* take('themes');
+    const reached = reachedByThemes(yield* take('spoken'), themeOf, themes.length, own.fewest);
     return {
-      words: tokens.type.length,
-      candidates: candidates.keys.length,
-      concepts: concepts.keys.length,
-      links: links.standing,
-      windows: windows.count,
-      themes: themes.themes.length,
+      themes: themes.length,
       reached: reached.length === 0 ? 0 : sum(reached) / reached.length,
-      resolution: themes.resolution,
-      modularity: themes.modularity,
+      resolution,
+      modularity,
     };
   },
 

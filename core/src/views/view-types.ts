@@ -368,15 +368,24 @@ export interface MapView {
 }
 
 /** The live figures of the trail. */
-export interface Overview {
+export interface WordsOnTrail {
   readonly words: number;
+}
+
+export interface ConceptsOnTrail {
   readonly concepts: number;
   readonly candidates: number;
+}
+
+export interface LinksOnTrail {
   readonly links: number;
+  readonly windows: number;
+}
+
+export interface ThemesOnTrail {
   readonly themes: number;
   /** Share of the stretches that speak to any theme. */
   readonly reached: number;
   readonly resolution: number;
   readonly modularity: number;
-  readonly windows: number;
 }

@@ -115,12 +115,12 @@ describe('candidates after many decisions', () => {
 
 describe('views of one moment', () => {
   it('are answered in the order of what they need', () => {
-    const asked: ViewName[] = ['map', 'compare', 'overview', 'concepts', 'suggestions', 'sources'];
+    const asked: ViewName[] = ['map', 'compare', 'themesOnTrail', 'concepts', 'suggestions', 'sources'];
     expect([...asked].sort(byNeed)).to.deep.equal([
       'sources',
       'suggestions',
       'concepts',
-      'overview',
+      'themesOnTrail',
       'map',
       'compare',
     ]);

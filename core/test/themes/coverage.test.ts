@@ -62,6 +62,6 @@ describe('coverage', () => {
     expect(passages.windows).to.equal(coverage.stretches - coverage.reached);
     expect(passages.unit).to.equal('stretch');
     expect(passages.title).to.equal('What no theme reaches');
-    expect(ask('overview', null).reached).to.be.closeTo(coverage.reached / coverage.stretches, 1e-12);
+    expect(ask('themesOnTrail', null).reached).to.be.closeTo(coverage.reached / coverage.stretches, 1e-12);
   });
 });

@@ -10,7 +10,10 @@ const ids = [first.id, second.id];
 const NOTHING_KEPT = { entries: [], decisions: [], version: '0', quotations: 1 };
 /** Questions for every view: all there are of those that read attributes. */
 export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] } = {
-  overview: [null],
+  wordsOnTrail: [null],
+  conceptsOnTrail: [null],
+  linksOnTrail: [null],
+  themesOnTrail: [null],
   coverage: [null],
   steadiness: [null],
   sources: [null],

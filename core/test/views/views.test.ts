@@ -37,12 +37,17 @@ describe('views', () => {
   });
 
   it('of the whole give the figures of the trail', () => {
-    const overview = ask(study, 'overview', null);
+    const figures = {
+      ...ask(study, 'wordsOnTrail', null),
+      ...ask(study, 'conceptsOnTrail', null),
+      ...ask(study, 'linksOnTrail', null),
+      ...ask(study, 'themesOnTrail', null),
+    };
     const words = ask(study, 'sources', null).words;
-    expect(overview.words).to.equal(words.reduce((a, b) => a + b, 0));
-    expect(overview.themes).to.equal(2);
-    expect(overview.concepts).to.equal(ask(study, 'concepts', null).chosen);
-    expect(overview.links).to.equal(ask(study, 'links', { concept: null, limit: 1000 }).standing);
+    expect(figures.words).to.equal(words.reduce((a, b) => a + b, 0));
+    expect(figures.themes).to.equal(2);
+    expect(figures.concepts).to.equal(ask(study, 'concepts', null).chosen);
+    expect(figures.links).to.equal(ask(study, 'links', { concept: null, limit: 1000 }).standing);
   });
 
   it('of links as a matrix, in the order of the themes, and as a table say what the list says', () => {
@@ -75,7 +80,7 @@ describe('views', () => {
 
   it('of windows show one that is real: its words in their text, with the concepts in it', () => {
     const { windows, example } = ask(study, 'windowExample', null);
-    expect(windows).to.equal(ask(study, 'overview', null).windows);
+    expect(windows).to.equal(ask(study, 'linksOnTrail', null).windows);
     if (!example) throw new Error('There is no window with a concept.');
     const text = study.original(example.sourceId);
     expect(text.slice(example.start, example.start + example.text.length)).to.equal(example.text);
@@ -202,7 +207,7 @@ describe('views', () => {
   });
 
   it('of speakers count everyone, also those left out', () => {
-    const before = ask(study, 'overview', null).words;
+    const before = ask(study, 'wordsOnTrail', null).words;
     study.decide({ kind: 'setSpeakers', change: { leftOut: ['Interviewer'] } });
     const { speakers } = ask(study, 'speakers', null);
     expect(speakers.map(({ label, turns, sources }) => [label, turns, sources])).to.deep.equal([
@@ -211,7 +216,7 @@ describe('views', () => {
     ]);
     const asked = speakers.find(({ label }) => label === 'Interviewer');
     // Numbers are taken out by cleaning, but they were said.
-    expect(before - ask(study, 'overview', null).words).to.equal((asked?.words ?? 0) - 12);
+    expect(before - ask(study, 'wordsOnTrail', null).words).to.equal((asked?.words ?? 0) - 12);
   });
 });
 

@@ -117,7 +117,7 @@ export function answering(
     };
     const made: ViewAnswers[V] = await english.with(() =>
       drive(makeView(view, question, input, library), signal, async (share) => {
-        tell({ kind: 'progress', request, share });
+        tell({ kind: 'progress', request, share, stage: computes ? study.engine.stage : undefined });
         await yieldToMessages();
         if (!BEHIND.has(view)) return;
         await line.letOthersPast();

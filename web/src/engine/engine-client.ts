@@ -1,6 +1,8 @@
 import { proxy, transfer, type Remote } from 'comlink';
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
+import type { StageName } from '@green-thicket/core/engine/stage-keys';
+import { secondsLeft, type WorkDone } from './time-left.ts';
 import { yieldToMessages } from './yielding.ts';
 import { BEHIND } from './protocol.ts';
 import type { EngineWorker, FileToRead, OpenedStudy, ReadReport, ViewNews, ViewRequest } from './protocol.ts';
@@ -13,6 +15,11 @@ export interface EngineActivity {
   readonly behind: number;
   /** Share done of the present stage. */
   readonly share: number;
+  readonly stage: StageName | undefined;
+  /** The view that is made. */
+  readonly view: ViewName | undefined;
+  /** Seconds it will still take, about; undefined while that can't be told. */
+  readonly left: number | undefined;
 }
 
 /** The page's side of the engine. */
@@ -43,7 +50,17 @@ export interface EngineClient {
 /** Time between two tellings of how much is done, ms: each makes React begin anew what it draws behind what is shown. */
 const TOLD_EVERY = 300;
 
+const IDLE: EngineActivity = {
+  busy: 0,
+  behind: 0,
+  share: 0,
+  stage: undefined,
+  view: undefined,
+  left: undefined,
+};
+
 interface Waiting {
+  readonly view: ViewName;
   readonly resolve: (answer: ViewAnswers[ViewName]) => void;
   readonly reject: (reason: Error) => void;
 }
@@ -56,7 +73,9 @@ interface Waiting {
 export function engineClient(remote: Remote<EngineWorker>, onFault = reportError): EngineClient {
   const waiting = new Map<number, Waiting>();
   let requests = 0;
-  let activity: EngineActivity = { busy: 0, behind: 0, share: 0 };
+  let activity = IDLE;
+  /** When the present stage was first heard of, and how much of it was done then. */
+  let first: WorkDone = { time: 0, share: 0 };
   const listeners = new Set<() => void>();
   const setActivity = (next: EngineActivity): void => {
     activity = next;
@@ -64,14 +83,20 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
   };
   const begun = (view: ViewName, change: 1 | -1): void => {
     const of = BEHIND.has(view) ? 'behind' : 'busy';
-    setActivity({ ...activity, [of]: activity[of] + change, share: 0 });
+    const next = { ...activity, [of]: activity[of] + change };
+    setActivity(next.busy + next.behind > 0 ? next : IDLE);
   };
   let told = -Infinity;
   const hear = (news: ViewNews): void => {
     if (news.kind === 'progress') {
       if (performance.now() - told < TOLD_EVERY) return;
       told = performance.now();
-      setActivity({ ...activity, share: news.share });
+      const { share, stage } = news;
+      const view = waiting.get(news.request)?.view;
+      if (stage !== activity.stage || view !== activity.view || share < activity.share)
+        first = { time: told, share };
+      const left = secondsLeft(first, { time: told, share });
+      setActivity({ ...activity, share, stage, view, left });
     } else if (news.kind === 'answer') waiting.get(news.request)?.resolve(news.answer);
     else waiting.get(news.request)?.reject(new Error(news.message));
   };
@@ -109,7 +134,7 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
       begun(view, 1);
       try {
         const answer = await new Promise<ViewAnswers[ViewName]>((resolve, reject) => {
-          waiting.set(request, { resolve, reject });
+          waiting.set(request, { view, resolve, reject });
           send({ request, studyId: study.id, head: study.head, view, question });
         });
         return answer as ViewAnswers[typeof view];

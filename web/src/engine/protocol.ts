@@ -2,13 +2,20 @@ import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { BroughtEntry } from '@green-thicket/core/intake/intake';
 import type { Description } from '@green-thicket/core/intake/describing-table';
+import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/intake/table-sources';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { StudyKey } from '../store/keys.ts';
 
-/** Views nothing waits for: they let any other past, in the middle of their work too. */
-export const BEHIND: ReadonlySet<ViewName> = new Set(['steadiness']);
+/** Views nothing waits for: they come last, and let any other past in the middle of their work too. */
+export const BEHIND: ReadonlySet<ViewName> = new Set([
+  'steadiness',
+  'duplicates',
+  'repeats',
+  'remains',
+  'cleaningOrder',
+]);
 
 /** A view asked of the worker. */
 export interface ViewRequest<V extends ViewName> {
@@ -23,7 +30,12 @@ export interface ViewRequest<V extends ViewName> {
 
 /** What the worker tells of the views it was asked for. */
 export type ViewNews =
-  | { readonly kind: 'progress'; readonly request: number; readonly share: number }
+  | {
+      readonly kind: 'progress';
+      readonly request: number;
+      readonly share: number;
+      readonly stage: StageName | undefined;
+    }
   | { readonly kind: 'answer'; readonly request: number; readonly answer: ViewAnswers[ViewName] }
   | { readonly kind: 'fault'; readonly request: number; readonly message: string };
 

@@ -23,7 +23,7 @@ export function turns(): Line {
   const waiting: Waiting[] = [];
   let working = false;
   const next = (): Waiting | undefined => {
-    waiting.sort((a, b) => byNeed(a.view, b.view));
+    waiting.sort((a, b) => Number(BEHIND.has(a.view)) - Number(BEHIND.has(b.view)) || byNeed(a.view, b.view));
     return waiting.shift();
   };
   const work = async (): Promise<void> => {

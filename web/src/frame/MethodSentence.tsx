@@ -10,11 +10,11 @@ import styles from './MethodSentence.module.css';
 /** The settings of a stop as one sentence; its underlined words are the controls. */
 export function MethodSentence({ stop }: { stop: Stop }) {
   const { state } = useStudy();
-  const overview = useView('overview', null).data;
+  const themes = useView('themesOnTrail', null).data;
   const languages = useView('languages', null, stop === 'concepts').data;
   const compared = useView('compare', { rows: { kind: 'themes' } }, stop === 'compare').data;
   const figures = {
-    resolution: overview?.resolution,
+    resolution: themes?.resolution,
     exact: compared?.comparison.exact,
     language: languages?.main,
   };

@@ -7,6 +7,7 @@ import { engine } from '../engine/client.ts';
 import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { doing } from './doing.ts';
 import styles from './StatusLine.module.css';
 
 /** Progress is shown, and can be stopped, once work takes longer than this, in milliseconds. */
@@ -15,11 +16,16 @@ const PATIENCE = 350;
 /** The foot of the page: what the figures rest on, and what is being computed. */
 export function StatusLine() {
   const { state } = useStudy();
-  const { busy, behind, share } = useSyncExternalStore(engine.watchActivity, engine.currentActivity);
+  const { busy, behind, share, stage, view, left } = useSyncExternalStore(
+    engine.watchActivity,
+    engine.currentActivity,
+  );
   const queries = useQueryClient();
   const [late, setLate] = useState(false);
   const [stopped, setStopped] = useState(false);
-  const { data, error, refetch } = useView('overview', null);
+  const words = useView('wordsOnTrail', null).data;
+  const links = useView('linksOnTrail', null).data;
+  const { data: themes, error, refetch } = useView('themesOnTrail', null);
   const working = busy + behind > 0;
   useEffect(() => {
     if (!working) {
@@ -43,23 +49,29 @@ export function StatusLine() {
   const fault = error && !isStopped(error) ? error.message : failed ? 'Not all could be computed' : undefined;
   return (
     <footer className={styles.statusLine}>
-      {data && state.sources.length > 0 && (
+      {state.sources.length > 0 && (
         <>
-          <span>{inFigures(data.words)} words</span>
-          <span>{inFigures(data.windows)} windows</span>
-          <span>
-            Leiden γ {data.resolution} · {state.settings.themes.runs} runs · modularity{' '}
-            {data.modularity.toFixed(2)}
-          </span>
+          {words && <span>{inFigures(words.words)} words</span>}
+          {links && <span>{inFigures(links.windows)} windows</span>}
+          {themes && (
+            <span>
+              Leiden γ {themes.resolution} · {state.settings.themes.runs} runs · modularity{' '}
+              {themes.modularity.toFixed(2)}
+            </span>
+          )}
         </>
       )}
-      <span className={styles.statusNow} role="status">
+      <span
+        className={styles.statusNow}
+        role="status"
+        data-behind={busy === 0 && behind > 0 ? true : undefined}
+      >
         {fault ? (
           <span className={styles.statusFault}>{fault}</span>
         ) : working && late ? (
           <>
-            <progress value={share} max={1} aria-label="Share done" />{' '}
-            {busy > 0 ? 'computing …' : 'drawing sources anew …'}{' '}
+            <progress value={share} max={1} aria-label="Share done" /> {doing(stage, view)}{' '}
+            {left === undefined || left < 1 ? '…' : `… about ${Math.ceil(left)} s`}{' '}
             <Button size="small" onClick={stop}>
               Stop
             </Button>
@@ -76,7 +88,7 @@ export function StatusLine() {
         ) : busy > 0 ? (
           'computing …'
         ) : behind > 0 ? (
-          'drawing sources anew …'
+          `${doing(stage, view)} …`
         ) : (
           'up to date'
         )}

@@ -1,8 +1,8 @@
 import { useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
+import type { LiveFigure } from '../stops/live-figure.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
-import { useView } from '../engine/use-view.ts';
 import { useArrowWords } from '../pieces/use-arrow-words.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './Trail.module.css';
@@ -16,20 +16,53 @@ const STATE_WORDS: Record<StopState, string> = {
   failed: 'not computed',
 };
 
+interface TrailStopProps {
+  readonly name: Stop;
+  readonly isHere: boolean;
+}
+
+/** A stop on the trail, with its figure and its state. */
+function TrailStop({
+  name,
+  isHere,
+  figure,
+  now,
+}: TrailStopProps & { readonly figure: string; readonly now: StopState }) {
+  const { id } = useStudy();
+  const [params] = useSearchParams();
+  const search = params.size > 0 ? `?${params.toString()}` : '';
+  return (
+    <li className={`${isHere ? 'here ' : ''}is-${now}`}>
+      <Link
+        to={`/study/${id}/${name}${search}`}
+        aria-current={isHere ? 'page' : undefined}
+        tabIndex={isHere ? 0 : -1}
+      >
+        <span className={styles.trailDot} title={STATE_WORDS[now]} />
+        <span className={styles.trailName}>{STOPS_BY_NAME[name].name}</span>
+        <span className={styles.trailFigure}>
+          {figure}
+          <span className="visually-hidden">, {STATE_WORDS[now]}</span>
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+/** A stop whose figure is computed. */
+function LiveStop({ useFigure, ...stop }: TrailStopProps & { readonly useFigure: () => LiveFigure }) {
+  const { state } = useStudy();
+  const { figure, isComputing, isFailed } = useFigure();
+  if (state.sources.length === 0) return <TrailStop {...stop} figure="waiting" now="waiting" />;
+  if (isFailed) return <TrailStop {...stop} figure={figure ?? STATE_WORDS.failed} now="failed" />;
+  return <TrailStop {...stop} figure={figure ?? 'computing …'} now={isComputing ? 'computing' : 'ready'} />;
+}
+
 /** The trail: the way through the seven stops, each with its live figure and state. */
 export function Trail({ stop }: { stop: Stop }) {
-  const { id, state } = useStudy();
-  const [params] = useSearchParams();
-  const { data, isPlaceholderData, isFetching, isError } = useView('overview', null);
+  const { state } = useStudy();
   const stops = useRef<HTMLOListElement>(null);
   const toNext = useArrowWords(stops, 'a');
-  const search = params.size > 0 ? `?${params.toString()}` : '';
-  const stateOf = (each: Stop): StopState => {
-    if ('plain' in STOPS_BY_NAME[each].figure) return 'ready';
-    if (state.sources.length === 0) return 'waiting';
-    if (isError) return 'failed';
-    return isFetching || isPlaceholderData || !data ? 'computing' : 'ready';
-  };
   return (
     <nav className={styles.trail} aria-label="Trail; arrow keys go from stop to stop">
       <svg className={styles.trailPath} viewBox="0 0 700 24" preserveAspectRatio="none" aria-hidden="true">
@@ -37,33 +70,12 @@ export function Trail({ stop }: { stop: Stop }) {
       </svg>
       <ol ref={stops} onKeyDown={toNext}>
         {STOPS.map((each) => {
-          const now = stateOf(each);
-          const { name, figure: figureOf } = STOPS_BY_NAME[each];
-          const figure =
-            'plain' in figureOf
-              ? figureOf.plain(state)
-              : data && now !== 'waiting'
-                ? figureOf(state, data)
-                : now === 'computing'
-                  ? 'computing …'
-                  : now === 'failed'
-                    ? STATE_WORDS.failed
-                    : 'waiting';
-          return (
-            <li key={each} className={`${each === stop ? 'here ' : ''}is-${now}`}>
-              <Link
-                to={`/study/${id}/${each}${search}`}
-                aria-current={each === stop ? 'page' : undefined}
-                tabIndex={each === stop ? 0 : -1}
-              >
-                <span className={styles.trailDot} title={STATE_WORDS[now]} />
-                <span className={styles.trailName}>{name}</span>
-                <span className={styles.trailFigure}>
-                  {figure}
-                  <span className="visually-hidden">, {STATE_WORDS[now]}</span>
-                </span>
-              </Link>
-            </li>
+          const { figure } = STOPS_BY_NAME[each];
+          const common = { name: each, isHere: each === stop };
+          return 'plain' in figure ? (
+            <TrailStop key={each} {...common} figure={figure.plain(state)} now="ready" />
+          ) : (
+            <LiveStop key={each} {...common} useFigure={figure.useFigure} />
           );
         })}
       </ol>

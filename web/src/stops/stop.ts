@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { Overview } from '@green-thicket/core/views/view-types';
 import type { ControlName, SentencePart } from '@green-thicket/core/words/sentences';
+import type { LiveFigure } from './live-figure.ts';
 import type { ControlDefinition } from '../controls/control-inputs.tsx';
 
 /** A figure that is known without computing anything. */
@@ -12,7 +12,7 @@ export interface StopDescription {
   /** On the trail. */
   readonly name: string;
   /** Its live figure on the trail. */
-  readonly figure: { readonly plain: PlainFigure } | ((state: StudyState, overview: Overview) => string);
+  readonly figure: { readonly plain: PlainFigure } | { readonly useFigure: () => LiveFigure };
   readonly Stage: () => React.JSX.Element;
   /** The controls of its method sentence. */
   readonly controls: Partial<Readonly<Record<ControlName, ControlDefinition>>>;

@@ -1,12 +1,13 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { ConceptsLookDesk } from './concepts-look.tsx';
+import { liveFigure } from '../live-figure.ts';
 import type { StopDescription } from '../stop.ts';
 import { ConceptsStop } from './ConceptsStop.tsx';
 import { CONTROLS } from './controls.tsx';
 
 export const conceptsStop = {
   name: 'Concepts',
-  figure: (_, { concepts }) => `${inFigures(concepts)} kept`,
+  figure: { useFigure: liveFigure('conceptsOnTrail', ({ concepts }) => `${inFigures(concepts)} kept`) },
   Stage: ConceptsStop,
   controls: CONTROLS,
   Around: ConceptsLookDesk,

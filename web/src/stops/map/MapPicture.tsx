@@ -20,7 +20,10 @@ const LEGEND =
 /** The map as a picture, with what is to stand round it; or on paper. */
 export function MapPicture({ scene }: { scene: MapScene }) {
   const { state } = useStudy();
-  const overview = useView('overview', null).data;
+  const words = useView('wordsOnTrail', null).data;
+  const concepts = useView('conceptsOnTrail', null).data;
+  const links = useView('linksOnTrail', null).data;
+  const themes = useView('themesOnTrail', null).data;
   const tellFault = useTellFault();
   const { renameAnyCase } = useRenamer();
   const [with_, setWith] = useState<readonly string[]>([]);
@@ -29,9 +32,9 @@ export function MapPicture({ scene }: { scene: MapScene }) {
   const foot = (): string[] => [
     ...(has('legend') ? [LEGEND] : []),
     ...(has('method') ? [sentenceText(methodSentences(state).map)] : []),
-    ...(has('counts') && overview
+    ...(has('counts') && words && concepts && links && themes
       ? [
-          `${counted(state.sources.length, 'source')}, ${counted(overview.words, 'word')}, ${counted(overview.concepts, 'concept')}, ${counted(overview.links, 'link')}, ${counted(overview.themes, 'theme')}.`,
+          `${counted(state.sources.length, 'source')}, ${counted(words.words, 'word')}, ${counted(concepts.concepts, 'concept')}, ${counted(links.links, 'link')}, ${counted(themes.themes, 'theme')}.`,
         ]
       : []),
     ...(has('date') ? [`Drawn ${new Date().toISOString().slice(0, 10)}.`] : []),

@@ -1,11 +1,15 @@
+import { liveFigure } from '../live-figure.ts';
 import type { StopDescription } from '../stop.ts';
 import { ThemesStop } from './ThemesStop.tsx';
 import { CONTROLS } from './controls.tsx';
 
 export const themesStop = {
   name: 'Themes',
-  figure: (_, { themes, reached }) =>
-    themes === 0 ? 'none yet' : `${themes} found, reach ${Math.round(100 * reached)} %`,
+  figure: {
+    useFigure: liveFigure('themesOnTrail', ({ themes, reached }) =>
+      themes === 0 ? 'none yet' : `${themes} found, reach ${Math.round(100 * reached)} %`,
+    ),
+  },
   Stage: ThemesStop,
   controls: CONTROLS,
 } satisfies StopDescription;
