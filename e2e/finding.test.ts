@@ -60,7 +60,12 @@ describe('finding one’s way, and two researchers', () => {
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await goTo('shelter');
     await browser.waitForText('.reader h2', 'shelter');
-    await browser.driver.executeScript('document.activeElement.blur()');
+    // The keys go on where it led.
+    await browser.until('The focus stayed behind', async () =>
+      browser.driver.executeScript<boolean>(
+        "return location.pathname.endsWith('/concepts') && document.activeElement.matches('main.stage')",
+      ),
+    );
     await browser.driver.actions().sendKeys('?').perform();
     await browser.waitForText('.help-page', 'mentions');
     await browser.choose('Measures');

@@ -43,6 +43,7 @@ COMMONEST.forEach(([, words], language) => {
 /** The language that leads has so many times the common words of the next, or letters decide. */
 const CLEAR_LEAD = 1.5;
 const FEWEST_COMMON = 3;
+const FEWEST_DIFFERENT = 2;
 /** Letter triples tell the language of a text of this many letters or more. */
 const ENOUGH_LETTERS = 400;
 
@@ -52,14 +53,22 @@ const NONE: readonly number[] = [];
 /** The language whose commonest words a text has most of, where one leads clearly. */
 function byCommonWords(text: string): LanguageCode | undefined {
   const hits = new Int32Array(COMMONEST.length);
+  const different = COMMONEST.map(() => new Set<string>());
   for (const word of text.toLowerCase().split(NO_LETTERS)) {
-    for (const language of COMMON_IN.get(word) ?? NONE) hits[language]++;
+    for (const language of COMMON_IN.get(word) ?? NONE) {
+      hits[language]++;
+      different[language].add(word);
+    }
   }
-  const scores = COMMONEST.map(([code], language) => ({ code, hits: hits[language] })).sort(
-    (a, b) => b.hits - a.hits,
-  );
+  const scores = COMMONEST.map(([code], language) => ({
+    code,
+    hits: hits[language],
+    different: different[language].size,
+  })).sort((a, b) => b.hits - a.hits);
   const [best, next] = scores;
-  return best.hits >= FEWEST_COMMON && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
+  // One word again and again, as no, no, no, is common in many languages.
+  const isEnough = best.hits >= FEWEST_COMMON && best.different >= FEWEST_DIFFERENT;
+  return isEnough && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
 }
 
 /** How many of a text's words are the commonest of whichever language it has most of: the, and, of … Language has many. */
@@ -82,8 +91,16 @@ export interface SourceLanguages {
   readonly main: LanguageCode;
 }
 
+/** What was found of a text's language: empty where it can't be told, unsure where its letters alone tell it. */
+interface FoundLanguage {
+  readonly code: LanguageCode | '';
+  readonly isSure: boolean;
+}
+
 /** The language a text is written in, empty where that can't be told; by its script, its commonest words, or, where these tell nothing, its letter triples. */
-export function detectLanguage(text: string): LanguageCode | '' {
+export const detectLanguage = (text: string): LanguageCode | '' => findLanguage(text).code;
+
+function findLanguage(text: string): FoundLanguage {
   const start = text.length > 2 * LOOKED_AT ? text.indexOf(' ', Math.floor(text.length / 4)) + 1 : 0;
   const sample = text.slice(start, start + LOOKED_AT);
   const lettersOf = (): number => sample.match(/\p{L}/gu)?.length ?? 0;
@@ -91,26 +108,32 @@ export function detectLanguage(text: string): LanguageCode | '' {
   if (EAST_ASIAN.test(sample)) {
     const kana = sample.match(/[\p{scx=Hira}\p{scx=Kana}]/gu)?.length ?? 0;
     const han = sample.match(/\p{Script=Han}/gu)?.length ?? 0;
-    if (kana + han > 5 && kana + han > lettersOf() * 0.3) return kana > 0.1 * (kana + han) ? 'ja' : 'zh';
+    if (kana + han > 5 && kana + han > lettersOf() * 0.3)
+      return { code: kana > 0.1 * (kana + han) ? 'ja' : 'zh', isSure: true };
   }
   const common = byCommonWords(sample);
-  if (common) return common;
-  if (lettersOf() < ENOUGH_LETTERS) return '';
+  if (common) return { code: common, isSure: true };
+  if (lettersOf() < ENOUGH_LETTERS) return { code: '', isSure: false };
   const [best] = francAll(sample, { minLength: 1, only: Object.keys(BY_ALPHABET) });
   // A language in another script gets no score at all.
-  return best && best[1] > 0 ? (ownValue(BY_ALPHABET, best[0]) ?? '') : '';
+  const code = best && best[1] > 0 ? (ownValue(BY_ALPHABET, best[0]) ?? '') : '';
+  return { code, isSure: false };
 }
 
-/** Detects the language of every source. Ties go to the language named first in `LANGUAGE_CODES`. */
+/**
+ * Detects the language of every source. Texts without common words, such as a long list, tell nothing of the main one where
+ * any text has some. Ties go to the language named first in `LANGUAGE_CODES`.
+ */
 export function languagesOf(texts: readonly string[]): SourceLanguages {
-  const of = texts.map(detectLanguage);
+  const found = texts.map(findLanguage);
+  const isAnySure = found.some(({ isSure }) => isSure);
   const weight = new Map<LanguageCode, number>();
-  of.forEach((code, i) => {
-    if (code !== '') weight.set(code, (weight.get(code) ?? 0) + texts[i].length);
+  found.forEach(({ code, isSure }, i) => {
+    if (code !== '' && isSure === isAnySure) weight.set(code, (weight.get(code) ?? 0) + texts[i].length);
   });
   let main: LanguageCode = 'en';
   for (const code of LANGUAGE_CODES) {
     if ((weight.get(code) ?? 0) > (weight.get(main) ?? 0)) main = code;
   }
-  return { of, main };
+  return { of: found.map(({ code }) => code), main };
 }

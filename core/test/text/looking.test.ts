@@ -182,6 +182,17 @@ describe('languages', () => {
     expect(languagesOf([]).main).to.equal('en');
   });
 
+  it('is not told by a long list, nor by one word again and again, where others speak', () => {
+    const list = 'constructor prototype valor '.repeat(2000);
+    const talks = Array.from({ length: 5 }, () => 'I grow beans and kale. The rent of the plot is too high.');
+    expect(languagesOf([list, ...talks]).main).to.equal('en');
+    // Alone, its letters are all there is to go by.
+    const alone = languagesOf([list]);
+    expect(alone.main).to.equal(alone.of[0]);
+    expect(detectLanguage('no no no')).to.equal('');
+    expect(detectLanguage('no se como es')).to.equal('es');
+  });
+
   it('have stop words and stems of their own', () => {
     for (const [code, word] of Object.entries({
       de: 'und',

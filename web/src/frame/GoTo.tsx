@@ -11,6 +11,7 @@ import { useTellFault } from '../pieces/use-fault.ts';
 import { toParams } from '../pieces/selection.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { goToDecision } from '../store/studies.ts';
+import { followToStage } from './focus-stage.ts';
 import styles from './GoTo.module.css';
 
 const MOST_SHOWN = 12;
@@ -44,10 +45,14 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
   const places = useMemo((): Place[] => {
     const to =
       (stop: string, params: Readonly<Record<string, string>> = {}) =>
-      (): void =>
-        tellFault('It was not opened', async () =>
-          navigate({ pathname: `/study/${id}/${stop}`, search: new URLSearchParams(params).toString() }),
-        );
+      (): void => {
+        const pathname = `/study/${id}/${stop}`;
+        const follow = followToStage(location.pathname === pathname);
+        tellFault('It was not opened', async () => {
+          await navigate({ pathname, search: new URLSearchParams(params).toString() });
+          follow();
+        });
+      };
     const concepts = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
     return [
       ...STOPS.map((stop) => ({ kind: 'stop', name: STOPS_BY_NAME[stop].name, go: to(stop) })),
