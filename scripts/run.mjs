@@ -2,7 +2,7 @@
 import { firstPage } from './first-page.mjs';
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -93,8 +93,14 @@ export async function buildCommands() {
       js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
     },
   };
-  for (const name of ['main', 'hand'])
-    await build({ ...shared, entryPoints: [`cli/src/${name}.ts`], outfile: `dist/cli/${name}.js` });
+  // In parts, so that what reads a kind of file is loaded where there is such a file.
+  rmSync(join(root, 'dist/cli'), { recursive: true, force: true });
+  await build({
+    ...shared,
+    entryPoints: ['cli/src/main.ts', 'cli/src/hand.ts'],
+    outdir: 'dist/cli',
+    splitting: true,
+  });
   await build({ ...shared, entryPoints: ['server/src/main.ts'], outfile: 'dist/server/main.js' });
   await build({
     ...shared,

@@ -30,10 +30,10 @@ import { typesOf } from '@green-thicket/core/study/attributes';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
+import { sizeOfCollection } from '@green-thicket/core/study/in-force';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/sentence-tags';
-import { createTagger } from '@green-thicket/core/text/tagger';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { askOf } from './ask.ts';
 import { collect, type Collected } from './collect.ts';
@@ -66,6 +66,9 @@ export interface AnalyseOptions {
   readonly exchange?: boolean;
   readonly version: string;
 }
+
+/** In so many characters of text there is enough to do for threads, for sure. */
+const LARGE = 2_000_000;
 
 /** What a run writes. */
 const RESULTS = [
@@ -207,8 +210,11 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   }
   const input: StudyInput = { state, register: study.register };
 
-  const lexicon = lexiconOnce();
   const helpers = threads(options.threads ?? availableParallelism(), say);
+  if (sizeOfCollection(state).characters >= LARGE) helpers.startNow();
+  // What it tags with is large, and not needed where nothing can be analysed.
+  const { createTagger } = await import('@green-thicket/core/text/tagger');
+  const lexicon = lexiconOnce();
   const library: Library = {
     original: originalsOf(state, study.originals),
     lexicon,

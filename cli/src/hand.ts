@@ -8,10 +8,16 @@ import { lexiconOnce } from './lexicon-file.ts';
 
 /** A thread that helps: it is started by `threads`. */
 if (!parentPort) throw new Error('This is started as a thread.');
-const hand = helpingHand({ tagSentence: sentenceTagger(lexiconOnce(), createTagger) });
+const tagSentence = sentenceTagger(lexiconOnce(), createTagger);
+const hand = helpingHand({ tagSentence });
 expose(
   {
     ...hand,
+    async end(work: number): Promise<void> {
+      await hand.end(work);
+      // What it tags with is made ready while nobody waits.
+      tagSentence('They wait.');
+    },
     async do(work: number, part: unknown): Promise<unknown> {
       const result = await hand.do(work, part);
       return transfer(result as object, buffersIn(result));

@@ -2,7 +2,6 @@ import { Worker } from 'node:worker_threads';
 import { wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { helpersOf, type Hand, type StartedHand } from '@green-thicket/core/engine/helping';
-import type { Helpers } from '@green-thicket/core/engine/jobs';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { faultOf } from './usage-error.ts';
 
@@ -26,7 +25,7 @@ function startThread(): StartedHand {
 }
 
 /** Threads that help, besides the one that asks them. */
-export function threads(count: number, say: (line: string) => void): Helpers & { readonly stop: () => void } {
+export function threads(count: number, say: (line: string) => void): ReturnType<typeof helpersOf> {
   return helpersOf({
     most: count - 1,
     start: startThread,

@@ -18,9 +18,10 @@ declare module 'html-to-text' {
   export function convert(html: string, options?: Readonly<Record<string, unknown>>): string;
 }
 declare module 'mammoth/mammoth.browser.js' {
-  export function extractRawText(input: {
-    readonly arrayBuffer: ArrayBuffer;
-  }): Promise<{ readonly value: string }>;
+  const mammoth: {
+    extractRawText(input: { readonly arrayBuffer: ArrayBuffer }): Promise<{ readonly value: string }>;
+  };
+  export default mammoth;
 }
 declare module 'read-excel-file/universal' {
   export default function readXlsxFile(

@@ -4,7 +4,6 @@ import { Engine } from '@green-thicket/core/engine/engine';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { SentenceTags, sentenceTagger, type SourceTags } from '@green-thicket/core/text/sentence-tags';
-import { createTagger } from '@green-thicket/core/text/tagger';
 import { collect, type Shard } from '../collect.ts';
 import { lexiconOnce } from '../lexicon-file.ts';
 import { addDecisions, NO_DECISIONS, readText, settingsIn } from '../log.ts';
@@ -52,6 +51,7 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     const input: StudyInput = { state, register: [] };
     const originals = new Map(added.map((each) => [each.source.id, each.text]));
     const lexicon = lexiconOnce();
+    const { createTagger } = await import('@green-thicket/core/text/tagger');
     const tags = new SentenceTags();
     const tagSentence = sentenceTagger(lexicon, createTagger);
     const engine = new Engine({ original: (id) => originals.get(id) ?? '', lexicon, tags, tagSentence });

@@ -3,8 +3,8 @@ import type { Stepwise } from './stepwise.ts';
 /** Others who do parts of one piece of work, such as threads; each gives for a part what would come of it here. */
 export interface Hands<Part, Result> {
   readonly count: number;
-  /** Waits till this hand can begin; false where it can't. */
-  readonly ready: (hand: number) => Promise<boolean>;
+  /** True where this hand can begin at once; else waits till it can, or can't. */
+  readonly ready: (hand: number) => true | Promise<boolean>;
   readonly do: (hand: number, part: Part) => Promise<Result>;
   /** No more is asked. */
   readonly end: () => void;
@@ -41,7 +41,9 @@ export function* shareOut<Part, Result>(
     tell(result, at);
   };
   const handOut = async (hands: Hands<Part, Result>, hand: number): Promise<void> => {
-    if (!(await hands.ready(hand))) return;
+    // What can begin at once is handed out before the first part is done here.
+    const isReady = hands.ready(hand);
+    if (isReady !== true && !(await isReady)) return;
     while (next < end) {
       const at = --end;
       away++;

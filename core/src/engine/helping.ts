@@ -63,6 +63,8 @@ const IDLE = 30_000;
 
 /** Has parts of jobs done by threads, which are started when work turns out to be long, and let go after it. */
 export function helpersOf({ most, start, worthIt, pause, warn }: HandSource): Helpers & {
+  /** Starts all hands before there is anything to do, where it is known that there will be. */
+  readonly startNow: () => void;
   /** Lets all hands go for good: what is asked from now on is done where it is asked. */
   readonly stop: () => void;
 } {
@@ -80,7 +82,7 @@ export function helpersOf({ most, start, worthIt, pause, warn }: HandSource): He
     warn(reason);
   };
   const handAt = async (at: number, work: number): Promise<StartedHand | undefined> => {
-    if (!started.has(at)) await pause(worthIt);
+    await pause(worthIt);
     if (!underWay.has(work) || at >= limit) return undefined;
     const hand = started.get(at) ?? start();
     started.set(at, hand);
@@ -98,37 +100,54 @@ export function helpersOf({ most, start, worthIt, pause, warn }: HandSource): He
     if (limit === 0) return undefined;
     const work = ++begun;
     underWay.add(work);
-    const told = new Map<number, Promise<StartedHand | undefined>>();
-    const tell = async (at: number): Promise<StartedHand | undefined> => {
+    /** The hands that were told of this work; what they are asked after that reaches them after it. */
+    const told = new Map<number, StartedHand>();
+    const coming = new Map<number, Promise<boolean>>();
+    const tell = (at: number, hand: StartedHand): true => {
+      told.set(at, hand);
+      Promise.race([hand.hand.begin(work, job, shared), hand.broken]).catch(doWithout);
+      return true;
+    };
+    const tellLater = async (at: number): Promise<boolean> => {
       try {
         const hand = await handAt(at, work);
-        if (hand) await Promise.race([hand.hand.begin(work, job, shared), hand.broken]);
-        return hand;
+        return hand !== undefined && tell(at, hand);
       } catch (error) {
         doWithout(error);
-        return undefined;
+        return false;
       }
     };
     return {
       count: limit,
-      async ready(at) {
-        if (!told.has(at)) told.set(at, tell(at));
-        return (await told.get(at)) !== undefined;
+      ready(at) {
+        if (told.has(at)) return true;
+        const hand = started.get(at);
+        if (hand) return tell(at, hand);
+        const waiting = coming.get(at) ?? tellLater(at);
+        coming.set(at, waiting);
+        return waiting;
       },
-      async do(at, part) {
-        const hand = await told.get(at);
-        if (!hand) throw new Error(`Hand ${at} was not begun with.`);
-        return (await Promise.race([hand.hand.do(work, part), hand.broken])) as ResultOf<J>;
+      do(at, part) {
+        const hand = told.get(at);
+        if (!hand) throw new Error(`Hand ${at} was not told of this work.`);
+        return Promise.race([hand.hand.do(work, part), hand.broken]) as Promise<ResultOf<J>>;
       },
       end() {
         underWay.delete(work);
-        for (const hand of told.values()) hand.then((each) => each?.hand.end(work)).catch(warn);
+        for (const { hand } of told.values()) hand.end(work).catch(warn);
         letGoWhenIdle().catch(warn);
       },
     };
   };
   return {
     begin,
+    startNow() {
+      try {
+        for (let at = 0; at < limit; at++) started.set(at, started.get(at) ?? start());
+      } catch (error) {
+        doWithout(error);
+      }
+    },
     stop() {
       limit = 0;
       letGo();

@@ -86,17 +86,21 @@ export interface Helpers {
   ) => Hands<PartOf<J>, ResultOf<J>> | undefined;
 }
 
-/** Does a job here, and with the helpers there are. */
+/**
+ * Does a job here, and, where it is long enough for that, with the helpers there are: what all parts share is worked out
+ * by each of them.
+ */
 export const inParts =
   <J extends JobName>(
     job: J,
     shared: SharedOf<J>,
     { helpers, tagSentence }: Knowledge & Pick<Library, 'helpers'>,
+    isLong = true,
   ): InParts<PartOf<J>, ResultOf<J>> =>
   (parts, tell) =>
     shareOut<PartOf<J>, ResultOf<J>>(
       parts,
       JOBS[job](shared, { tagSentence }),
-      parts.length > 1 ? helpers?.begin(job, shared) : undefined,
+      isLong && parts.length > 1 ? helpers?.begin(job, shared) : undefined,
       tell,
     );

@@ -1,4 +1,5 @@
 import { zipSync } from 'fflate';
+import mammoth from 'mammoth/mammoth.browser.js';
 import { inFigures } from '../base/wording.ts';
 import type { Archive } from './archive.ts';
 import { OfficeError, openOffice, refusingOffice } from './office.ts';
@@ -49,10 +50,9 @@ async function wordsOf(name: string, bytes: Uint8Array): Promise<FileContent> {
       );
     }
   }
-  const { extractRawText } = await import('mammoth/mammoth.browser.js');
   let text: string;
   try {
-    text = (await extractRawText({ arrayBuffer: withLineEnds(bytes, archive, parts).buffer })).value;
+    text = (await mammoth.extractRawText({ arrayBuffer: withLineEnds(bytes, archive, parts).buffer })).value;
   } catch {
     return refused('The document is damaged: its text can’t be found. Open it, save it anew and add that.');
   }

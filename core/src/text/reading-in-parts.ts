@@ -50,16 +50,37 @@ class Numbering {
   }
 }
 
-/** Numbers in a row, each list's moved by what stands before. */
+/** Lists in a row. */
 function inARow<List extends Int32Array | Uint8Array>(
   lists: readonly List[],
   make: (length: number) => List,
-  moved: (value: number, list: number) => number = (value) => value,
 ): List {
   const whole = make(lists.reduce((sum, { length }) => sum + length, 0));
   let at = 0;
-  lists.forEach((list, k) => {
-    for (let i = 0; i < list.length; i++) whole[at++] = moved(list[i], k);
+  for (const list of lists) {
+    whole.set(list, at);
+    at += list.length;
+  }
+  return whole;
+}
+
+/** Numbers in a row, each list's by what they are in the whole. */
+function translated(lists: readonly Int32Array[], names: readonly Int32Array[]): Int32Array {
+  const whole = inARow(lists, (length) => new Int32Array(length));
+  let at = 0;
+  lists.forEach(({ length }, k) => {
+    const to = names[k];
+    for (const end = at + length; at < end; at++) if (whole[at] >= 0) whole[at] = to[whole[at]];
+  });
+  return whole;
+}
+
+/** Numbers in a row, each list's moved by what stands before it. */
+function moved(lists: readonly Int32Array[], moves: readonly number[]): Int32Array {
+  const whole = inARow(lists, (length) => new Int32Array(length));
+  let at = 0;
+  lists.forEach(({ length }, k) => {
+    for (const end = at + length; at < end; at++) whole[at] += moves[k];
   });
   return whole;
 }
@@ -91,22 +112,22 @@ export function joinTokens(parts: readonly Tokens[]): Tokens {
   const tokens = before(parts, ({ type }) => type.length);
   const sentences = before(parts, ({ sentenceSource }) => sentenceSource.length);
   const sources = before(parts, ({ sourceFirst }) => sourceFirst.length - 1);
-  const whole = (of: (part: Tokens) => Int32Array, moved?: (value: number, part: number) => number) =>
-    inARow(parts.map(of), (length) => new Int32Array(length), moved);
+  const each = (of: (part: Tokens) => Int32Array): Int32Array[] => parts.map(of);
+  const whole = (of: (part: Tokens) => Int32Array): Int32Array =>
+    inARow(each(of), (length) => new Int32Array(length));
   /** Places of the first of each, with one more at the very end. */
   const firsts = (of: (part: Tokens) => Int32Array, moves: readonly number[]): Int32Array =>
-    inARow(
+    moved(
       parts.map((part, k) => (k + 1 < parts.length ? of(part).subarray(0, -1) : of(part))),
-      (length) => new Int32Array(length),
-      (value, k) => value + moves[k],
+      moves,
     );
   return {
     forms: [...types.numbers.keys()],
     kindOf: Uint8Array.from(kindOf),
     mentionsOf: Int32Array.from(mentionsOf),
-    type: whole(
-      ({ type }) => type,
-      (own, k) => typeOf[k][own],
+    type: translated(
+      each(({ type }) => type),
+      typeOf,
     ),
     start: whole(({ start }) => start),
     end: whole(({ end }) => end),
@@ -115,15 +136,15 @@ export function joinTokens(parts: readonly Tokens[]): Tokens {
       (length) => new Uint8Array(length),
     ),
     sentenceFirst: firsts(({ sentenceFirst }) => sentenceFirst, tokens),
-    sentenceSource: whole(
-      ({ sentenceSource }) => sentenceSource,
-      (source, k) => source + sources[k],
+    sentenceSource: moved(
+      each(({ sentenceSource }) => sentenceSource),
+      sources,
     ),
     sentenceParagraph: whole(({ sentenceParagraph }) => sentenceParagraph),
     sentenceTurn: whole(({ sentenceTurn }) => sentenceTurn),
-    sentenceSpeaker: whole(
-      ({ sentenceSpeaker }) => sentenceSpeaker,
-      (own, k) => (own < 0 ? -1 : speakerOf[k][own]),
+    sentenceSpeaker: translated(
+      each(({ sentenceSpeaker }) => sentenceSpeaker),
+      speakerOf,
     ),
     sentenceStart: whole(({ sentenceStart }) => sentenceStart),
     sentenceEnd: whole(({ sentenceEnd }) => sentenceEnd),

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import type { Stepwise } from '../../src/base/stepwise.ts';
 import { buffersIn, helpersOf, helpingHand, type Hand } from '../../src/engine/helping.ts';
-import type { Helpers } from '../../src/engine/jobs.ts';
+import { inParts, type Helpers, type JobName, type PartOf, type SharedOf } from '../../src/engine/jobs.ts';
 import type { StageName } from '../../src/engine/stage-keys.ts';
 import { exampleStudy, tagSentence } from '../examples.ts';
 
@@ -67,16 +67,36 @@ describe('the stages of a study that others do parts of', () => {
         const result = await driven(shared.engine.compute(stage, shared.input()));
         expect(result, stage).to.deep.equal(alone.compute(stage));
       }
-      expect(new Set(asked)).to.include.all.keys('read', 'drawPairs', 'group', 'compare', 'groupDraw');
+      expect(new Set(asked)).to.include.all.keys('read', 'groupDraw');
       expect(warnings).to.deep.equal([]);
     }
   });
 
+  it('have jobs that give elsewhere what they give here', async () => {
+    const alone = study();
+    const [counts, windows] = [alone.compute('counts'), alone.compute('windows')];
+    const network = { graph: alone.compute('graph'), drawn: alone.compute('drawnGraphs'), seed: 3 };
+    const { helpers, asked } = copyingHands(2);
+    const compared = async <J extends JobName>(job: J, shared: SharedOf<J>, parts: PartOf<J>[]) => {
+      const here = await driven(inParts(job, shared, { tagSentence })(parts));
+      expect(await driven(inParts(job, shared, { tagSentence, helpers })(parts)), job).to.deep.equal(here);
+      return here;
+    };
+    await compared('drawPairs', { counts, windows, claimed: 0.05, seed: 2 }, [0, 1, 2, 3]);
+    const groupings = await compared('group', network, [0.5, 1, 1.5, 2]);
+    await compared(
+      'compare',
+      network,
+      groupings.map((grouping) => ({ grouping, resolution: 1 })),
+    );
+    expect(new Set(asked)).to.include.all.keys('drawPairs', 'group', 'compare');
+  });
+
   it('come out the same where a thread breaks, which is told once', async () => {
-    const { helpers, warnings } = copyingHands(2, (job) => job === 'drawPairs');
+    const { helpers, warnings } = copyingHands(2, (job) => job === 'groupDraw');
     const shared = study(helpers);
-    const result = await driven(shared.engine.compute('drawnPairs', shared.input()));
-    expect(result).to.deep.equal(study().compute('drawnPairs'));
+    const result = await driven(shared.engine.compute('redrawn', shared.input()));
+    expect(result).to.deep.equal(study().compute('redrawn'));
     expect(warnings.map(String)).to.include('Error: no thread');
     // Nobody is asked from then on.
     expect(helpers.begin('tag', undefined)).to.equal(undefined);
@@ -102,6 +122,14 @@ describe('hands', () => {
     helpers.stop();
     expect([started(), stopped()]).to.deep.equal([1, 1]);
     expect(helpers.begin('tag', undefined)).to.equal(undefined);
+  });
+
+  it('begin at once where they were started before there was anything to do', () => {
+    const { helpers, started } = copyingHands(2);
+    helpers.startNow();
+    helpers.startNow();
+    expect(started()).to.equal(2);
+    expect(helpers.begin('tag', undefined)?.ready(1)).to.equal(true);
   });
 
   it('know only the work they were begun with', async () => {
