@@ -108,6 +108,27 @@ describe('the command line', () => {
     ).to.equal(true);
   });
 
+  it('gives the same files with one thread and with several, to the last byte', () => {
+    // Enough text for threads to be started: work of a third of a second.
+    mkdirSync(at('much'));
+    const talk = readdirSync(sample)
+      .filter((name) => name.endsWith('.txt'))
+      .map((name) => readFileSync(join(sample, name), 'utf8'));
+    for (let i = 0; i < 8; i++)
+      writeFileSync(at(`much/${i}.txt`), talk.map((_, k) => talk[(i + k) % talk.length]).join('\n\n'));
+    for (const threads of ['1', '3'])
+      expect(
+        thicket('analyse', at('much'), '--out', at(`by-${threads}`), '--threads', threads, '--quiet'),
+      ).to.include({ status: 0, stderr: '' });
+    const files = readdirSync(at('by-1')).filter((name) => name !== 'run.json');
+    expect(files).to.include('links.csv');
+    for (const name of files)
+      expect(
+        readFileSync(join(at('by-3'), name)).equals(readFileSync(join(at('by-1'), name))),
+        name,
+      ).to.equal(true);
+  });
+
   it('follows settings', () => {
     writeFileSync(
       at('settings.json'),

@@ -32,6 +32,7 @@ describe('what the command line reads, and refuses', () => {
       [['analyse', sample, '--settings', at('bad.json'), '--out', at('x'), '--quiet'], /windows\.unit/],
       [['group', at('bad.csv'), '--out', at('x')], /must be a number above 0/],
       [['group', at('bad.csv'), '--out', at('x'), '--resolution', 'much'], /resolution/],
+      [['analyse', sample, '--out', at('x'), '--threads', '0'], /whole number from 1 to 64/],
       [['group', at('bad.csv'), '--out', at('x'), '--runs', '1e9'], /whole number from 1 to 500/],
       [['group', at('bad.csv'), '--out', at('x'), '--seed', '-1'], /whole number from 0/],
       [
