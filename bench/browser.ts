@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Browser, serve } from '../e2e/browser.ts';
+import { Browser, serve, type Served } from '../e2e/browser.ts';
 import { plantedCollection } from './collection.ts';
 import { median, printTable, REPEATS, told } from './timing.ts';
 
@@ -49,6 +49,55 @@ async function timeDecisions(browser: Browser, press: string): Promise<readonly 
   return [median(times.map(([reflected]) => reflected)), median(times.map(([, figures]) => figures))];
 }
 
+/** Brings files into an empty study; the milliseconds until each stop's figure stands. */
+async function bringIn(
+  browser: Browser,
+  { address }: Served,
+  paths: readonly string[],
+): Promise<[stop: string, time: number][]> {
+  await browser.driver.get(address);
+  await browser.press('Start an empty study');
+  const input = await browser.find('input[type=file][multiple]');
+  await browser.driver.executeScript(WATCH);
+  await browser.driver.executeScript(
+    "window.started = 0; arguments[0].addEventListener('change', () => { window.started = performance.now(); }, { capture: true })",
+    input,
+  );
+  await input.sendKeys(paths.join('\n'));
+  return browser.driver.executeAsyncScript<[string, number][]>(`
+    const done = arguments[arguments.length - 1];
+    const times = new Map();
+    const look = () => {
+      const stops = [...document.querySelectorAll('.trail li')];
+      for (const stop of stops) {
+        const figure = stop.querySelector('.trail-figure').textContent;
+        const name = stop.querySelector('.trail-name').textContent;
+        const stands = figure.includes('up to date') && !figure.startsWith('0 ');
+        if (stands && !times.has(name)) times.set(name, performance.now() - window.started);
+      }
+      if (times.size === stops.length) done([...times]);
+      else requestAnimationFrame(look);
+    };
+    look();
+  `);
+}
+
+/** Times the real interface with files as people have them: when each stop's figure stands, and the longest hold. */
+export async function timeFigures(paths: readonly string[]): Promise<[what: string, time: number][]> {
+  const served = await serve();
+  const browser = new Browser();
+  try {
+    await browser.start();
+    await browser.driver.manage().setTimeouts({ script: 300_000 });
+    const figures = await bringIn(browser, served, paths);
+    const longest = await browser.driver.executeScript<number>('return window.longest');
+    return [...figures, ['longest hold of the page’s thread', longest]];
+  } finally {
+    await browser.end();
+    served.close();
+  }
+}
+
 /** Times the real interface: from files chosen to a themed map, and a changed setting after that. */
 export async function benchBrowser(words: number): Promise<void> {
   const { texts } = plantedCollection({ words, wordsPerSource: 8000 });
@@ -63,24 +112,7 @@ export async function benchBrowser(words: number): Promise<void> {
   try {
     await browser.start();
     await browser.driver.manage().setTimeouts({ script: 120_000 });
-    await browser.driver.get(served.address);
-    await browser.press('Start an empty study');
-    const input = await browser.find('input[type=file][multiple]');
-    await browser.driver.executeScript(WATCH);
-    await browser.driver.executeScript(
-      "window.started = 0; arguments[0].addEventListener('change', () => { window.started = performance.now(); }, { capture: true })",
-      input,
-    );
-    await input.sendKeys(paths.join('\n'));
-    const toMap = await browser.driver.executeAsyncScript<number>(`
-      const done = arguments[arguments.length - 1];
-      const look = () => {
-        const figure = document.querySelector('.trail li:nth-child(6) .trail-figure')?.textContent ?? '';
-        if (/\\d+ parcels, up to date/.test(figure)) done(performance.now() - window.started);
-        else requestAnimationFrame(look);
-      };
-      look();
-    `);
+    const figures = await bringIn(browser, served, paths);
     await browser.goTo('map');
     await browser.find('.map-word');
     await browser.goTo('links');
@@ -97,7 +129,8 @@ export async function benchBrowser(words: number): Promise<void> {
       box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', keyCode: 13, bubbles: true }));
       const look = () => {
         const figure = document.querySelector('.trail li:nth-child(4) .trail-figure').textContent;
-        if (figure !== before && figure.includes('up to date')) done(performance.now() - started);
+        const isAll = !document.querySelector('.trail .is-computing');
+        if (figure !== before && isAll) done(performance.now() - started);
         else if (performance.now() - started > 20000) done(-1);
         else requestAnimationFrame(look);
       };
@@ -114,7 +147,7 @@ export async function benchBrowser(words: number): Promise<void> {
     printTable(
       ['what', 'ms'],
       [
-        ['from files chosen to figures of every stop', told(toMap)],
+        ...figures.map(([stop, time]) => [`from files chosen to the figure of ${stop}`, told(time)]),
         ['a changed cut-off to figures of every stop', told(change)],
         ['a dropped concept to the list saying so (median of 5)', told(dropped[0])],
         ['… to the list with its new figures', told(dropped[1])],

@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { timeFigures } from './browser.ts';
 import { median, printTable, REPEATS, told } from './timing.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -38,7 +39,7 @@ function timed(args: readonly string[]): number {
 }
 
 /** Times the command line on text as people write it, beside a plain script that does a little of the same. */
-export function benchRealText(): void {
+export async function benchRealText(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'thicket-prose-'));
   try {
     fetchTexts(folder);
@@ -78,6 +79,12 @@ export function benchRealText(): void {
         .filter(({ milliseconds }) => milliseconds >= 100)
         .map(({ stage, milliseconds }) => `${stage} ${told(milliseconds)}`)
         .join(', ')} ms.`,
+    );
+    console.log('\nThe same files in the browser (one run), milliseconds from choosing them:\n');
+    const paths = readdirSync(texts).map((name) => join(texts, name));
+    printTable(
+      ['figure of', 'ms'],
+      (await timeFigures(paths)).map(([what, time]) => [what, told(time)]),
     );
   } finally {
     rmSync(folder, { recursive: true });

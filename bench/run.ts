@@ -108,7 +108,7 @@ console.log(`# Bench: Node ${process.versions.node}, ${cpus().length} cores, med
 const small = process.argv.includes('--small');
 benchCommand(100_000);
 if (!small) benchCommand(1_000_000);
-if (!small) benchRealText();
+if (!small) await benchRealText();
 benchWarm(small ? 100_000 : 1_000_000);
 benchComparing(small ? 100_000 : 1_000_000);
 benchNetwork(small ? 100_000 : 1_000_000);
