@@ -73,6 +73,20 @@ function linkRow(
   };
 }
 
+/** Pairs named where no link stands, and the windows they share at least. */
+const MOST_NEAREST = 12;
+const NEAREST_TOGETHER = 2;
+
+/** Where no link stands, the pairs that meet oftener than by chance, those first that chance makes least. */
+function nearestToLinks({ standing, source, both, up, beyond, p }: Links): number[] {
+  // Where some are beyond chance, the other settings are too strict for them.
+  if (standing > 0 || beyond.some((each) => each > 0)) return [];
+  return Array.from(source.keys())
+    .filter((i) => up[i] === 1 && both[i] >= NEAREST_TOGETHER)
+    .sort((a, b) => p[a] - p[b] || both[b] - both[a] || a - b)
+    .slice(0, MOST_NEAREST);
+}
+
 /** Characters shown before and after a window. */
 const AROUND = 120;
 
@@ -149,6 +163,9 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
       strengths,
       standable,
       labels,
+      nearest: nearestToLinks(links).map((i) =>
+        linkRow(i, [links.source[i], links.target[i]], { keys, labels, links, inBackbone: false }),
+      ),
     };
   },
 

@@ -103,6 +103,11 @@ export interface LinksView {
     readonly target: readonly number[];
   };
   readonly labels: readonly string[];
+  /**
+   * Where nothing can be told from chance: the pairs that come nearest to it, of those that meet oftener than expected, least
+   * chance first.
+   */
+  readonly nearest: readonly LinkRow[];
 }
 
 /** The company of one concept: how large a share of its windows each other one is in. */

@@ -120,6 +120,29 @@ describe('views', () => {
     expect(ask(study, 'links', { concept: null, limit: 2 }).rows).to.have.length(2);
   });
 
+  it('of links name what comes nearest where nothing can be told from chance, and only there', () => {
+    expect(ask(study, 'links', { concept: null, limit: 10 }).nearest).to.deep.equal([]);
+    // A cut-off that nothing reaches is another matter: there is something to be told.
+    study.decide({ kind: 'setLinks', change: { cutOff: 1 } });
+    const strict = ask(study, 'links', { concept: null, limit: 10 });
+    expect([strict.standing, strict.nearest.length]).to.deep.equal([0, 0]);
+    const few = exampleStudy(
+      [
+        'Rain and the shelter.',
+        'The shelter and rain.',
+        'The fare rose.',
+        'The fare fell.',
+        'Rain again.',
+      ].map((text, i) => ({ name: `${i}.txt`, text })),
+    );
+    few.decide({ kind: 'keepConcepts', keys: ['rain', 'shelter', 'fare'] });
+    const { standing, nearest } = ask(few, 'links', { concept: null, limit: 10 });
+    expect(standing).to.equal(0);
+    expect(nearest.map(({ source, target, both }) => [[source, target].sort(), both])).to.deep.equal([
+      [['rain', 'shelter'], 2],
+    ]);
+  });
+
   it('of company put the concept asked about first, and show what does not stand too', () => {
     const { rows } = ask(study, 'links', { concept: 'shelter', limit: 1000 });
     expect(rows.length).to.be.above(1);

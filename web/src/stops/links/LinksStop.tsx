@@ -14,6 +14,7 @@ import { ByGroup } from './ByGroup.tsx';
 import { Company } from './Company.tsx';
 import { CutOff } from './CutOff.tsx';
 import { linksShown, SHOWN_LINKS, type ShownLinks } from './shown-links.ts';
+import { Nearest } from './Nearest.tsx';
 import { LinkMatrix } from './LinkMatrix.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
@@ -173,6 +174,7 @@ export function LinksStop() {
                 ? 'Add texts at Sources; links between concepts will stand here.'
                 : 'No two concepts share enough windows to be told from chance. More text, a longer window, a lower cut-off or fewer shared windows in the sentence above would help.'}
             </p>
+            {data.nearest.length > 0 && <Nearest rows={data.nearest} />}
           </div>
         ) : (
           <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
