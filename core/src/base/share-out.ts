@@ -21,10 +21,11 @@ export type InParts<Part, Result> = (
 
 /**
  * Does the parts of a piece of work, from the first on, while others do them from the last on. What comes of them stands
- * in the order of the parts, whoever did them.
+ * in the order of the parts, whoever did them. Nobody is waited for: at the end, what others have not given yet is done
+ * here too, and whoever is first is taken.
  *
  * @param work does a part here
- * @param hands who else does parts; a part that a hand can't do is done here, where its fault shows
+ * @param hands who else does parts, where whoever drives this lets their answers come in between
  * @param tell is told what came of each part when it is done, in any order
  */
 export function* shareOut<Part, Result>(
@@ -34,9 +35,9 @@ export function* shareOut<Part, Result>(
   tell: (result: Result, part: number) => void = () => undefined,
 ): Stepwise<Result[]> {
   const results = new Map<number, Result>();
-  const givenBack: number[] = [];
-  let [next, end, away] = [0, parts.length, 0];
+  let [next, end] = [0, parts.length];
   const take = (at: number, result: Result): void => {
+    if (results.has(at)) return;
     results.set(at, result);
     tell(result, at);
   };
@@ -46,37 +47,24 @@ export function* shareOut<Part, Result>(
     if (isReady !== true && !(await isReady)) return;
     while (next < end) {
       const at = --end;
-      away++;
-      try {
-        take(at, await hands.do(hand, parts[at]));
-      } catch {
-        // It is done here, and what was wrong is found out.
-        givenBack.push(at);
-        return;
-      } finally {
-        away--;
-      }
+      take(at, await hands.do(hand, parts[at]));
     }
   };
   function* doHere(at: number): Stepwise<void> {
     const doing = work(parts[at]);
-    for (;;) {
+    while (!results.has(at)) {
       const step = doing.next();
-      if (step.done) {
-        take(at, step.value);
-        break;
-      }
-      yield typeof step.value === 'number' ? results.size / parts.length : step.value;
+      if (step.done) take(at, step.value);
+      yield results.size / parts.length;
     }
-    yield results.size / parts.length;
   }
-  const others = hands
-    ? Array.from({ length: hands.count * IN_ADVANCE }, (_, k) => handOut(hands, k % hands.count))
-    : [];
+  for (let k = 0; hands && k < hands.count * IN_ADVANCE; k++) {
+    // A part that a hand can't do is done here, where its fault shows.
+    handOut(hands, k % hands.count).catch(() => undefined);
+  }
   try {
     while (next < end) yield* doHere(next++);
-    if (away > 0) yield Promise.all(others);
-    for (const at of givenBack) yield* doHere(at);
+    for (let at = next; at < parts.length; at++) if (!results.has(at)) yield* doHere(at);
   } finally {
     // Stopped midway, nothing more is handed out.
     end = next;

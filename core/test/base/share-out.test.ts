@@ -8,7 +8,7 @@ async function driven<T>(work: Stepwise<T>): Promise<T> {
   for (;;) {
     const step = work.next();
     if (step.done) return step.value;
-    await (typeof step.value === 'number' ? Promise.resolve() : step.value);
+    await Promise.resolve();
   }
 }
 
@@ -38,7 +38,7 @@ function handsLike(count: number, delays: readonly number[], failing: ReadonlySe
 describe('work that is shared out', () => {
   const parts = fc.array(fc.nat(50), { maxLength: 12 });
 
-  it('gives what it gives in one go, whoever does which part, and asks for none twice', async () => {
+  it('gives what it gives in one go, whoever does which part, and tells of each once', async () => {
     await fc.assert(
       fc.asyncProperty(
         parts,
@@ -61,7 +61,8 @@ describe('work that is shared out', () => {
           );
           expect(results).to.deep.equal(list.map((part) => part * part));
           expect(list.map((_, place) => told.get(place))).to.deep.equal(results);
-          expect([...here, ...did].sort()).to.deep.equal([...list].sort());
+          // At the end a part may be done on both sides, those in advance at most.
+          expect(here.length + did.length).to.be.at.most(list.length + 2 * count);
           expect(ended()).to.equal(1);
         },
       ),
@@ -70,10 +71,26 @@ describe('work that is shared out', () => {
 
   it('is really done by others too', async () => {
     const { hands, did } = handsLike(1, [0], new Set());
-    await driven(shareOut([1, 2, 3, 4, 5, 6, 7, 8], square, hands));
-    expect(did).to.not.be.empty;
-    // They begin with the last.
+    const here: number[] = [];
+    const work = (part: number): Stepwise<number> => {
+      here.push(part);
+      return square(part);
+    };
+    await driven(shareOut([1, 2, 3, 4, 5, 6, 7, 8], work, hands));
+    // They begin with the last, and what they did is not done here.
     expect(did[0]).to.equal(8);
+    expect(here).to.not.include(8);
+  });
+
+  it('waits for nobody: who never answers is done without', async () => {
+    const hands: Hands<number, number> = {
+      count: 1,
+      ready: () => true,
+      do: () => new Promise(() => undefined),
+      end: () => undefined,
+    };
+    expect(await driven(shareOut([1, 2, 3, 4], square, hands))).to.deep.equal([1, 4, 9, 16]);
+    expect(finish(shareOut([1, 2, 3, 4], square, hands))).to.deep.equal([1, 4, 9, 16]);
   });
 
   it('shows the fault of a part that can’t be done anywhere', async () => {
@@ -108,12 +125,7 @@ describe('work that is shared out', () => {
     expect(ended()).to.equal(1);
   });
 
-  it('can be done in one go where nobody helps, and says that it can’t where somebody does', () => {
+  it('can be done in one go where nobody helps', () => {
     expect(finish(oneByOne(square)([3, 4]))).to.deep.equal([9, 16]);
-    const waits = function* (): Stepwise<number> {
-      yield Promise.resolve();
-      return 1;
-    };
-    expect(() => finish(waits())).to.throw(/waits for others/);
   });
 });

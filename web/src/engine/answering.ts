@@ -176,12 +176,8 @@ async function drive<T>(
     for (;;) {
       const step = work.next();
       if (step.done) return step.value;
-      if (typeof step.value === 'number') {
-        if (performance.now() < pause) continue;
-        await pauseFor(step.value);
-      } else {
-        await untilStopped(step.value, signal);
-      }
+      if (performance.now() < pause) continue;
+      await pauseFor(step.value);
       if (signal.aborted) throw new Error(STOPPED_MESSAGE);
       pause = performance.now() + SLICE;
     }
@@ -189,12 +185,4 @@ async function drive<T>(
     // Nothing more of it is handed to others; after its end this does nothing.
     work.return(undefined as never);
   }
-}
-
-/** Waits for what others do, or until nobody wants it any more. */
-function untilStopped(done: Promise<unknown>, signal: AbortSignal): Promise<unknown> {
-  const stopped = new Promise<void>((resolve) => {
-    signal.addEventListener('abort', () => resolve(), { once: true });
-  });
-  return Promise.race([done, stopped]);
 }
