@@ -24,7 +24,10 @@ describe('messy files, to a researcher,', () => {
     expect(await browser.textOf('.status-line > span')).not.to.equal(words);
     await browser.undo();
     await browser.find('[aria-label="Put back quoted replies"]');
-    await browser.until('The words stayed', async () => (await browser.textOf('.status-line > span')) === words);
+    await browser.until(
+      'The words stayed',
+      async () => (await browser.textOf('.status-line > span')) === words,
+    );
 
     // A mail that was pasted has its headers in the text.
     await browser.press('Paste');

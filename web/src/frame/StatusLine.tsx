@@ -70,8 +70,11 @@ export function StatusLine() {
           <span className={styles.statusFault}>{fault}</span>
         ) : working && late ? (
           <>
-            <progress value={share} max={1} aria-label="Share done" /> {doing(stage, view)}{' '}
-            {left === undefined || left < 1 ? '…' : `… about ${Math.ceil(left)} s`}{' '}
+            <progress value={share} max={1} aria-label="Share done" /> {doing(stage, view)} …{' '}
+            {left !== undefined && left >= 1 && (
+              // Not said by a reader of the screen each time it changes.
+              <span aria-hidden="true">about {Math.ceil(left)} s </span>
+            )}
             <Button size="small" onClick={stop}>
               Stop
             </Button>
