@@ -1,8 +1,8 @@
 import type { Stepwise } from '../base/stepwise.ts';
-import { Int32List } from '../base/int32-list.ts';
 import { byCodeUnits } from '../base/order.ts';
 import type { Piece } from './reading-part.ts';
-import { WordRuns } from './word-runs.ts';
+import { nearlyTheSame } from './nearly-the-same.ts';
+import { readUnits, unitsOf, type Unit } from './units.ts';
 
 /** Where in their texts most copies of a block stand. */
 export type RepeatPlace = 'top' | 'foot' | 'within';
@@ -22,16 +22,6 @@ export interface Repeat {
   readonly first: { readonly source: number; readonly start: number; readonly end: number };
 }
 
-/** A line, or a sentence of a long line, as it is compared. */
-interface Unit {
-  readonly start: number;
-  readonly end: number;
-  readonly key: string;
-  readonly words: number;
-}
-
-/** Lines longer than this are taken apart into sentences, in characters. */
-const LONG_LINE = 160;
 /** Sources a unit must stand in: so many, and this share of all. */
 const FEWEST_SOURCES = 3;
 const SHARE_OF_SOURCES = 0.05;
@@ -45,47 +35,7 @@ const AT_EDGE = 0.8;
 const SHORT_SHARE = 0.2;
 /** Share of their places at which one unit must follow the other for both to be one block. */
 const TOGETHER = 0.75;
-/** Words in a row that are looked for where units are not quite the same (Broder 1997). */
-const SHINGLE = 4;
-/** Share of a unit's shingles that must stand in many sources for it to be nearly the same. */
-const NEARLY = 0.7;
-/** A unit's words are not counted beyond this: no footer is one sentence so long. */
-const MOST_WORDS = 120;
 const MOST_REPEATS = 60;
-
-const WORDS = /[\p{L}\p{M}'’]+|\p{N}+/gu;
-
-/** A unit as it is compared: small letters, numbers alike, no punctuation; empty where it has no word. */
-function keyOf(text: string): { key: string; words: number } {
-  const words = text.toLowerCase().match(WORDS) ?? [];
-  const isNumber = (word: string): boolean => /^\p{N}/u.test(word);
-  if (words.every(isNumber)) return { key: '', words: words.length };
-  return { key: words.map((word) => (isNumber(word) ? '0' : word)).join(' '), words: words.length };
-}
-
-/** The lines of a text that have words, those that are long in sentences; [start, end) with the line's break. */
-function unitsOf(text: string): Unit[] {
-  const units: Unit[] = [];
-  const add = (start: number, end: number): void => {
-    const { key, words } = keyOf(text.slice(start, end));
-    if (key !== '') units.push({ start, end, key, words });
-  };
-  for (let start = 0; start < text.length;) {
-    const found = text.indexOf('\n', start);
-    const end = found < 0 ? text.length : found + 1;
-    let from = start;
-    if (end - start > LONG_LINE) {
-      for (const match of text.slice(start, end).matchAll(/[.!?]["'”’)]*\s+/g)) {
-        const until = start + match.index + match[0].length;
-        add(from, until);
-        from = until;
-      }
-    }
-    if (end > from) add(from, end);
-    start = end;
-  }
-  return units;
-}
 
 /** What is known of a unit over all texts. */
 interface Known {
@@ -133,17 +83,6 @@ export function* findRepeats(
   };
 }
 
-/** The units of a text that are read at least in part. */
-function readUnits(text: string, unread: readonly Piece[]): Unit[] {
-  const units = unitsOf(text);
-  if (unread.length === 0) return units;
-  let next = 0;
-  return units.filter(({ start, end }) => {
-    while (next < unread.length && unread[next][1] <= start) next++;
-    return next >= unread.length || unread[next][0] > start || unread[next][1] < end;
-  });
-}
-
 function note(known: Map<string, Known>, unit: Unit, source: number, at: number, count: number): void {
   const each = known.get(unit.key) ?? {
     sources: 0,
@@ -164,121 +103,6 @@ function edgeOf(first: number, last: number, count: number): RepeatPlace {
   const below = count - 1 - last;
   if (Math.min(first, below) >= EDGE) return 'within';
   return first < below ? 'top' : 'foot';
-}
-
-/** Units by number, with the numbers of their words. */
-interface NumberedUnits {
-  readonly keys: readonly string[];
-  readonly numberOf: ReadonlyMap<string, number>;
-  /** Words of unit u: `words[first[u] … first[u + 1])`. */
-  readonly words: Int32Array;
-  readonly first: Int32Array;
-  /** Sources each word stands in. */
-  readonly sources: Int32Array;
-}
-
-/** Numbers the units long enough to be nearly the same as others, and their words. */
-function* numberUnits(units: readonly (readonly Unit[])[]): Stepwise<NumberedUnits> {
-  const numberOf = new Map<string, number>();
-  const wordOf = new Map<string, number>();
-  const words = new Int32List();
-  const first = new Int32List();
-  const sources: number[] = [];
-  const last: number[] = [];
-  first.push(0);
-  for (const [source, own] of units.entries()) {
-    if (own.length < 2) continue;
-    for (const unit of own) {
-      if (unit.words < 2 * SHINGLE) continue;
-      const isNew = !numberOf.has(unit.key);
-      for (const word of unit.key.split(' ').slice(0, MOST_WORDS)) {
-        let number = wordOf.get(word);
-        if (number === undefined) {
-          wordOf.set(word, (number = wordOf.size));
-          sources.push(0);
-          last.push(-1);
-        }
-        if (last[number] !== source) sources[number]++;
-        last[number] = source;
-        if (isNew) words.push(number);
-      }
-      if (!isNew) continue;
-      numberOf.set(unit.key, numberOf.size);
-      first.push(words.length);
-    }
-    if (source % 16 === 15) yield 0.5 + source / units.length / 8;
-  }
-  return {
-    keys: [...numberOf.keys()],
-    numberOf,
-    words: words.done(),
-    first: first.done(),
-    sources: Int32Array.from(sources),
-  };
-}
-
-/**
- * Units of which most runs of words stand in many sources, with the unit that names their group: the one that had most of
- * those runs first. Units too short for that are not in it.
- */
-function* nearlyTheSame(units: readonly (readonly Unit[])[], enough: number): Stepwise<Map<string, string>> {
-  const { keys, numberOf, words, first, sources } = yield* numberUnits(units);
-  const runs = new WordRuns(SHINGLE);
-  /** The run that begins at each word. */
-  const runAt = new Int32Array(words.length).fill(-1);
-  /** Shows the places of a unit's runs that may stand in many sources: each of their words does. */
-  const forRuns = (unit: number, show: (at: number) => void): void => {
-    let row = 0;
-    for (let at = first[unit]; at < first[unit + 1]; at++) {
-      row = sources[words[at]] >= enough ? row + 1 : 0;
-      if (row >= SHINGLE) show(at - SHINGLE + 1);
-    }
-  };
-  // By run: sources it stands in, the last of them, and the unit that had it first.
-  const sourcesOf = new Int32List();
-  const lastOf = new Int32List();
-  const unitOf = new Int32List();
-  for (const [source, own] of units.entries()) {
-    if (own.length < 2) continue;
-    for (const { key } of own) {
-      const unit = numberOf.get(key);
-      if (unit === undefined) continue;
-      forRuns(unit, (at) => {
-        if (runAt[at] < 0) runAt[at] = runs.numberOf(words, at);
-        const run = runAt[at];
-        if (run === sourcesOf.length) {
-          sourcesOf.push(1);
-          lastOf.push(source);
-          unitOf.push(unit);
-        } else if (lastOf.at(run) !== source) {
-          sourcesOf.set(run, sourcesOf.at(run) + 1);
-          lastOf.set(run, source);
-        }
-      });
-    }
-    if (source % 16 === 15) yield 0.625 + source / units.length / 8;
-  }
-  const groupOf = new Map<string, string>();
-  for (let unit = 0; unit < keys.length; unit++) {
-    const all = Math.max(0, first[unit + 1] - first[unit] - SHINGLE + 1);
-    const votes = new Map<number, number>();
-    let many = 0;
-    forRuns(unit, (at) => {
-      if (sourcesOf.at(runAt[at]) < enough) return;
-      const group = unitOf.at(runAt[at]);
-      many++;
-      votes.set(group, (votes.get(group) ?? 0) + 1);
-    });
-    if (many < NEARLY * all) continue;
-    let most = 0;
-    for (const [group, count] of votes) {
-      if (count <= most) continue;
-      most = count;
-      groupOf.set(keys[unit], keys[group]);
-    }
-    if (unit % 4096 === 4095) yield 0.75;
-  }
-  return groupOf;
 }
 
 /** Puts units in many sources together to blocks and counts those. */
