@@ -31,7 +31,7 @@ export function StrengthChart({
     return {
       type: 'bar',
       data: {
-        labels: middles.map((middle) => middle.toFixed(2)),
+        labels: middles.map((middle) => middle.toFixed(2).replace('-0.00', '0.00')),
         datasets: [
           {
             data: counts,

@@ -140,7 +140,11 @@ export function MapStop() {
           </>
         )}
         {data && drawn && <MapInWords map={data} />}
-        {data && later > 0 && <p className="quiet">{counted(later, 'word')} more come with zoom.</p>}
+        {data && later > 0 && (
+          <p className="quiet">
+            {counted(later, 'word')} more {later === 1 ? 'comes' : 'come'} with zoom.
+          </p>
+        )}
         {data && data.scene.hidden.length > 0 && (
           <p className="quiet">
             {counted(data.scene.hidden.length, 'word')} found no room in their parcel; Themes lists them.
