@@ -64,6 +64,7 @@ export function* findCandidates({
   terms,
   runs,
   names,
+  wantedNames,
   blocks,
   stopped,
   settings,
@@ -72,6 +73,8 @@ export function* findCandidates({
   readonly terms: Terms;
   readonly runs: Runs;
   readonly names: Names;
+  /** 1 for each name that may be a concept. */
+  readonly wantedNames: Uint8Array;
   readonly blocks: Int32Array;
   readonly stopped: Uint8Array;
   readonly settings: CandidateSettings;
@@ -94,6 +97,7 @@ export function* findCandidates({
     stopped,
     phrases,
     names,
+    wantedNames,
     parts: settings.parts,
     merges: settings.merges,
   });

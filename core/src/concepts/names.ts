@@ -2,6 +2,7 @@ import { Int32List } from '../base/int32-list.ts';
 import type { Lexicon } from '../text/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { AT_START, INSIDE, SMALL, type Capitals } from './capitals.ts';
+import { ORGANISATION_WORDS, PLACE_WORDS, TITLES } from './name-words.ts';
 import { isNumberWord } from './stop-words.ts';
 import { STOPPED } from './terms.ts';
 
@@ -43,8 +44,6 @@ const COMMON_SHARE = 0.95;
 const LONGEST_NAME = 6;
 /** Words a name may have in the middle, as in Friends of the Harbour. */
 const CONNECTING = new Set(['of', 'the', 'de', 'del', 'la', 'van', 'von', 'der', 'den', 'du', 'da', 'di']);
-/** Forms of address: before a name but no part of it. */
-const TITLES = new Set(['mr', 'mrs', 'ms', 'miss', 'mx', 'dr', 'sir', 'madam', 'prof', 'professor', 'herr', 'frau', 'señor', 'señora', 'monsieur', 'madame']); // prettier-ignore
 /**
  * Finds names: runs of capitalised words that are not merely at the start of a sentence. A single word is a name when
  * nearly all of its uses inside sentences are capitalised; a run at a sentence's start loses its first word unless that
@@ -65,9 +64,9 @@ export function findNames(
   const endOfRun = (from: number): number => {
     let end = from + 1;
     for (let t = end; t < how.length && t - from < LONGEST_NAME && tokens.joined[t]; t++) {
-      // A possessive ends a name: Nadia's House is two.
-      if (role[tokens.type[t - 1]] & POSSESSIVE) break;
       const can = role[tokens.type[t]];
+      // A possessive ends a name: Nadia's House is two, but Cutler's Green is one.
+      if (role[tokens.type[t - 1]] & POSSESSIVE && !(can & OF_SOMEBODY)) break;
       if (how[t] !== SMALL && can & PART) end = t + 1;
       else if (!(can & CONNECTS)) break;
     }
@@ -82,7 +81,7 @@ export function findNames(
     let surface = '';
     for (let t = first; t < end; t++) {
       const written = textAt(t);
-      surface += `${t > first ? ' ' : ''}${written.slice(0, word[tokens.type[t]].length)}`;
+      surface += `${t > first ? ' ' : ''}${t + 1 < end ? written : written.slice(0, word[tokens.type[t]].length)}`;
     }
     return surface;
   };
@@ -138,6 +137,8 @@ const CONNECTS = 4;
 const POSSESSIVE = 8;
 /** The researcher says it is none; it may be part of one still, as hill of Mill Hill. */
 const NO_NAME = 16;
+/** A place or an organisation may be called so after somebody. */
+const OF_SOMEBODY = 32;
 
 function rolesInNames(
   tokens: Tokens,
@@ -154,6 +155,7 @@ function rolesInNames(
       (part && !TITLES.has(each) ? BEGINS : 0) |
       (CONNECTING.has(each) ? CONNECTS : 0) |
       (said.size > 0 && said.get(each) === false ? NO_NAME : 0) |
+      (PLACE_WORDS.has(each) || ORGANISATION_WORDS.has(each) ? OF_SOMEBODY : 0) |
       (each.length < tokens.forms[type].length ? POSSESSIVE : 0);
   }
   return roles;

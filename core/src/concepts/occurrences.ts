@@ -146,6 +146,7 @@ export function findOccurrences({
   stopped,
   phrases,
   names,
+  wantedNames,
   parts,
   merges,
 }: {
@@ -154,6 +155,7 @@ export function findOccurrences({
   readonly stopped: Uint8Array;
   readonly phrases: Phrases | undefined;
   readonly names: Names;
+  readonly wantedNames: Uint8Array;
   readonly parts: WantedParts;
   readonly merges: Readonly<Record<string, string>>;
 }): Occurrences {
@@ -170,8 +172,14 @@ export function findOccurrences({
   };
   const phraseId = phrases ? phrases.labels.map(numberOf) : [];
   const phraseCount = labels.length;
-  const nameId = parts.name ? names.labels.map(numberOf) : [];
-  const nameOfId = new Map(nameId.map((id, name) => [id, name]));
+  // Where a name is left out its words are no other concept either.
+  const nameId = Int32Array.from(names.labels, (label, name) =>
+    parts.name && wantedNames[name] === 1 ? numberOf(label) : -1,
+  );
+  const nameOfId = new Map<number, number>();
+  nameId.forEach((id, name) => {
+    if (id >= 0) nameOfId.set(id, name);
+  });
   const numberIds = new Set<number>();
   const ownKeys = new Set(Object.entries(merges).flat());
   const own = ownPhrases(tokens, terms, [...ownKeys]);
@@ -201,8 +209,7 @@ export function findOccurrences({
     const ownPhrase = can & OWN_PHRASE_BEGINS ? ownPhraseAt(tokens, terms, own, t) : undefined;
     if (ownPhrase) return [numberOf(ownPhrase.key), ownPhrase.end];
     if (name >= 0 && (!(can & OWN_WORD) || names.end[name] > t + 1)) {
-      // Where names are left out their words are no other concept either.
-      return [parts.name ? nameId[names.name[name]] : -1, names.end[name]];
+      return [nameId[names.name[name]], names.end[name]];
     }
     if (can & NUMERAL) {
       const id = numberOf(tokens.forms[type]);

@@ -97,13 +97,17 @@ export const STAGE_KEYS = {
     language: state.settings.concepts.language,
     wordKinds: state.wordKinds,
   })),
+  nameKinds: reads(['tokens', 'names', 'languages'], (state) => ({
+    language: state.settings.concepts.language,
+    nameKinds: state.nameKinds,
+  })),
   blocks: reads(['tokens'], nothing),
   // Before the researcher stopped any word: what is found then holds whatever is stopped later.
   runs: reads(['tokens', 'wordParts', 'terms', 'languages'], (state) => {
     const { phrases, phraseMentions } = state.settings.concepts;
     return { phrases, phraseMentions, choices: { ...stopWordChoices(state), own: [] } };
   }),
-  candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'blocks'], (state) => {
+  candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'nameKinds', 'blocks'], (state) => {
     const { concepts } = state.settings;
     return {
       parts: {
@@ -113,6 +117,7 @@ export const STAGE_KEYS = {
         name: concepts.names,
         number: concepts.numbers,
       },
+      nameKinds: concepts.nameKinds,
       phrases: concepts.phrases,
       minimumMentions: concepts.phraseMentions,
       minimumNpmi: concepts.phraseNpmi,

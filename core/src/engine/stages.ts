@@ -1,6 +1,7 @@
 import { conceptRows, type CandidateRow } from '../concepts/candidate-rows.ts';
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { readCapitals, type Capitals } from '../concepts/capitals.ts';
+import { kindsOfNames, namesWanted, type KindOfName } from '../concepts/name-kinds.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyBlocks } from '../concepts/pull.ts';
@@ -50,6 +51,8 @@ export interface StageResults {
   stopped: Uint8Array;
   capitals: Capitals;
   names: Names;
+  /** What each name is of. */
+  nameKinds: KindOfName[];
   /** First token of each block of sentences by which the company of words is judged. */
   blocks: Int32Array;
   /** What may be phrases before the researcher stops any word. */
@@ -135,6 +138,13 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
       });
     }),
+  nameKinds: (take, { language, nameKinds }, resources) =>
+    inOneStep(() =>
+      kindsOfNames(take('tokens'), take('names'), {
+        lexicon: languageOf(language, take('languages')) === 'en' ? resources.lexicon() : undefined,
+        said: nameKinds,
+      }),
+    ),
   blocks: (take) => inOneStep(() => companyBlocks(take('tokens'))),
   runs: (take, { phrases, phraseMentions, choices }) =>
     inOneStep(() => {
@@ -144,12 +154,13 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       const stopped = stoppedTypes(terms, stopWordsOf(choices, take('languages')));
       return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
     }),
-  candidates: (take, choices) =>
+  candidates: (take, { nameKinds, ...choices }) =>
     findCandidates({
       tokens: take('tokens'),
       terms: take('terms'),
       runs: take('runs'),
       names: take('names'),
+      wantedNames: namesWanted(take('nameKinds'), nameKinds),
       blocks: take('blocks'),
       stopped: take('stopped'),
       settings: choices,

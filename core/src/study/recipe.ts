@@ -1,3 +1,4 @@
+import type { NameKind } from '../concepts/name-clues.ts';
 import type { WordKind } from '../text/parts-of-speech.ts';
 import { DEFAULT_SETTINGS, type StudySettings, type StudyState } from './study.ts';
 
@@ -13,6 +14,7 @@ export interface Recipe {
   readonly stopWords: readonly string[];
   readonly allowedWords: readonly string[];
   readonly wordKinds: Readonly<Record<string, WordKind>>;
+  readonly nameKinds: Readonly<Record<string, NameKind>>;
   readonly kept: readonly string[];
   readonly dropped: readonly string[];
   readonly merges: Readonly<Record<string, string>>;
@@ -22,12 +24,13 @@ export interface Recipe {
 /** The recipe of a study. */
 export function recipeOf(state: StudyState): Recipe {
   const { speakers, cleaning, concepts, windows, links, themes, map } = state.settings;
-  const { stopWords, allowedWords, wordKinds, kept, dropped, merges, conceptLabels } = state;
+  const { stopWords, allowedWords, wordKinds, nameKinds, kept, dropped, merges, conceptLabels } = state;
   return {
     settings: { speakers, cleaning, concepts, windows, links, themes, map },
     stopWords,
     allowedWords,
     wordKinds,
+    nameKinds,
     kept,
     dropped,
     merges,
@@ -40,15 +43,17 @@ export function withRecipe(state: StudyState, recipe: Recipe): StudyState {
   const all = (own: readonly string[], more: readonly string[]): string[] => [...new Set([...own, ...more])];
   return {
     ...state,
-    // A recipe of an earlier day may know less of links; what it does not say is as in a new study.
+    // A recipe of an earlier day may know less; what it does not say is as in a new study.
     settings: {
       ...state.settings,
       ...recipe.settings,
+      concepts: { ...DEFAULT_SETTINGS.concepts, ...recipe.settings.concepts },
       links: { ...DEFAULT_SETTINGS.links, ...recipe.settings.links },
     },
     stopWords: all(state.stopWords, recipe.stopWords),
     allowedWords: all(state.allowedWords, recipe.allowedWords),
     wordKinds: { ...state.wordKinds, ...recipe.wordKinds },
+    nameKinds: { ...state.nameKinds, ...recipe.nameKinds },
     kept: all(state.kept, recipe.kept).filter((key) => !recipe.dropped.includes(key)),
     dropped: all(state.dropped, recipe.dropped).filter((key) => !recipe.kept.includes(key)),
     merges: { ...state.merges, ...recipe.merges },

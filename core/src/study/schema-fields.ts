@@ -1,3 +1,4 @@
+import { NAME_KINDS } from '../concepts/name-clues.ts';
 import { STRENGTH_MEASURE_NAMES } from '../compare/measures.ts';
 import { COLUMN_KINDS } from './study.ts';
 import { MEASURE_NAMES } from '../network/measures.ts';
@@ -28,6 +29,7 @@ export const pieces = Joi.array().items(
   Joi.array().ordered(whole.min(0).required(), whole.min(0).required()),
 );
 export const wordKind = Joi.valid(...WORD_KINDS);
+export const nameKind = Joi.valid(...NAME_KINDS);
 export const attributeType = Joi.valid(...ATTRIBUTE_TYPES);
 const condition = Joi.alternatives().conditional('.kind', {
   is: 'values',
@@ -112,6 +114,7 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     verbs: Joi.boolean(),
     adjectives: Joi.boolean(),
     names: Joi.boolean(),
+    nameKinds: Joi.array().items(nameKind).unique().max(NAME_KINDS.length),
     numbers: Joi.boolean(),
     phrases: Joi.boolean(),
     phraseMentions: ranged(RANGES.phraseMentions),
@@ -177,6 +180,7 @@ export const recipeSchema = Joi.object({
   stopWords: keys.required(),
   allowedWords: keys.required(),
   wordKinds: Joi.object().pattern(concept, wordKind).required(),
+  nameKinds: Joi.object().pattern(concept, nameKind).required(),
   kept: keys.required(),
   dropped: keys.required(),
   merges: Joi.object().pattern(concept, concept).required(),

@@ -1,6 +1,7 @@
 import type { DateOrder } from '../text/dates.ts';
 import { FIRST_STEPS, type CleaningStep } from '../text/steps.ts';
 import type { Piece } from '../text/reading-part.ts';
+import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
 import type { WordKind } from '../text/parts-of-speech.ts';
 import type { LanguageCode } from '../text/language-names.ts';
 import type { LinkSettings } from '../network/links.ts';
@@ -39,6 +40,8 @@ export interface ConceptSettings {
   readonly adjectives: boolean;
   /** Names of people, places and organisations. */
   readonly names: boolean;
+  /** The kinds of names that may be, where names may. */
+  readonly nameKinds: readonly NameKind[];
   /** Numbers, and the words for numbers and times. */
   readonly numbers: boolean;
   readonly phrases: boolean;
@@ -163,6 +166,8 @@ export interface StudyState {
   readonly allowedWords: readonly string[];
   /** Word, small letters → what the researcher says it is. */
   readonly wordKinds: Readonly<Record<string, WordKind>>;
+  /** Name, as it is labelled → what the researcher says it is of. */
+  readonly nameKinds: Readonly<Record<string, NameKind>>;
   readonly kept: readonly string[];
   readonly dropped: readonly string[];
   /** Variant key → key of the concept it counts for. */
@@ -197,6 +202,7 @@ export const DEFAULT_SETTINGS: StudySettings = {
     verbs: false,
     adjectives: false,
     names: true,
+    nameKinds: NAME_KINDS,
     numbers: false,
     phrases: true,
     phraseMentions: 3,
@@ -233,6 +239,7 @@ export const EMPTY_STUDY: StudyState = {
   stopWords: [],
   allowedWords: [],
   wordKinds: {},
+  nameKinds: {},
   kept: [],
   dropped: [],
   merges: {},

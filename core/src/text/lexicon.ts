@@ -18,6 +18,16 @@ export interface Lexicon {
     ReadonlyMap<string, string>,
     ReadonlyMap<string, string>,
   ];
+  /** What some names are of, small letters. */
+  readonly names: LexiconNames;
+}
+
+/** Names WordNet knows: its instances of people and places, and what its people are called by first. */
+export interface LexiconNames {
+  readonly first: ReadonlySet<string>;
+  /** People known by one name, as by their surname. */
+  readonly person: ReadonlySet<string>;
+  readonly place: ReadonlySet<string>;
 }
 
 const PART_OF_LETTER: ReadonlyMap<string, number> = new Map([
@@ -53,11 +63,21 @@ export function parseLexicon(text: string): Lexicon {
     }
     senses.set(line.slice(0, gap), counts);
   }
-  for (i++; i < lines.length; i++) {
+  for (i++; i < lines.length && lines[i] !== '%'; i++) {
     const [form, letter, lemma] = lines[i].split(' ');
     if (lemma) irregular[PART_OF_LETTER.get(letter) ?? OTHER_PART]?.set(form, lemma);
   }
-  return { senses, irregular };
+  const names = new Map<string, ReadonlySet<string>>();
+  for (i++; i < lines.length; i++) {
+    const gap = lines[i].indexOf(' ');
+    if (gap > 0) names.set(lines[i].slice(0, gap), new Set(lines[i].slice(gap + 1).split(',')));
+  }
+  const namesOf = (kind: keyof LexiconNames): ReadonlySet<string> => names.get(kind) ?? new Set();
+  return {
+    senses,
+    irregular,
+    names: { first: namesOf('first'), person: namesOf('person'), place: namesOf('place') },
+  };
 }
 
 /** Endings to try, as WordNet's own morphology has them: [ending, what stands in its place]. */

@@ -2,12 +2,13 @@ import { addSource, distinctiveness, emptySide } from '../concepts/distinct.ts';
 import { suggestMerges, type Suggestion } from '../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, type SynonymReport } from '../concepts/synonyms.ts';
 import { kindsOfWords } from '../concepts/word-kinds.ts';
+import { byCodeUnits } from '../base/order.ts';
 import { languageOf, stopWordsOf } from '../engine/resources.ts';
 import { stopWordChoices } from '../engine/stage-keys.ts';
 import { groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { wordsPerSource } from '../text/tokens.ts';
-import type { ConceptsView, DistinctView, MeaningView, WordKindsView } from './view-types.ts';
+import type { ConceptsView, DistinctView, MeaningView, NameKindsView, WordKindsView } from './view-types.ts';
 import type { Group } from './reading-view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
@@ -18,6 +19,8 @@ export interface ConceptViews {
   distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
   /** The words of the study by what they were taken for. */
   wordKinds: View<null, WordKindsView>;
+  /** The names of the study by what they are of. */
+  nameKinds: View<null, NameKindsView>;
   /** What a concept can mean, by a dictionary, with the synonyms that are candidates too. */
   meaning: View<{ readonly key: string }, MeaningView>;
   /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
@@ -41,6 +44,7 @@ export const CONCEPT_KEYS = {
     choices: stopWordChoices(state),
     wordKinds: state.wordKinds,
   })),
+  nameKinds: reads(['names', 'nameKinds'], nothing),
   meaning: reads(['languages', 'candidates'], ({ settings: { concepts } }) => ({
     language: concepts.language,
   })),
@@ -93,6 +97,16 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const languages = yield* take('languages');
     const stopWords = stopWordsOf(choices, languages);
     return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, wordKinds) };
+  },
+
+  *nameKinds(_, { take }) {
+    const { labels } = yield* take('names');
+    const kinds = yield* take('nameKinds');
+    return {
+      rows: kinds
+        .map((kind, name) => ({ name: labels[name], ...kind }))
+        .sort((a, b) => b.mentions - a.mentions || byCodeUnits(a.name, b.name)),
+    };
   },
 
   *suggestions({ refused }, { take, own: { language }, lexicon, meanings }) {

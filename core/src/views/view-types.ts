@@ -5,6 +5,7 @@ import type { Band } from '../themes/bands.ts';
 import type { Theme } from '../themes/themes.ts';
 import type { Flow, NamedGroup } from '../themes/beside.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
+import type { KindOfName } from '../concepts/name-kinds.ts';
 import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { MapScene } from '../map/scene.ts';
 import type { PlainCounts } from '../text/plain-counts.ts';
@@ -59,6 +60,16 @@ export interface MeaningView {
 export interface WordKindsView {
   /** By falling mentions; stop words are none of them. */
   readonly rows: readonly KindOfWord[];
+}
+
+/** A name of the study with what it is of. */
+export interface NameKindRow extends KindOfName {
+  readonly name: string;
+}
+
+export interface NameKindsView {
+  /** By falling mentions, then by name. */
+  readonly rows: readonly NameKindRow[];
 }
 
 export interface LinkRow {

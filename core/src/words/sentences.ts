@@ -3,6 +3,8 @@ import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-for
 import type { WindowSettings } from '../network/windows.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 import { leastSources, selectionRange } from '../concepts/selection.ts';
+import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
+import { NAME_KIND_TEXTS } from './name-clues.ts';
 import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
@@ -72,12 +74,27 @@ const UNIT_TEXTS = {
   form: 'as they are written',
 } as const;
 
+/** Whether a part of the sentence is the names. */
+const isNames = (part: string): boolean => /names\b/.test(part);
+
+/** Which names may be concepts. */
+function namesText(kinds: readonly NameKind[]): string {
+  if (kinds.length === NAME_KINDS.length) return 'names';
+  const of = NAME_KINDS.filter((kind) => kind !== 'other' && kinds.includes(kind)).map(
+    (kind) => NAME_KIND_TEXTS[kind].many,
+  );
+  const others = kinds.includes('other') ? ['other names'] : [];
+  return kinds.length === 0
+    ? 'no names'
+    : listed([...(of.length > 0 ? [`names of ${listed(of)}`] : []), ...others]);
+}
+
 function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
   if (parts.length === 0) return 'no single words';
   if (language === undefined || language === 'en') return listed(parts);
   // Another language's parts of speech are not known: any word will do where one of them is wanted.
-  const words = parts.some((part) => part !== 'names' && part !== 'numbers') ? ['words'] : [];
-  return listed([...words, ...parts.filter((part) => part === 'names' || part === 'numbers')]);
+  const words = parts.some((part) => !isNames(part) && part !== 'numbers') ? ['words'] : [];
+  return listed([...words, ...parts.filter((part) => isNames(part) || part === 'numbers')]);
 }
 
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */
@@ -147,7 +164,7 @@ export function methodSentences(
     ...(concepts.nouns ? ['nouns'] : []),
     ...(concepts.verbs ? ['verbs'] : []),
     ...(concepts.adjectives ? ['adjectives'] : []),
-    ...(concepts.names ? ['names'] : []),
+    ...(concepts.names ? [namesText(concepts.nameKinds)] : []),
     ...(concepts.numbers ? ['numbers'] : []),
   ];
   const stopCount = state.stopWords.length;

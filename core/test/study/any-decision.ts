@@ -30,6 +30,11 @@ export const listDecision: fc.Arbitrary<Decision> = fc.oneof(
     words,
     as: fc.constantFrom('name' as const, 'noun' as const, null),
   }),
+  fc.record({
+    kind: fc.constant('setNameKind' as const),
+    names: words,
+    as: fc.constantFrom('person' as const, 'place' as const, null),
+  }),
   fc.record({ kind: fc.constant('mergeConcepts' as const), into: word, keys: words }),
   fc.record({
     kind: fc.constant('mergeMany' as const),

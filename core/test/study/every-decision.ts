@@ -60,6 +60,7 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   allowWords: { kind: 'allowWords', words: ['e'] },
   stopAllowing: { kind: 'stopAllowing', words: ['e'] },
   setWordKind: { kind: 'setWordKind', words: ['e'], as: 'name' },
+  setNameKind: { kind: 'setNameKind', names: ['e'], as: 'place' },
   mergeConcepts: { kind: 'mergeConcepts', into: 'a', keys: ['e'] },
   mergeMany: { kind: 'mergeMany', groups: [{ into: 'a', keys: ['f', 'g h'] }] },
   refuseMerge: { kind: 'refuseMerge', keys: ['a', 'b'] },

@@ -1,6 +1,7 @@
 import { withoutWords } from '../../src/base/records.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import type { StudyState } from '../../src/study/study.ts';
+import type { NameKind } from '../../src/concepts/name-clues.ts';
 import type { WordKind } from '../../src/text/parts-of-speech.ts';
 
 const without = (from: readonly string[], keys: readonly string[]): string[] => {
@@ -52,6 +53,13 @@ export function decidePlainly(state: StudyState, decision: Decision): StudyState
       const others = Object.entries(state.wordKinds).filter(([word]) => !words.has(word));
       const said = as === null ? [] : [...words].map((word): [string, WordKind] => [word, as]);
       return { ...state, wordKinds: Object.fromEntries([...others, ...said]) };
+    }
+    case 'setNameKind': {
+      const { as } = decision;
+      const names = new Set(decision.names);
+      const others = Object.entries(state.nameKinds).filter(([name]) => !names.has(name));
+      const said = as === null ? [] : [...names].map((name): [string, NameKind] => [name, as]);
+      return { ...state, nameKinds: Object.fromEntries([...others, ...said]) };
     }
     case 'mergeConcepts': {
       const merges = new Map(Object.entries(state.merges));

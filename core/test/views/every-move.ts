@@ -41,6 +41,7 @@ export const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decisio
   setConcepts: [
     { kind: 'setConcepts', change: { verbs: true } },
     { kind: 'setConcepts', change: { size: 4 } },
+    { kind: 'setConcepts', change: { nameKinds: ['person'] } },
     { kind: 'setConcepts', change: { language: 'de' } },
     { kind: 'setConcepts', change: { numbers: true, listedStopWords: false } },
   ],
@@ -53,6 +54,7 @@ export const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decisio
   allowWords: [{ kind: 'allowWords', words: ['last'] }],
   stopAllowing: [{ kind: 'stopAllowing', words: ['last'] }],
   setWordKind: [{ kind: 'setWordKind', words: ['rain'], as: 'verb' }],
+  setNameKind: [{ kind: 'setNameKind', names: ['Mill Hill'], as: 'person' }],
   mergeConcepts: [{ kind: 'mergeConcepts', into: 'fare', keys: ['wage'] }],
   mergeMany: [{ kind: 'mergeMany', groups: [{ into: 'rain', keys: ['shelter'] }] }],
   refuseMerge: [{ kind: 'refuseMerge', keys: ['fare', 'wage'] }],

@@ -61,6 +61,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
   concepts: [null],
   distinct: [{ group: drivers }, { group: drivers, against: { attribute: 'wave', value: 'after' } }],
   wordKinds: [null],
+  nameKinds: [null],
   suggestions: [{ refused: [] }],
   synonyms: [{ text: 'fare: wage' }],
   links: [{ concept: null, limit: 50 }],

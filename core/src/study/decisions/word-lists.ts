@@ -1,4 +1,5 @@
 import { pairOf, toldApart } from '../../concepts/spellings.ts';
+import type { NameKind } from '../../concepts/name-clues.ts';
 import type { WordKind } from '../../text/parts-of-speech.ts';
 import type { Decision } from '../decisions.ts';
 import type { WordDecision } from './words.ts';
@@ -118,6 +119,7 @@ export function looseLists(state: StudyState): LooseLists {
   const allowed = list(state.allowedWords);
   const refused = list(state.refusedMerges);
   const kinds = record<WordKind>(state.wordKinds);
+  const nameKinds = record<NameKind>(state.nameKinds);
   const labels = record<string>(state.conceptLabels);
   const merges = new Loose<WordRecord<string>, Merges>(
     state.merges,
@@ -153,6 +155,10 @@ export function looseLists(state: StudyState): LooseLists {
       for (const word of words) kinds.held.delete(word);
       if (as !== null) for (const word of words) kinds.held.set(word, as);
     },
+    setNameKind({ names, as }) {
+      for (const name of names) nameKinds.held.delete(name);
+      if (as !== null) for (const name of names) nameKinds.held.set(name, as);
+    },
     mergeConcepts: ({ into, keys }) => merges.held.merge(into, keys),
     mergeMany({ groups }) {
       for (const { into, keys } of groups) merges.held.merge(into, keys);
@@ -181,6 +187,7 @@ export function looseLists(state: StudyState): LooseLists {
       allowedWords: allowed.done(),
       refusedMerges: refused.done(),
       wordKinds: kinds.done(),
+      nameKinds: nameKinds.done(),
       conceptLabels: labels.done(),
       merges: merges.done(),
     }),

@@ -1,3 +1,4 @@
+import type { NameKind } from '../../concepts/name-clues.ts';
 import type { WordKind } from '../../text/parts-of-speech.ts';
 import { few, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
@@ -15,6 +16,8 @@ export type WordDecision =
   | { readonly kind: 'stopAllowing'; readonly words: readonly string[] }
   /** Words, small letters, that are something else than was found; null leaves them to what was found. */
   | { readonly kind: 'setWordKind'; readonly words: readonly string[]; readonly as: WordKind | null }
+  /** Names, as they are labelled, that are of something else than was found; null leaves them to what was found. */
+  | { readonly kind: 'setNameKind'; readonly names: readonly string[]; readonly as: NameKind | null }
   | { readonly kind: 'mergeConcepts'; readonly into: string; readonly keys: readonly string[] }
   /** Several merges at once, as from a list of synonyms. */
   | {
@@ -35,6 +38,13 @@ const KIND_WORDS: Readonly<Record<WordKind, string>> = {
   name: 'a name',
 };
 
+const NAME_KIND_WORDS: Readonly<Record<NameKind, string>> = {
+  person: 'a person',
+  place: 'a place',
+  organisation: 'an organisation',
+  other: 'none of these',
+};
+
 export const WORD_SAY: Sayers<WordDecision> = {
   keepConcepts: (decision) => `keep ${few(decision.keys)}`,
   dropConcepts: (decision) => `drop ${few(decision.keys)}`,
@@ -48,6 +58,10 @@ export const WORD_SAY: Sayers<WordDecision> = {
     decision.as === null
       ? `leave what ${few(decision.words)} is to what was found`
       : `take ${few(decision.words)} for ${KIND_WORDS[decision.as]}`,
+  setNameKind: (decision) =>
+    decision.as === null
+      ? `leave what ${few(decision.names)} is to what was found`
+      : `take ${few(decision.names)} for ${NAME_KIND_WORDS[decision.as]}`,
   mergeConcepts: (decision) => `merge ${few(decision.keys)} into ${decision.into}`,
   mergeMany: (decision) => `merge by a list of ${decision.groups.length}`,
   refuseMerge: (decision) => `keep ${decision.keys[0]} and ${decision.keys[1]} apart`,
@@ -62,6 +76,7 @@ export const wordDecisionSchemas = ({
   keys,
   concept,
   wordKind,
+  nameKind,
 }: SchemaFields): FieldsOf<WordDecision> => ({
   keepConcepts: { keys: keys.required() },
   dropConcepts: { keys: keys.required() },
@@ -72,6 +87,7 @@ export const wordDecisionSchemas = ({
   allowWords: { words: keys.required() },
   stopAllowing: { words: keys.required() },
   setWordKind: { words: keys.required(), as: wordKind.allow(null).required() },
+  setNameKind: { names: keys.required(), as: nameKind.allow(null).required() },
   mergeConcepts: { into: concept.required(), keys: keys.required() },
   mergeMany: {
     groups: Joi.array()

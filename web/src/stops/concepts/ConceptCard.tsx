@@ -4,6 +4,7 @@ import { FIGURES, figureSentence, type FigureContext } from '@green-thicket/core
 import { useSame } from '../../pieces/use-same.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ConceptVariants } from './ConceptVariants.tsx';
+import { NameKindChoice } from './NameKindChoice.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { neverShow } from '../../pieces/never-show.ts';
 import styles from './ConceptCard.module.css';
@@ -70,6 +71,7 @@ export function ConceptCard({
         {row.shorter.length > 0 && (
           <span>also {row.shorter.map(({ form, mentions }) => `${form} (${mentions})`).join(', ')}</span>
         )}
+        {row.part === 'name' && <NameKindChoice name={row.written} />}
         {row.variants.length > 0 && <ConceptVariants row={row} />}
       </div>
       <details className={styles.figureSentences}>

@@ -38,6 +38,7 @@ export function ConceptsLedger({
   return (
     <section className="ledger" aria-label="Words">
       <Segmented<ConceptsLook['panel']>
+        className={styles.panels}
         size="small"
         aria-label="Words, their kinds, merges or lists"
         value={panel}

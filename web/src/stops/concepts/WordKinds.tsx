@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Checkbox } from 'antd';
+import { Checkbox, Segmented } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
@@ -7,6 +7,7 @@ import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
+import { NameKinds } from './NameKinds.tsx';
 import styles from './WordKinds.module.css';
 import shared from './concepts.module.css';
 
@@ -28,6 +29,7 @@ export function WordKinds() {
   const { state, decide } = useStudy();
   const { data, isPlaceholderData } = useView('wordKinds', null);
   const [shown, setShown] = useState<WordKind>();
+  const [namesBy, setNamesBy] = useState<'kind' | 'word'>('kind');
   const byKind = useMemo(() => {
     const lists = new Map(
       WORD_KINDS.map((kind) => [kind, (data?.rows ?? []).filter((row) => row.kind === kind)]),
@@ -45,7 +47,9 @@ export function WordKinds() {
   const { concepts } = state.settings;
   return (
     <>
-      <ul className={`plain-list ${styles.kindsList}${isPlaceholderData ? ' dimmed' : ''}`}>
+      <ul
+        className={`plain-list ${shown ? styles.kindsRow : styles.kindsList}${isPlaceholderData ? ' dimmed' : ''}`}
+      >
         {WORD_KINDS.map((kind) => {
           const { label, says, setting } = KIND_TEXTS[kind];
           return (
@@ -62,19 +66,35 @@ export function WordKinds() {
               <button
                 type="button"
                 className="linklike"
+                title={says}
                 aria-expanded={shown === kind}
                 onClick={() => setShown(shown === kind ? undefined : kind)}
               >
                 {label}
               </button>{' '}
               <span className="quiet">
-                {data ? counted(byKind(kind).length, 'word') : '…'} · {says}
+                {/* What each holds is told while none is open; then its words need the room. */}
+                {data ? (shown ? inFigures(byKind(kind).length) : counted(byKind(kind).length, 'word')) : '…'}
+                {!shown && ` · ${says}`}
               </span>
             </li>
           );
         })}
       </ul>
-      {shown && (
+      {shown === 'name' && (
+        <Segmented<typeof namesBy>
+          size="small"
+          aria-label="Names whole or word by word"
+          value={namesBy}
+          options={[
+            { value: 'kind', label: 'Whole' },
+            { value: 'word', label: 'Word by word' },
+          ]}
+          onChange={setNamesBy}
+        />
+      )}
+      {shown === 'name' && namesBy === 'kind' && <NameKinds />}
+      {shown && !(shown === 'name' && namesBy === 'kind') && (
         <div
           ref={scroller}
           className={shared.scrollList}
