@@ -39,6 +39,25 @@ describe('words and figures', () => {
     await browser.choose('Kinds');
     await browser.waitForText('.kinds-list', /Nouns \d/);
     await browser.press('Names');
+    await browser.waitForText('[aria-label="Names taken for people"]', /Index\s*3/);
+    await browser.click('[aria-label="Tick Index"]');
+    await browser.click('[aria-label="Tick Len"]');
+    await browser.pick('Take the ticked names for', 'places');
+    await browser.press('Places');
+    await browser.waitForText('[aria-label="Names taken for places"]', /Index[^]*by you/);
+    expect(await browser.textOf('[aria-label="Names taken for places"]')).to.match(/Len[^]*by you/);
+    await browser.click('[aria-label="Places may be concepts"]');
+    await browser.waitForText('.method-sentence', 'names of people and organisations and other names');
+    await browser.choose('Words');
+    await browser.settled();
+    expect(await browser.textOf(ledger))
+      .to.include('Gerald')
+      .and.not.include('Fen End');
+    await browser.press('Undo');
+    await browser.waitForText(ledger, /Fen End/);
+    await browser.choose('Kinds');
+    await browser.press('Names');
+    await browser.choose('Word by word');
     await browser.pick('What gerald is', 'nouns');
     await browser.until(
       'Gerald is a name still',

@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then types, lint, unit tests and the real interface in headless Chromium.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildCommands, buildWeb, checkNode, install, root, say } from './run.mjs';
@@ -42,14 +42,31 @@ async function checkAll(checks, sideBySide = 2) {
   await Promise.all(Array.from({ length: sideBySide }, work));
 }
 
-/** Runs a Mocha suite and counts its tests. */
-function suite(name, config) {
+/** The test files in folders, those with the most tests first, so that none of the long ones is left for the end. */
+function testFiles(folders) {
+  const testsIn = (path) => readFileSync(join(root, path), 'utf8').split(/^\s*it\(/m).length;
+  return folders
+    .flatMap((folder) =>
+      readdirSync(join(root, folder), { recursive: true })
+        .filter((name) => name.endsWith('.test.ts'))
+        .map((name) => join(folder, name)),
+    )
+    .map((path) => ({ path, tests: testsIn(path) }))
+    .sort((a, b) => b.tests - a.tests || (a.path < b.path ? -1 : 1))
+    .map(({ path }) => path);
+}
+
+/** Runs the tests in folders with Mocha and counts them. */
+function suite(name, config, folders) {
   say(`${name} …`);
   const folder = mkdtempSync(join(tmpdir(), 'thicket-report-'));
   const report = join(folder, 'report.json');
+  const { spec: _, ...settings } = JSON.parse(readFileSync(join(root, config), 'utf8'));
+  const configHere = join(folder, 'mocharc.json');
+  writeFileSync(configHere, JSON.stringify({ ...settings, spec: testFiles(folders) }));
   const { status } = spawnSync(
     process.execPath,
-    ['node_modules/mocha/bin/mocha.js', '--config', config, '--reporter', 'scripts/reporter.cjs'],
+    ['node_modules/mocha/bin/mocha.js', '--config', configHere, '--reporter', 'scripts/reporter.cjs'],
     {
       cwd: root,
       stdio: 'inherit',
@@ -81,20 +98,23 @@ if (missing().length > 0) {
 }
 await buildCommands();
 await buildWeb();
+const types = (project) => ({
+  name: `Types of ${project}`,
+  args: ['node_modules/typescript/bin/tsc', '-p', project],
+});
+// The longest first.
 await checkAll([
   { name: 'Lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] },
-  ...['web', 'tsconfig.tests.json', 'core', 'cli', 'server'].map((project) => ({
-    name: `Types of ${project}`,
-    args: ['node_modules/typescript/bin/tsc', '-p', project],
-  })),
+  ...['web', 'tsconfig.tests.json'].map(types),
   {
     name: 'Formatting',
     args: ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'],
   },
+  ...['core', 'cli', 'server'].map(types),
   { name: 'Imports', args: ['scripts/check-imports.mjs'] },
 ]);
-suite('Unit tests', '.mocharc.json');
-if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json');
+suite('Unit tests', '.mocharc.json', ['core/test', 'server/test', 'cli/test', 'web/test']);
+if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json', ['e2e']);
 else {
   failed++;
   say(
