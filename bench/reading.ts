@@ -25,7 +25,7 @@ export function benchReading(words: number): void {
     ],
     [
       'what follows a frequent word',
-      () => ask('branches', { selection: concept, direction: 'after', path: [] }),
+      () => ask('branches', { selection: concept, direction: 'after', path: [], lines: 18 }),
     ],
     [
       'where ten concepts stand',

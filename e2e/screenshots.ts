@@ -22,6 +22,14 @@ try {
   await browser.find('.map-word');
   await browser.settled();
   const study = (await browser.driver.getCurrentUrl()).replace(/\/map.*/, '');
+  // The picture on the first page.
+  await browser.driver.executeScript("document.querySelector('.map-tools').style.visibility = 'hidden'");
+  const map = await (await browser.find('.concept-map > g')).getRect();
+  writeFileSync(
+    join(root, 'web/public/sample-map.webp'),
+    await browser.pictureOf({ ...map, x: map.x - 4, width: map.width + 8 }, 1.8),
+    'base64',
+  );
   const views: [name: string, address: string, ready: string][] = [
     ['sources', 'sources', '.grid-row'],
     ['clean', 'clean', '.clean-body'],

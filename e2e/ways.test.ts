@@ -88,7 +88,7 @@ describe('ways through the interface', () => {
     );
   });
 
-  it('pastes a text as a source and finds it after a reload', async () => {
+  it('pastes a text as a source and finds it after a reload; drops files on the first page', async () => {
     await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     const title = await browser.find('.study-title');
@@ -108,7 +108,16 @@ describe('ways through the interface', () => {
     await browser.find('[aria-label="place of Field note: Harbour"]');
     expect(await (await browser.find('.study-title')).getAttribute('value')).to.equal('My study');
     await browser.driver.get(stage.served.address);
-    await browser.waitForText('.start-list', 'My study');
+    await browser.waitForText('.start-list', /My study\s+1 source · 6 words/);
+    expect(await browser.violations()).to.deep.equal([]);
+
+    // What is dropped on the first page begins a study of its own.
+    await browser.driver.executeScript(`
+      const transfer = new DataTransfer();
+      for (const name of ['one.txt', 'two.txt']) transfer.items.add(new File(['We waited in ' + name], name));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));`);
+    await browser.waitForText('.source-grid', 'two.txt');
+    expect(await browser.driver.getCurrentUrl()).to.match(/\/sources$/);
   });
 
   it('follows live in a second tab', async () => {

@@ -94,6 +94,18 @@ export function stopLayers(language: LanguageCode): readonly StopLayer[] {
     : [{ name: 'function words', words: OTHER_STOP_WORDS[language] }];
 }
 
+const functionWordsFound = new Map<LanguageCode, ReadonlySet<string>>();
+
+/** The function words of a language, as stop lists have them (`stopForm`). */
+export function functionWordsOf(language: LanguageCode): ReadonlySet<string> {
+  let words = functionWordsFound.get(language);
+  if (!words) {
+    words = new Set(stopLayers(language)[0].words.map(stopForm));
+    functionWordsFound.set(language, words);
+  }
+  return words;
+}
+
 /** The layers of a language's stop list that a word is on. */
 export function layersWith(word: string, language: LanguageCode): string[] {
   const form = stopForm(word.trim());

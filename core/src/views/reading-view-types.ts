@@ -1,4 +1,4 @@
-import type { Branches } from '../reading/branches.ts';
+import type { OpenFork } from '../reading/branches.ts';
 import type { Group, Within } from '../study/within.ts';
 
 export type { Group, Within };
@@ -142,6 +142,6 @@ export interface DispersionView {
   readonly sourceStarts: readonly number[];
 }
 
-export interface BranchesView extends Branches {
+export interface BranchesView extends OpenFork {
   readonly title: string;
 }

@@ -1,4 +1,4 @@
-import { branchesOf } from '../reading/branches.ts';
+import { branchesOf, openBranches } from '../reading/branches.ts';
 import { orderOfLines } from '../reading/concordance.ts';
 import {
   hitsIn,
@@ -18,6 +18,8 @@ import { partAround } from './part-around.ts';
 import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from './view.ts';
+import { functionWordsOf } from '../concepts/stop-words.ts';
+import { languageOf } from '../engine/resources.ts';
 import { idsOf, stretchSettings } from '../engine/stage-keys.ts';
 import { mentionsThatCount } from '../network/stretches.ts';
 import { groupValues } from '../study/groups.ts';
@@ -74,6 +76,8 @@ export interface ReadingViews {
       readonly selection: Selection;
       readonly direction: 'after' | 'before';
       readonly path: readonly string[];
+      /** Lines there is room for, so that branches are open from the start; 0 for none. */
+      readonly lines: number;
     },
     BranchesView
   >;
@@ -112,7 +116,10 @@ export const READING_KEYS = {
   dispersion: reads(SELECTION_STAGES, (state, { selections }: Asked<'dispersion'>) =>
     readForSelections(state, selections),
   ),
-  branches: reads(SELECTION_STAGES, everywhere),
+  branches: reads([...SELECTION_STAGES, 'languages'], (state, asked: Asked<'branches'>) => ({
+    ...everywhere(state, asked),
+    language: state.settings.concepts.language,
+  })),
 };
 
 export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
@@ -269,10 +276,16 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     return { rows, sourceStarts };
   },
 
-  *branches({ selection, direction, path }, context) {
+  *branches({ selection, direction, path, lines }, context) {
     const tokens = yield* context.take('tokens');
     const { title, hits } = yield* hitsOfSelection(selection, context);
-    return { title, ...branchesOf(tokens, hits, sentencesOf(tokens), direction, path) };
+    const language = languageOf(context.own.language, yield* context.take('languages'));
+    const functionWords = functionWordsOf(language);
+    const sentences = sentencesOf(tokens);
+    const open = openBranches(path, lines, (along) =>
+      branchesOf(tokens, hits, sentences, { direction, path: along, functionWords }),
+    );
+    return { title, ...open };
   },
 };
 

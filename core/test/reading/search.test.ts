@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readTerms } from '../../src/concepts/terms.ts';
-import { branchesOf } from '../../src/reading/branches.ts';
+import { branchesOf, openBranches, type Branches, type OpenFork } from '../../src/reading/branches.ts';
 import { orderOfLines } from '../../src/reading/concordance.ts';
 import { hitsIn, passagesOfHits, sourcesOfHits, type Hits } from '../../src/reading/hits.ts';
 import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
@@ -141,7 +141,7 @@ describe('branches', () => {
   const hits: Hits = { first: Int32Array.from(at), end: Int32Array.from(at, (t) => t + 1) };
   const sentences = sentenceOfTokens(tokens);
   it('join common beginnings, within sentences, after and before', () => {
-    const after = branchesOf(tokens, hits, sentences, 'after', []);
+    const after = branchesOf(tokens, hits, sentences, { direction: 'after', path: [] });
     expect(after).to.deep.equal({
       count: 5,
       ending: 1,
@@ -151,21 +151,22 @@ describe('branches', () => {
       ],
     });
     expect(
-      branchesOf(tokens, hits, sentences, 'after', ['was']).branches.map(({ words, count }) => [
-        words[0],
-        count,
-      ]),
+      branchesOf(tokens, hits, sentences, { direction: 'after', path: ['was'] }).branches.map(
+        ({ words, count }) => [words[0], count],
+      ),
     ).to.deep.equal([
       ['late', 2],
       ['full', 1],
     ]);
     expect(
-      branchesOf(tokens, hits, sentences, 'before', []).branches.map(({ words, count }) => [words[0], count]),
+      branchesOf(tokens, hits, sentences, { direction: 'before', path: [] }).branches.map(
+        ({ words, count }) => [words[0], count],
+      ),
     ).to.deep.equal([
       ['the', 4],
       ['no', 1],
     ]);
-    expect(branchesOf(tokens, hits, sentences, 'after', ['never'])).to.deep.equal({
+    expect(branchesOf(tokens, hits, sentences, { direction: 'after', path: ['never'] })).to.deep.equal({
       count: 0,
       ending: 0,
       branches: [],
@@ -174,9 +175,63 @@ describe('branches', () => {
   it('of words that always come together are one', () => {
     const same = tokensOf('Bus to the old mill. Bus to the old mill.');
     const both: Hits = { first: Int32Array.of(0, 5), end: Int32Array.of(1, 6) };
-    expect(branchesOf(same, both, sentenceOfTokens(same), 'after', []).branches).to.deep.equal([
-      { words: ['to', 'the', 'old', 'mill'], count: 2, next: 0 },
-    ]);
+    expect(
+      branchesOf(same, both, sentenceOfTokens(same), { direction: 'after', path: [] }).branches,
+    ).to.deep.equal([{ words: ['to', 'the', 'old', 'mill'], count: 2, next: 0 }]);
+  });
+  it('of function words are joined to what follows them', () => {
+    const some = tokensOf('Bus to the mill. Bus to the harbour today. Bus to town. Bus to the.');
+    const first = Int32Array.from(
+      Array.from(some.type.keys()).filter((t) => some.forms[some.type[t]] === 'bus'),
+    );
+    const buses: Hits = { first, end: first.map((t) => t + 1) };
+    const options = { direction: 'after', path: [], functionWords: new Set(['to', 'the']) } as const;
+    expect(branchesOf(some, buses, sentenceOfTokens(some), options)).to.deep.equal({
+      count: 4,
+      ending: 0,
+      branches: [
+        { words: ['to', 'the'], count: 1, next: 0 },
+        { words: ['to', 'the', 'harbour', 'today'], count: 1, next: 0 },
+        { words: ['to', 'the', 'mill'], count: 1, next: 0 },
+        { words: ['to', 'town'], count: 1, next: 0 },
+      ],
+    });
+    // A path may end within what is joined.
+    const along = branchesOf(some, buses, sentenceOfTokens(some), { ...options, path: ['to', 'the'] });
+    expect([along.count, along.ending]).to.deep.equal([3, 1]);
+  });
+  it('are open from the start as far as there is room, and hold what a fork of theirs holds', () => {
+    const words = fc.array(fc.constantFrom('was', 'late', 'full', 'again', 'and'), { maxLength: 4 });
+    fc.assert(
+      fc.property(fc.array(words, { minLength: 1, maxLength: 30 }), fc.nat(40), (sentencesSaid, lines) => {
+        const said = tokensOf(sentencesSaid.map((each) => `Bus ${each.join(' ')}.`).join(' '));
+        const first = Int32Array.from(
+          Array.from(said.type.keys()).filter((t) => said.forms[said.type[t]] === 'bus'),
+        );
+        const here: Hits = { first, end: first.map((t) => t + 1) };
+        const sentenceAt = sentenceOfTokens(said);
+        const branchesAt = (path: readonly string[]): Branches =>
+          branchesOf(said, here, sentenceAt, { direction: 'after', path, functionWords: new Set(['and']) });
+        let shown = 0;
+        const check = (fork: OpenFork, path: readonly string[]): void => {
+          expect(fork.branches.map(({ inner: _, ...branch }) => branch)).to.deep.equal(
+            branchesAt(path).branches,
+          );
+          const inThis = fork.branches.reduce((sum, { count }) => sum + count, fork.ending);
+          expect(inThis).to.equal(fork.count);
+          shown += (fork.ending > 0 ? 1 : 0) + (fork.branches.length > fork.shown ? 1 : 0);
+          fork.branches.forEach(({ inner, words: next, count }, i) => {
+            if (inner) {
+              expect(inner.count).to.equal(count);
+              check(inner, [...path, ...next]);
+            } else if (i < fork.shown) shown++;
+          });
+        };
+        const whole = openBranches([], lines, branchesAt);
+        check(whole, []);
+        if (whole.branches.some(({ inner }) => inner)) expect(shown).to.be.at.most(lines);
+      }),
+    );
   });
 });
 
@@ -224,6 +279,7 @@ describe('views of the original words', () => {
         selection: { kind: 'search', query: 'bus' },
         direction: 'after',
         path: [],
+        lines: 0,
       }).branches.map(({ words }) => words[0]),
     ).to.deep.equal(['left', 'was']);
     expect(ask('source', { sourceId: study.state.sources[1].id, selection, at: -1 }).marks).to.have.length(1);
@@ -249,7 +305,7 @@ describe('what follows a selection', () => {
   it('has passages as many as its branch says, each with the words marked', () => {
     const ask = asking(study);
     const of = { kind: 'search', query: 'bus' } as const;
-    const { branches } = ask('branches', { selection: of, direction: 'after', path: [] });
+    const { branches } = ask('branches', { selection: of, direction: 'after', path: [], lines: 0 });
     for (const { words, count } of branches) {
       const selection = { kind: 'following', of, direction: 'after', words } as const;
       const { windows, rows } = ask('passages', { selection, limit: 10 });

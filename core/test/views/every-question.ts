@@ -139,7 +139,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
     { selection: cell, order: 'text', context: 20, limit: 50, group: null },
   ],
   dispersion: [{ selections: [concept, cell] }],
-  branches: [{ selection: cell, direction: 'after', path: [] }],
+  branches: [{ selection: cell, direction: 'after', path: [], lines: 12 }],
   names: [null],
   colleague: [{ state: { ...begun().state, dropped: ['rain'] }, register: [] }],
   figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],

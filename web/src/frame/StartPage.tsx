@@ -1,15 +1,19 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { App, Button, Modal, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { hasPassword, openStudyFile } from '../engine/client.ts';
-import { type OpenedStudy } from '../engine/protocol.ts';
+import { type FileToRead, type OpenedStudy } from '../engine/protocol.ts';
+import type { StudyFigures } from '../store/database.ts';
 import { askToPersist, persistence } from '../store/persistence.ts';
 import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
 import { AskPassword } from './AskPassword.tsx';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { Mark } from './Mark.tsx';
+import { counted, percent } from '@green-thicket/core/base/wording';
+import { bringTo } from '../pieces/brought-files.ts';
+import { FileDrop } from '../pieces/FileDrop.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import styles from './StartPage.module.css';
 import shared from './frame.module.css';
@@ -77,9 +81,32 @@ export function StartPage() {
       return id;
     }, 'map');
 
+  /** A study file is opened; all else becomes the sources of a new study. */
+  const takeFiles = (files: readonly FileToRead[]): void => {
+    const [first] = files;
+    if (files.length === 1 && first.name.endsWith('.thicket')) {
+      openFile(first.file);
+      return;
+    }
+    begin(async () => {
+      const id = await createStudy('Untitled study');
+      bringTo(id, files);
+      return id;
+    }, 'sources');
+  };
+  const latest = useRef(takeFiles);
+  useEffect(() => {
+    latest.current = takeFiles;
+  });
+  const onFiles = useCallback((files: readonly FileToRead[]) => latest.current(files), []);
+
   return (
     <main className={styles.startPage}>
-      <div className="start-card">
+      <FileDrop
+        says="Let go to open the study file, or to begin a study with these files"
+        onFiles={onFiles}
+      />
+      <div className={styles.startCard}>
         <div className={styles.startTitle}>
           <Mark size={44} />
           <h1>Green Thicket</h1>
@@ -123,6 +150,9 @@ export function StartPage() {
             }}
           />
         </div>
+        <p className={`quiet ${styles.startDrop}`}>
+          Or drop texts, documents, a table or a study file anywhere on this page.
+        </p>
         {studies && studies.length > 0 && <KeptStudies studies={studies} />}
         {studies?.length === 0 && window.location.origin !== USUAL_ADDRESS && (
           <p className="quiet">
@@ -137,9 +167,37 @@ export function StartPage() {
           </Modal>
         )}
       </div>
+      <WhatComesOut />
     </main>
   );
 }
+
+/** What a study is for, in a picture of the sample and three sentences. */
+function WhatComesOut() {
+  return (
+    <aside className={styles.outcome} aria-labelledby="what-comes-out">
+      <h2 id="what-comes-out">What comes out of a study</h2>
+      <img
+        src="/sample-map.webp"
+        width={560}
+        height={482}
+        alt="The sample’s concept map: seven themes as parcels of land, each with its concepts as words and thin lines between those that keep company."
+      />
+      <ol>
+        <li>The concepts the texts turn on, found for you and yours to change.</li>
+        <li>Themes they form, with how surely each would come back had others been asked.</li>
+        <li>A map, comparisons by group and over time, and a report with the method written out.</li>
+      </ol>
+      <p className="quiet">Each figure and each word opens the passages it stands on.</p>
+    </aside>
+  );
+}
+
+/** A study's figures in a line. */
+const figuresLine = ({ sources, words, concepts, themes, reached }: StudyFigures): string =>
+  `${counted(sources, 'source')} · ${counted(words, 'word')} · ${counted(concepts, 'concept')} · ${
+    themes === 0 ? 'no theme yet' : `${counted(themes, 'theme')}, reach ${percent(reached)}`
+  }`;
 
 function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
   const { message } = App.useApp();
@@ -150,11 +208,14 @@ function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
       <ul className={shared.startList}>
         {studies.map((study) => (
           <li key={study.id}>
-            <Link to={`/study/${study.id}/map`}>{study.title}</Link>
+            <span className={styles.keptStudy}>
+              <Link to={`/study/${study.id}/map`}>{study.title}</Link>
+              {study.figures && <span className="quiet">{figuresLine(study.figures)}</span>}
+            </span>
             <span className="quiet">
               {study.changed === undefined
                 ? 'locked with a password'
-                : `changed ${new Date(study.changed).toLocaleString('en-GB')}`}
+                : `changed ${new Date(study.changed).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}`}
             </span>
             <Popconfirm
               title="Delete this study for good?"

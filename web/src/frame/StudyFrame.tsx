@@ -16,6 +16,7 @@ import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { useFindingOnesWay } from './FindingOnesWay.tsx';
 import { InTurn } from '../pieces/InTurn.tsx';
+import { KeepFigures } from './KeepFigures.tsx';
 import { KeptNote } from './KeptNote.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
@@ -66,6 +67,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   return (
     <StudyContext.Provider value={study}>
       <AroundAll>
+        {study.state.sources.length > 0 && <KeepFigures />}
         <div className={styles.studyPage}>
           <SkipLink />
           <header className={styles.titleBar}>

@@ -1,5 +1,6 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
+import type { OpenFork } from '@green-thicket/core/reading/branches';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { PlainSelection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
@@ -7,15 +8,20 @@ import { useSelection } from '../pieces/selection.ts';
 import styles from './Branches.module.css';
 
 type Direction = 'after' | 'before';
-/** Branches shown of a fork before the rest is asked for. */
-const FIRST_BRANCHES = 12;
 /** Thickness of the thickest branch, in pixels. */
 const THICKEST = 22;
+/** Height of a line of branches, and of all that stands above and below them, in pixels. */
+const LINE = 24;
+const ROUND = 310;
+
+/** Lines of branches that the stage has room for. */
+const linesOfStage = (): number => Math.floor((window.innerHeight - ROUND) / LINE);
 
 /** What follows, or precedes, a word: common beginnings joined to branches as thick as they are frequent. */
 export function Branches({ selection }: { selection: PlainSelection }) {
   const [direction, setDirection] = useState<Direction>('after');
-  const { data } = useView('branches', { selection, direction, path: [] });
+  const [lines] = useState(linesOfStage);
+  const { data, isPlaceholderData } = useView('branches', { selection, direction, path: [], lines });
   return (
     <>
       <div className="stage-bar">
@@ -37,7 +43,15 @@ export function Branches({ selection }: { selection: PlainSelection }) {
         {data && (
           <div className={`${styles.branchRoot} ${direction}`}>
             <strong className={styles.branchWord}>{data.title}</strong>
-            <Fork key={direction} selection={selection} direction={direction} path={[]} most={data.count} />
+            <Fork
+              // What was open of the branches before says nothing of these.
+              key={`${direction} ${String(isPlaceholderData)}`}
+              selection={selection}
+              direction={direction}
+              path={[]}
+              most={data.count}
+              fork={data}
+            />
           </div>
         )}
       </div>
@@ -45,25 +59,33 @@ export function Branches({ selection }: { selection: PlainSelection }) {
   );
 }
 
-function Fork({
-  selection,
-  direction,
-  path,
-  most,
-}: {
-  selection: PlainSelection;
-  direction: Direction;
-  path: readonly string[];
-  most: number;
-}) {
-  const { data } = useView('branches', { selection, direction, path });
+interface ForkProps {
+  readonly selection: PlainSelection;
+  readonly direction: Direction;
+  readonly path: readonly string[];
+  readonly most: number;
+}
+
+/** A fork that is looked for when it is opened. */
+function AskedFork(props: ForkProps) {
+  const { selection, direction, path } = props;
+  const { data } = useView('branches', { selection, direction, path, lines: 0 });
+  return data ? <Fork {...props} fork={data} /> : null;
+}
+
+/** What goes on from an open branch, known already or looked for. */
+const OpenedFork = ({ fork, ...props }: ForkProps & { readonly fork: OpenFork | undefined }) =>
+  fork ? <Fork {...props} fork={fork} /> : <AskedFork {...props} />;
+
+function Fork({ selection, direction, path, most, fork }: ForkProps & { readonly fork: OpenFork }) {
   const { select } = useSelection();
-  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
-  const [shown, setShown] = useState(FIRST_BRANCHES);
-  if (!data) return null;
+  const [open, setOpen] = useState<ReadonlySet<string>>(
+    () => new Set(fork.branches.filter(({ inner }) => inner).map(({ words }) => words.join(' '))),
+  );
+  const [shown, setShown] = useState(fork.shown);
   return (
     <ul className={styles.branchFork}>
-      {data.branches.slice(0, shown).map((branch) => {
+      {fork.branches.slice(0, shown).map((branch) => {
         const key = branch.words.join(' ');
         const isOpen = open.has(key);
         const words = direction === 'after' ? branch.words : [...branch.words].reverse();
@@ -100,23 +122,25 @@ function Fork({
               {inFigures(branch.count)}
             </button>
             {isOpen && (
-              <Fork
-                selection={selection}
-                direction={direction}
+              <OpenedFork
+                {...{ selection, direction, most }}
                 path={[...path, ...branch.words]}
-                most={most}
+                fork={branch.inner}
               />
             )}
           </li>
         );
       })}
-      {data.ending > 0 && (
-        <li className={`quiet ${styles.branchEnd}`}>{counted(data.ending, 'sentence')} end here</li>
+      {fork.ending > 0 && (
+        <li className={`quiet ${styles.branchEnd}`}>
+          {counted(fork.ending, 'sentence')} {direction === 'after' ? 'end' : 'begin'}
+          {fork.ending === 1 && 's'} here
+        </li>
       )}
-      {data.branches.length > shown && (
+      {fork.branches.length > shown && (
         <li>
-          <button type="button" className="linklike" onClick={() => setShown(shown * 4)}>
-            {data.branches.length - shown} more
+          <button type="button" className="linklike" onClick={() => setShown(Math.max(shown * 4, 12))}>
+            {fork.branches.length - shown} more
           </button>
         </li>
       )}

@@ -18,8 +18,20 @@ export interface SavedCopy {
   readonly outdated?: true;
 }
 
+/** How large a study is and what was found in it. */
+export interface StudyFigures {
+  readonly sources: number;
+  readonly words: number;
+  readonly concepts: number;
+  readonly themes: number;
+  /** Share of the stretches that speak to any theme. */
+  readonly reached: number;
+}
+
 /** What is known of a study beside its record: markers, letters, copies. There is one such row in its database. */
 export interface StudyRow {
+  /** Its figures when they were last up to date, for the first page. */
+  figures?: StudyFigures;
   /** Title as of the head, for the list on the first page. */
   title: string;
   head: number;

@@ -18,11 +18,13 @@ import {
   databaseNamed,
   deleteDatabase,
   isLocked,
+  databaseOf,
   theDatabase,
   THE_STUDY,
   type DecisionRow,
   type SavedCopy,
   type StudyDatabase,
+  type StudyFigures,
   type StudyRow,
 } from './database.ts';
 import { inLine } from './in-line.ts';
@@ -46,6 +48,8 @@ export interface ListedStudy {
   readonly title: string;
   /** Undefined while it is locked. */
   readonly changed?: string;
+  /** As they last were; none where it is locked, or was never computed. */
+  readonly figures?: StudyFigures;
 }
 
 /** The studies that are here, the one changed last first; those that wait for their passwords last. */
@@ -58,10 +62,16 @@ export async function listStudies(): Promise<ListedStudy[]> {
       continue;
     }
     const row = await databaseNamed(database).study.get(THE_STUDY);
-    if (row) listed.push({ id, title: row.title, changed: row.changed });
+    if (row) listed.push({ id, title: row.title, changed: row.changed, figures: row.figures });
   }
   const when = ({ changed = '' }: ListedStudy): string => changed;
   return listed.sort((a, b) => (when(a) < when(b) ? 1 : when(a) > when(b) ? -1 : 0));
+}
+
+/** Keeps a study's figures for the first page; where they cannot be kept the page does without. */
+export async function keepFigures(id: string, figures: StudyFigures): Promise<void> {
+  const database = await databaseOf(id);
+  await database?.study.update(THE_STUDY, { figures });
 }
 
 /** Makes an empty study and returns its id. */

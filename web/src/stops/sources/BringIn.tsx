@@ -5,7 +5,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { SAMPLE_TITLE } from '../../store/sample-title.ts';
 import { chooseFiles } from './choose-files.ts';
-import { chosenFiles } from './dropped-files.ts';
+import { chosenFiles } from '../../pieces/dropped-files.ts';
 import { useIntake } from './intake-context.ts';
 import { PageByAddress } from './PageByAddress.tsx';
 import { PasteText } from './PasteText.tsx';

@@ -1,6 +1,6 @@
 import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
-import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { engine, intakeWorker } from '../../engine/client.ts';
@@ -10,7 +10,8 @@ import { whileBringingIn } from '../../store/bringing-in.ts';
 import { keepEntries } from '../../store/notebook.ts';
 import { recordSources } from '../../store/studies.ts';
 import { EncodingDialog, type UnsureFiles } from './EncodingDialog.tsx';
-import { FileDrop } from './FileDrop.tsx';
+import { FileDrop } from '../../pieces/FileDrop.tsx';
+import { takeBrought } from '../../pieces/brought-files.ts';
 import { IntakeContext, type Intake } from './intake-context.ts';
 import { IntakeReport } from './IntakeReport.tsx';
 import { TableDialog, type TableAnswer } from './TableDialog.tsx';
@@ -165,10 +166,16 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
     [id, present],
   );
 
+  // Files that were dropped on the first page come in where their study is opened.
+  useEffect(() => {
+    const files = takeBrought(id);
+    if (files) addFiles(files);
+  }, [id, addFiles]);
+
   const intake = useMemo((): Intake => ({ addFiles, addText }), [addFiles, addText]);
   return (
     <IntakeContext.Provider value={intake}>
-      <FileDrop />
+      <FileDrop says="Let go to add these files as sources" onFiles={addFiles} />
       {children}
       {unsure && <EncodingDialog unsure={unsure} onAnswer={unsure.answer} />}
       {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}

@@ -1,5 +1,5 @@
 import type { FileToRead } from '../../engine/protocol.ts';
-import { chosenFiles } from './dropped-files.ts';
+import { chosenFiles } from '../../pieces/dropped-files.ts';
 
 /** Opens the browser's chooser; nothing happens where it is closed again. */
 export function chooseFiles(

@@ -1,13 +1,21 @@
 import { useEffect, useState } from 'react';
-import { droppedFiles } from './dropped-files.ts';
-import { useIntake } from './intake-context.ts';
-import { useTellFault } from '../../pieces/use-fault.ts';
+import { droppedFiles, type BroughtFile } from './dropped-files.ts';
+import { useTellFault } from './use-fault.ts';
 import styles from './FileDrop.module.css';
 
-/** Files and folders dropped anywhere on the page become sources. */
-export function FileDrop() {
+/**
+ * Files and folders may be dropped anywhere on the page.
+ *
+ * @param says what becomes of them, shown while they are held over it
+ */
+export function FileDrop({
+  says,
+  onFiles,
+}: {
+  says: string;
+  onFiles: (files: readonly BroughtFile[]) => void;
+}) {
   const [over, setOver] = useState(false);
-  const { addFiles } = useIntake();
   const tellFault = useTellFault();
   useEffect(() => {
     const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
@@ -26,7 +34,7 @@ export function FileDrop() {
       const { dataTransfer } = event;
       tellFault('Nothing was added', async () => {
         const files = await droppedFiles(dataTransfer);
-        if (files.length > 0) addFiles(files);
+        if (files.length > 0) onFiles(files);
       });
     };
     window.addEventListener('dragover', onOver);
@@ -37,10 +45,10 @@ export function FileDrop() {
       window.removeEventListener('dragleave', onLeave);
       window.removeEventListener('drop', onDrop);
     };
-  }, [addFiles, tellFault]);
+  }, [onFiles, tellFault]);
   return over ? (
     <div className={styles.dropVeil} aria-hidden="true">
-      Let go to add these files as sources
+      {says}
     </div>
   ) : null;
 }

@@ -1,11 +1,15 @@
-import type { FileToRead } from '../../engine/protocol.ts';
+/** A file with its place in what was chosen or dropped. */
+export interface BroughtFile {
+  readonly name: string;
+  readonly file: Blob;
+}
 
 /** Hidden files of the operating system are nobody's texts. */
 const isHidden = (name: string): boolean =>
   name.split('/').some((part) => part.startsWith('.')) || /(?:^|\/)(?:Thumbs\.db|desktop\.ini)$/.test(name);
 
 /** Names without the one folder that all stand in. */
-function withoutSharedFolder(files: readonly FileToRead[]): FileToRead[] {
+function withoutSharedFolder(files: readonly BroughtFile[]): BroughtFile[] {
   const first = files[0]?.name ?? '';
   const folder = first.slice(0, first.indexOf('/') + 1);
   if (folder === '' || !files.every(({ name }) => name.startsWith(folder))) return [...files];
@@ -13,13 +17,13 @@ function withoutSharedFolder(files: readonly FileToRead[]): FileToRead[] {
 }
 
 /** Chosen files in the order of their names, with their place in a chosen folder. */
-export function chosenFiles(list: Iterable<File>): FileToRead[] {
+export function chosenFiles(list: Iterable<File>): BroughtFile[] {
   const files = Array.from(list, (file) => ({ name: file.webkitRelativePath || file.name, file }));
   const shown = withoutSharedFolder(files).filter(({ name }) => !isHidden(name));
   return shown.sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
 }
 
-async function filesOfEntry(entry: FileSystemEntry): Promise<FileToRead[]> {
+async function filesOfEntry(entry: FileSystemEntry): Promise<BroughtFile[]> {
   if (entry.isFile) {
     const file = await new Promise<File>((resolve, reject) =>
       (entry as FileSystemFileEntry).file(resolve, reject),
@@ -27,7 +31,7 @@ async function filesOfEntry(entry: FileSystemEntry): Promise<FileToRead[]> {
     return [{ name: entry.fullPath.replace(/^\//, ''), file }];
   }
   const reader = (entry as FileSystemDirectoryEntry).createReader();
-  const files: FileToRead[] = [];
+  const files: BroughtFile[] = [];
   // A folder is handed out in portions, until one is empty.
   for (;;) {
     const portion = await new Promise<FileSystemEntry[]>((resolve, reject) =>
@@ -39,7 +43,7 @@ async function filesOfEntry(entry: FileSystemEntry): Promise<FileToRead[]> {
 }
 
 /** The files of a drop, those of dropped folders too. */
-export async function droppedFiles(transfer: DataTransfer): Promise<FileToRead[]> {
+export async function droppedFiles(transfer: DataTransfer): Promise<BroughtFile[]> {
   // The list is emptied once the event is over, so everything is taken from it at once.
   const plain = Array.from(transfer.files);
   const entries = Array.from(transfer.items, (item) => item.webkitGetAsEntry()).filter(
