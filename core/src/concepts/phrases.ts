@@ -54,6 +54,12 @@ const NO_PART = 0;
 const FIRM = 1;
 /** Now and then a noun or adjective, or a time word: a phrase needs a firm noun beside it. */
 const LOOSE = 2;
+/** A form of a verb: part of a phrase only where it stands before a noun as an adjective does, as in the waiting room. */
+const PARTICIPLE = 3;
+/** Words after which a form of a verb is no verb: driving buses is none of them, a driving licence is. */
+const DETERMINERS = new Set(
+  'a an the my your his her its our their this that these those no some any each every another'.split(' '),
+);
 
 /**
  * A run of loose words alone, such as last train where train was met as a verb too, is a phrase when it is so many
@@ -69,6 +75,7 @@ function rolesInPhrases(tokens: Tokens, parts: PartsOfTypes, stopped: Uint8Array
     const part = parts.part[type];
     if (stopped[type] === OPEN && (part === NOUN || part === ADJECTIVE)) roles[type] = FIRM;
     else if (parts.nounAtTimes[type] || parts.adjectiveAtTimes[type]) roles[type] = LOOSE;
+    else if (parts.participle[type]) roles[type] = PARTICIPLE;
   }
   return roles;
 }
@@ -107,10 +114,17 @@ export function findRuns(
     }
     return allFirm || firmNoun;
   };
+  const isDeterminer = tokens.forms.map((form) => DETERMINERS.has(form.toLowerCase()) || /['’]s$/.test(form));
+  /** Whether a form of a verb stands as an adjective does: after a determiner, or an adjective. */
+  const stands = (t: number): boolean => {
+    if (t === 0 || !tokens.joined[t]) return false;
+    const type = tokens.type[t - 1];
+    return isDeterminer[type] || (roles[type] === FIRM && parts.part[type] === ADJECTIVE);
+  };
   let runStart = -1;
   for (let t = 0; t < tokens.type.length; t++) {
     const term = may[tokens.type[t]];
-    if (term < 0) {
+    if (term < 0 || (roles[tokens.type[t]] === PARTICIPLE && !stands(t))) {
       runStart = -1;
       continue;
     }

@@ -40,6 +40,8 @@ export interface PartsOfTypes {
   readonly nounAtTimes: Uint8Array;
   /** 1 where it is an adjective now and then, as last in last train. */
   readonly adjectiveAtTimes: Uint8Array;
+  /** 1 where a form of a verb may stand before a noun, as waiting in waiting room. */
+  readonly participle: Uint8Array;
 }
 
 /** Parts of speech where none are known, as in every language but English: any word may be a concept. */
@@ -49,6 +51,7 @@ export function unknownParts(tokens: Tokens): PartsOfTypes {
     part: tokens.kindOf.map((kind) => (kind === WORD ? NOUN : OTHER_PART)),
     nounAtTimes: word,
     adjectiveAtTimes: word,
+    participle: new Uint8Array(tokens.forms.length),
   };
 }
 
@@ -70,14 +73,16 @@ export function correctedParts(
   const part = parts.part.slice();
   const nounAtTimes = parts.nounAtTimes.slice();
   const adjectiveAtTimes = parts.adjectiveAtTimes.slice();
+  const participle = parts.participle.slice();
   for (let type = 0; type < part.length; type++) {
     const kind = tokens.kindOf[type] === WORD ? ownValue(said, bareForm(tokens.forms[type])) : undefined;
     if (kind === undefined) continue;
     part[type] = kind === 'name' ? NOUN : PARTS_OF_SPEECH.indexOf(kind);
     nounAtTimes[type] = part[type] === NOUN ? 1 : 0;
     adjectiveAtTimes[type] = part[type] === ADJECTIVE ? 1 : 0;
+    participle[type] = 0;
   }
-  return { part, nounAtTimes, adjectiveAtTimes };
+  return { part, nounAtTimes, adjectiveAtTimes, participle };
 }
 
 /** A word is something now and then when at least this share of its uses in the lexicon's texts was. */
@@ -160,6 +165,7 @@ export function* partsOfTypes(
     part: new Uint8Array(tokens.forms.length).fill(OTHER_PART),
     nounAtTimes: new Uint8Array(tokens.forms.length),
     adjectiveAtTimes: new Uint8Array(tokens.forms.length),
+    participle: new Uint8Array(tokens.forms.length),
   };
   const { ofForm, looks } = partsByLexicon(tokens, lexicon, found);
   const chosen = sentencesToSee(tokens, looks);
@@ -182,11 +188,18 @@ export function* partsOfTypes(
   return found;
 }
 
+const PARTICIPLE = /.{2}(?:ing|ed|en|wn|nt|pt)$/;
+/** Whether the lexicon has a form as a noun or an adjective of its own, as it has waiting, broken and retired. */
+function isOwnWord(lexicon: Lexicon, form: string): boolean {
+  const own = lexicon.senses.get(form);
+  return own !== undefined && (own[NOUN] >= 0 || own[ADJECTIVE] >= 0);
+}
+
 /** Writes down what the lexicon tells of types, and gives those it leaves open. */
 function partsByLexicon(
   tokens: Tokens,
   lexicon: Lexicon,
-  { part: parts, nounAtTimes, adjectiveAtTimes }: PartsOfTypes,
+  { part: parts, nounAtTimes, adjectiveAtTimes, participle }: PartsOfTypes,
 ): OpenTypes {
   const ofForm = new Map<string, number[]>();
   const looks = new Int8Array(parts.length);
@@ -197,6 +210,7 @@ function partsByLexicon(
     const senses = sensesOfForm(lexicon, form);
     if (shareAs(senses, NOUN) >= NOW_AND_THEN) nounAtTimes[type] = 1;
     if (shareAs(senses, ADJECTIVE) >= NOW_AND_THEN) adjectiveAtTimes[type] = 1;
+    if (PARTICIPLE.test(form) && isOwnWord(lexicon, form)) participle[type] = 1;
     const part = clearPart(senses);
     parts[type] = part < 0 ? likeliestPart(senses) : part;
     if (part >= 0) continue;

@@ -24,6 +24,7 @@ function prepare(
     }),
     parts: {
       part,
+      participle: new Uint8Array(part.length),
       nounAtTimes: part.map((each, type) => (each === NOUN || tokens.forms[type] === 'run' ? 1 : 0)),
       adjectiveAtTimes: part.map((each, type) =>
         each === ADJECTIVE || tokens.forms[type] === 'last' ? 1 : 0,
