@@ -60,22 +60,25 @@ export function kindsOfNames(
       for (const clue of cluesOfForm(form, lexicon)) own.add(clue);
       if (speakers.has(form.toLowerCase())) own.add('speaks');
     }
-    const votes = CLUES.map((clue, c) => {
-      const met = times[name * CLUES.length + c];
-      const share = own.has(clue) ? 1 : met / (mentions[name] + CAUTION);
-      return NAME_CLUES[clue].map((vote) => vote * share);
+    // Most clues are there of no name: only those that are have votes.
+    const met: { clue: NameClue; times: number; share: number }[] = [];
+    const sums = new Float64Array(NAME_KINDS.length);
+    CLUES.forEach((clue, c) => {
+      const isOwn = own.has(clue);
+      const round = times[name * CLUES.length + c];
+      if (!isOwn && round === 0) return;
+      const share = isOwn ? 1 : round / (mentions[name] + CAUTION);
+      NAME_CLUES[clue].forEach((vote, k) => (sums[k] += vote * share));
+      met.push({ clue, times: isOwn ? 0 : round, share });
     });
-    const sums = NAME_KINDS.map((_, k) => votes.reduce((sum, each) => sum + each[k], 0));
     const best = sums.indexOf(largest(sums));
     const found = sums[best] >= ENOUGH ? NAME_KINDS[best] : 'other';
-    const clues = CLUES.map((clue, c) => ({
-      clue,
-      times: own.has(clue) ? 0 : times[name * CLUES.length + c],
-      vote: votes[c][NAME_KINDS.indexOf(found)],
-    }))
-      .filter(({ vote }) => vote > 0)
-      .sort((a, b) => b.vote - a.vote)
-      .map(({ clue, times: met }) => ({ clue, times: met }));
+    const voteOf = ({ clue, share }: (typeof met)[number]): number =>
+      share * NAME_CLUES[clue][NAME_KINDS.indexOf(found)];
+    const clues = met
+      .filter((each) => voteOf(each) > 0)
+      .sort((x, y) => voteOf(y) - voteOf(x))
+      .map(({ clue, times: at }) => ({ clue, times: at }));
     return { kind: ownValue(said, label) ?? found, found, clues, mentions: mentions[name] };
   });
 }
