@@ -1,3 +1,4 @@
+import { counted, inFigures } from '../base/wording.ts';
 import { baseName, type SheetRows } from '../formats/read-result.ts';
 import { tidyText } from '../formats/text-file.ts';
 import { commonWordsIn } from '../text/languages.ts';
@@ -167,11 +168,11 @@ export function tableSources(file: string, sheet: SheetRows, choice: TableChoice
     return { source: makeSource(name, text, attributes), text };
   });
   const column = columns[choice.textColumn]?.name ?? 'the text column';
-  const made = added.length === 1 ? '1 source' : `${added.length} sources`;
+  const made = counted(added.length, 'source');
   const note =
     empty === 0
-      ? `All ${rows} rows of ${baseName(file)} have text in “${column}”: ${made}.`
-      : `${empty} of ${rows} rows of ${baseName(file)} ${empty === 1 ? 'has' : 'have'} no text in “${column}”; the others make ${made}.`;
+      ? `All ${inFigures(rows)} rows of ${baseName(file)} have text in “${column}”: ${made}.`
+      : `${inFigures(empty)} of ${inFigures(rows)} rows of ${baseName(file)} ${empty === 1 ? 'has' : 'have'} no text in “${column}”; the others make ${made}.`;
   return {
     added,
     rows,

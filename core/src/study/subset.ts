@@ -1,3 +1,4 @@
+import { counted } from '../base/wording.ts';
 import { byCodeUnits } from '../base/order.ts';
 import { comparable } from './attributes.ts';
 import type { StudySource, StudyState } from './study.ts';
@@ -86,6 +87,6 @@ export function conditionText(condition: Condition, state: StudyState): string {
 export function subsetText(state: StudyState, subset: Subset): string {
   const count = sourcesIn(state, subset).length;
   if (state.sources.length === 0) return 'no sources yet';
-  if (subset.length === 0) return count === 1 ? 'the 1 source' : `all ${count} sources`;
+  if (subset.length === 0) return count === 1 ? 'the 1 source' : `all ${counted(count, 'source')}`;
   return `${count} of ${state.sources.length} sources, where ${subset.map((each) => conditionText(each, state)).join(' and ')}`;
 }

@@ -1,6 +1,6 @@
 import { Button, Checkbox, Input, Radio } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/base/wording';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { ownValue } from '@green-thicket/core/base/records';
 import {
   attributeNames,
@@ -112,7 +112,7 @@ function GroupList({
                   setTicked(isPicked ? picked.filter((each) => each !== group) : [...picked, group])
                 }
               >
-                {group} <span className="quiet">{sources}</span>
+                {group} <span className="quiet">{inFigures(sources)}</span>
               </button>
               {joined.has(group) && (
                 <button
@@ -145,7 +145,7 @@ function GroupList({
           );
         })}
       </ul>
-      {names.length > LISTED && <p className="quiet">… and {names.length - LISTED} more.</p>}
+      {names.length > LISTED && <p className="quiet">… and {inFigures(names.length - LISTED)} more.</p>}
       {picked.length > 1 && (
         <div className="control-row">
           <Input

@@ -20,6 +20,9 @@ const WIDEST_CELL = 150;
 /** From so many groups on, a number stands under its mark and names stand upright. */
 const MANY_GROUPS = 5;
 
+/** Columns that are drawn: of more, a table of marks says nothing, and a page holds no ten thousand of them. */
+const MOST_COLUMNS = 100;
+
 const rankOf = (view: CompareView, row: number, group: number): number =>
   1 +
   view.comparison.groups.filter(
@@ -82,6 +85,12 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           }
         />
       </p>
+      {groups.length > MOST_COLUMNS && (
+        <p role="note">
+          The first {MOST_COLUMNS} of {counted(groups.length, 'group')} stand here; the saved table has all.
+          Join groups or leave some out in the sentence above.
+        </p>
+      )}
       <table
         className={`${styles.compareTable} ${isMany ? styles.manyGroups : ''}`}
         aria-label={`Strength by ${data.attribute ?? 'group'}`}
@@ -91,7 +100,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
             <th scope="col">
               {rows.kind === 'themes' ? 'Theme' : rows.kind === 'links' ? 'Link' : 'Concept'}
             </th>
-            {groups.map((group) => (
+            {groups.slice(0, MOST_COLUMNS).map((group) => (
               <th
                 scope="col"
                 key={group.group}
@@ -193,7 +202,7 @@ function Row({
           <b style={{ color: ink }}>{letter}</b> {label}
         </button>
       </th>
-      {groups.map((group, g) => {
+      {groups.slice(0, MOST_COLUMNS).map((group, g) => {
         const strength = group.strengths[row];
         const picked = isRow && sameWithin(within, data.within[g]);
         const words =

@@ -1,6 +1,6 @@
 import { Button, Modal } from 'antd';
 import { useState } from 'react';
-import { counted, listed, percent } from '@green-thicket/core/base/wording';
+import { counted, listed, percent, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/language-names';
 import { MailParts } from './MailParts.tsx';
@@ -36,8 +36,8 @@ function Languages() {
   const nameOf = (code: LanguageCode | ''): string => (code === '' ? 'unknown' : LANGUAGES[code]);
   const isMixed = counts.length > 1;
   const said = [
-    ...counts.map(({ code, count }) => `${count} ${LANGUAGES[code]}`),
-    ...(unknown > 0 ? [`${unknown} too short to tell`] : []),
+    ...counts.map(({ code, count }) => `${inFigures(count)} ${LANGUAGES[code]}`),
+    ...(unknown > 0 ? [`${inFigures(unknown)} too short to tell`] : []),
   ];
   return (
     <p className={isMixed ? styles.warningNote : 'quiet'} role={isMixed ? 'alert' : undefined}>
