@@ -42,9 +42,13 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
     await browser.driver.executeScript(
       "[...document.querySelectorAll('.ant-drawer button')].find((each) => each.textContent === 'Undo').click()",
     );
-    await browser.until('The move was not taken back', async () =>
-      /Heading/.test((await (await browser.find('.notebook-entry')).getAttribute('aria-label')) ?? ''),
-    );
+    const first = async (): Promise<string> =>
+      (await (await browser.find('.notebook-entry')).getAttribute('aria-label')) ?? '';
+    await browser.until('The move was not taken back', async () => /Heading/.test(await first()));
+    const [grip] = await browser.all('.entry-grip');
+    const [, second] = await browser.all('.notebook-entry');
+    await browser.driver.actions().dragAndDrop(grip, second).perform();
+    await browser.until('It was not dragged', async () => /Kept view/.test(await first()));
   });
 
   it('“take one name out of all I publish, and make the report”: pseudonyms, and the words behind the first claim', async () => {

@@ -57,7 +57,10 @@ const placeOf = ({ place, time }: NotebookEntry): number => place ?? -(Date.pars
 
 /** Entries as they stand in the Notebook: in the order they were put in, what was never moved latest first. */
 export const inOrder = (entries: readonly NotebookEntry[]): NotebookEntry[] =>
-  [...entries].sort((a, b) => placeOf(a) - placeOf(b) || (a.id < b.id ? -1 : 1));
+  entries
+    .map((entry) => ({ entry, place: placeOf(entry) }))
+    .sort((a, b) => a.place - b.place || (a.entry.id < b.entry.id ? -1 : 1))
+    .map(({ entry }) => entry);
 
 /**
  * The places of entries with one of them moved; only those that change.
@@ -101,5 +104,9 @@ export function findEntries(entries: readonly NotebookEntry[], typed: string): N
     .toLowerCase()
     .split(/\s+/)
     .filter((word) => word !== '');
-  return inOrder(entries).filter((entry) => words.every((word) => textOf(entry).includes(word)));
+  const holds = (entry: NotebookEntry): boolean => {
+    const text = textOf(entry);
+    return words.every((word) => text.includes(word));
+  };
+  return inOrder(words.length === 0 ? entries : entries.filter(holds));
 }

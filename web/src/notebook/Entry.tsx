@@ -1,7 +1,8 @@
 import { Button, Input, Select } from 'antd';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { LONGEST } from '@green-thicket/core/study/limits';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { sameProps } from '../pieces/same-props.ts';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
@@ -20,13 +21,12 @@ function nameOf({ excerpt, view, isHeading }: NotebookEntry): string {
 }
 
 /** An entry of the Notebook: its words, note, tags and what it is about; moved by dragging or by Alt with the arrows. */
-export function Entry({
+export const Entry = memo(function Entry({
   entry,
   number,
   tags,
   close,
   onMove,
-  onDropped,
   onView,
 }: {
   entry: NotebookEntry;
@@ -34,10 +34,8 @@ export function Entry({
   number: number;
   tags: readonly string[];
   close: () => void;
-  onMove: (to: number) => void;
-  /** Another entry was dropped on it. */
-  onDropped: (id: string) => void;
-  onView: () => void;
+  onMove: (id: string, to: number) => void;
+  onView: (entry: NotebookEntry) => void;
 }) {
   const { id } = useStudy();
   const { openSource } = useSelection();
@@ -58,7 +56,7 @@ export function Entry({
       onKeyDown={(event) => {
         if (!event.altKey || !/^Arrow(?:Up|Down)$/.test(event.key)) return;
         event.preventDefault();
-        onMove(number + (event.key === 'ArrowUp' ? -1 : 1));
+        onMove(entry.id, number + (event.key === 'ArrowUp' ? -1 : 1));
       }}
       onDragOver={(event) => {
         if (event.dataTransfer.types.includes(DRAGGED)) event.preventDefault();
@@ -67,7 +65,7 @@ export function Entry({
         const dropped = event.dataTransfer.getData(DRAGGED);
         if (dropped === '' || dropped === entry.id) return;
         event.preventDefault();
-        onDropped(dropped);
+        onMove(dropped, number);
       }}
     >
       <div className={styles.entryHead}>
@@ -88,7 +86,7 @@ export function Entry({
           type="text"
           aria-label={`Move up: ${name}`}
           title="Up (Alt+↑)"
-          onClick={() => onMove(number - 1)}
+          onClick={() => onMove(entry.id, number - 1)}
         >
           ↑
         </Button>
@@ -97,7 +95,7 @@ export function Entry({
           type="text"
           aria-label={`Move down: ${name}`}
           title="Down (Alt+↓)"
-          onClick={() => onMove(number + 1)}
+          onClick={() => onMove(entry.id, number + 1)}
         >
           ↓
         </Button>
@@ -132,7 +130,7 @@ export function Entry({
           type="button"
           className={styles.keptView}
           title="Open it beside what it would be now"
-          onClick={onView}
+          onClick={() => onView(entry)}
         >
           {view.figure?.picture && <Drawing svg={view.figure.picture.svg} alt="" />}
           <span>{view.figure?.title ?? 'A view whose picture was taken out with a source'}</span>
@@ -175,4 +173,4 @@ export function Entry({
       )}
     </article>
   );
-}
+}, sameProps);

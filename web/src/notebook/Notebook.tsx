@@ -1,6 +1,15 @@
 import { Button, Drawer, Input } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState, useSyncExternalStore } from 'react';
+import {
+  startTransition,
+  useCallback,
+  useDeferredValue,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import { findEntries, type NotebookEntry } from '@green-thicket/core/study/notebook';
 import { LONGEST } from '@green-thicket/core/study/limits';
 import { counted } from '@green-thicket/core/base/wording';
@@ -20,32 +29,40 @@ import { KeptViewDialog } from './KeptViewDialog.tsx';
 import { ReportDialog } from './ReportDialog.tsx';
 import styles from './Notebook.module.css';
 
-/** Entries drawn at a time. */
-const FIRST_ENTRIES = 100;
+/** Entries drawn at a time: each is several fields, and a Notebook may have thousands. */
+const FIRST_ENTRIES = 30;
+/** Entries that stand as it opens; the others follow when there is time. */
+const AT_ONCE = 4;
+const NONE: readonly NotebookEntry[] = [];
 
 /** The Notebook: excerpts, memos, headings and kept views, in the order they are put in; the analysis leaves them alone. */
 export function Notebook({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { id } = useStudy();
-  const entries = useLiveQuery(() => listEntries(id), [id]) ?? [];
+  const entries = useLiveQuery(() => listEntries(id), [id]) ?? NONE;
   const tellFault = useTellFault();
   const [filter, setFilter] = useState('');
-  const [memo, setMemo] = useState('');
-  const [limit, setLimit] = useState(FIRST_ENTRIES);
+  const [limit, setLimit] = useState(AT_ONCE);
+  useEffect(() => {
+    if (open) startTransition(() => setLimit((drawn) => Math.max(drawn, FIRST_ENTRIES)));
+  }, [open]);
   const [viewed, setViewed] = useState<NotebookEntry>();
   const [isReporting, setReporting] = useState(false);
-  const tags = [...new Set(entries.flatMap((entry) => entry.tags))].sort();
-  const shown = findEntries(entries, filter);
+  const tags = useMemo(() => [...new Set(entries.flatMap((entry) => entry.tags))].sort(), [entries]);
+  // What is typed stands at once; the entries follow when there is time.
+  const sought = useDeferredValue(filter);
+  const shown = useMemo(() => findEntries(entries, sought), [entries, sought]);
+  const placeOf = useMemo(() => new Map(entries.map((entry, i) => [entry.id, i])), [entries]);
   const undoable = useSyncExternalStore(watchNotebookChanges, () => lastNotebookChange(id));
   const undo = (): void => tellFault('Nothing was undone', () => undoInNotebook(id));
-  const add = (more: Partial<NewEntry>): void =>
-    tellFault('It was not kept', async () => {
-      if (memo.trim() === '') return;
-      await keepEntry(id, { note: memo.trim(), tags: [], ...more });
-      setMemo('');
-    });
-  const move = (entry: NotebookEntry, to: number): void => {
-    if (to >= 0 && to < entries.length) tellFault('It was not moved', () => moveEntry(id, entry.id, to));
+  const move = (entryId: string, to: number): void => {
+    if (to >= 0 && to < entries.length) tellFault('It was not moved', () => moveEntry(id, entryId, to));
   };
+  // An entry is drawn again only when it is another: its handlers stay the same.
+  const latest = useRef(move);
+  useEffect(() => {
+    latest.current = move;
+  });
+  const onMove = useCallback((entryId: string, to: number) => latest.current(entryId, to), []);
   return (
     <Drawer
       title="Notebook"
@@ -83,28 +100,7 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
           undo();
         }}
       >
-        <Input.TextArea
-          aria-label="New memo"
-          placeholder="A thought to keep"
-          className={styles.growing}
-          rows={2}
-          value={memo}
-          maxLength={LONGEST.note}
-          onChange={(event) => setMemo(event.target.value)}
-        />
-        <div className="control-row">
-          <Button size="small" disabled={memo.trim() === ''} onClick={() => add({})}>
-            Keep this memo
-          </Button>
-          <Button
-            size="small"
-            disabled={memo.trim() === ''}
-            title="A heading for what stands under it, here and in the report"
-            onClick={() => add({ isHeading: true })}
-          >
-            As a heading
-          </Button>
-        </div>
+        <NewMemo />
         {entries.length > 0 ? (
           <Input
             size="small"
@@ -124,15 +120,11 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
           <Entry
             key={entry.id}
             entry={entry}
-            number={entries.indexOf(entry)}
+            number={placeOf.get(entry.id) ?? 0}
             tags={tags}
             close={onClose}
-            onMove={(to) => move(entry, to)}
-            onDropped={(dropped) => {
-              const moved = entries.find((each) => each.id === dropped);
-              if (moved) move(moved, entries.indexOf(entry));
-            }}
-            onView={() => setViewed(entry)}
+            onMove={onMove}
+            onView={setViewed}
           />
         ))}
         {shown.length > limit && (
@@ -153,5 +145,45 @@ export function Notebook({ open, onClose }: { open: boolean; onClose: () => void
       )}
       {isReporting && <ReportDialog entries={entries} onClose={() => setReporting(false)} />}
     </Drawer>
+  );
+}
+
+/** Where a thought is written; apart, so that typing draws nothing else. */
+function NewMemo() {
+  const { id } = useStudy();
+  const tellFault = useTellFault();
+  const [memo, setMemo] = useState('');
+  const isEmpty = memo.trim() === '';
+  const add = (more: Partial<NewEntry>): void =>
+    tellFault('It was not kept', async () => {
+      if (isEmpty) return;
+      await keepEntry(id, { note: memo.trim(), tags: [], ...more });
+      setMemo('');
+    });
+  return (
+    <>
+      <Input.TextArea
+        aria-label="New memo"
+        placeholder="A thought to keep"
+        className={styles.growing}
+        rows={2}
+        value={memo}
+        maxLength={LONGEST.note}
+        onChange={(event) => setMemo(event.target.value)}
+      />
+      <div className="control-row">
+        <Button size="small" disabled={isEmpty} onClick={() => add({})}>
+          Keep this memo
+        </Button>
+        <Button
+          size="small"
+          disabled={isEmpty}
+          title="A heading for what stands under it, here and in the report"
+          onClick={() => add({ isHeading: true })}
+        >
+          As a heading
+        </Button>
+      </div>
+    </>
   );
 }
