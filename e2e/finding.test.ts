@@ -73,6 +73,16 @@ describe('finding one’s way, and two researchers', () => {
     await browser.choose('Keys');
     await browser.waitForText('.ant-drawer', 'keep what is shown in the Notebook');
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.until('The help stays', async () => (await browser.all('.help-list')).length === 0);
+    // From a figure to where it is said how it is worked out.
+    await browser.click('.figure-sentences summary');
+    await browser.press('How it is worked out');
+    await browser.until('The heading has no focus', async () =>
+      browser.driver.executeScript<boolean>(
+        "return document.activeElement.matches('.help-page h2') && document.activeElement.textContent === 'Figures of a concept'",
+      ),
+    );
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     // Every word the guide has in bold stands on the page, at its stop.
     const guide = readFileSync(new URL('../docs/from-files-to-paper.md', import.meta.url), 'utf8');
     const chapters = guide.split(/^## /m).slice(1);

@@ -4,6 +4,7 @@ import { useLocation } from 'react-router';
 import type { Stop } from '@green-thicket/core/words/sentences';
 import { FirstPath } from './FirstPath.tsx';
 import { GoTo } from './GoTo.tsx';
+import { useAskedHelp, type HelpPlace } from '../pieces/HowFound.tsx';
 import { Help } from './Help.tsx';
 
 const PATH_LEFT = 'green-thicket-path-left';
@@ -51,7 +52,8 @@ export function useFindingOnesWay(stop: Stop): {
   readonly button: ReactNode;
   readonly path: ReactNode;
 } {
-  const [open, setOpen] = useState<'help' | 'go'>();
+  const [open, setOpen] = useState<'help' | 'go' | HelpPlace>();
+  useAskedHelp(setOpen);
   const [isPath, setPath] = usePath();
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -79,9 +81,10 @@ export function useFindingOnesWay(stop: Stop): {
     path: (
       <>
         {isPath && <FirstPath stop={stop} onLeave={() => setPath(false)} />}
-        {open === 'help' && (
+        {open !== undefined && open !== 'go' && (
           <Help
             stop={stop}
+            place={open === 'help' ? undefined : open}
             onClose={close}
             onPath={() => {
               close();

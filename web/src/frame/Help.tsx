@@ -1,9 +1,10 @@
 import { Drawer, Segmented } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
 import { MEASURES } from '@green-thicket/core/network/measures';
 import type { Stop } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
+import type { HelpPlace } from '../pieces/HowFound.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { KEYS } from './keys-said.ts';
 import styles from './Help.module.css';
@@ -27,7 +28,18 @@ const FORMULAS: Readonly<Record<keyof typeof MEASURES, string>> = {
 };
 
 /** Help: the method in plain words, each measure with an example of this study, the keys; it opens at the stop one is at. */
-export function Help({ stop, onClose, onPath }: { stop: Stop; onClose: () => void; onPath: () => void }) {
+export function Help({
+  stop,
+  place,
+  onClose,
+  onPath,
+}: {
+  stop: Stop;
+  /** Where it opens, if that was asked. */
+  place: HelpPlace | undefined;
+  onClose: () => void;
+  onPath: () => void;
+}) {
   const [shown, setShown] = useState<'method' | 'measures' | 'keys'>('method');
   return (
     <Drawer title="Help" open onClose={onClose} size={560}>
@@ -46,7 +58,7 @@ export function Help({ stop, onClose, onPath }: { stop: Stop; onClose: () => voi
           A first way through
         </button>
       </div>
-      {shown === 'method' && <Pages first={PAGE_OF[stop]} />}
+      {shown === 'method' && <Pages first={place ?? { page: PAGE_OF[stop] }} />}
       {shown === 'measures' && <MeasuresHere />}
       {shown === 'keys' && <KeyList />}
     </Drawer>
@@ -59,10 +71,19 @@ interface PagesModule {
   readonly pageHtml: (name: string) => string;
 }
 
-function Pages({ first }: { first: string }) {
+function Pages({ first }: { first: { readonly page: string; readonly heading?: string } }) {
   const tellFault = useTellFault();
   const [pages, setPages] = useState<PagesModule>();
-  const [page, setPage] = useState(first);
+  const [page, setPage] = useState(first.page);
+  const article = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (!pages || first.heading === undefined) return;
+    const headings = Array.from(article.current?.querySelectorAll('h2') ?? []);
+    const asked = headings.find((each) => each.textContent === first.heading);
+    asked?.setAttribute('tabindex', '-1');
+    asked?.scrollIntoView({ block: 'start' });
+    asked?.focus({ preventScroll: true });
+  }, [pages, first]);
   useEffect(() => {
     tellFault('The help could not be opened', async () => setPages(await import('./help-pages.ts')));
   }, [tellFault]);
@@ -83,6 +104,7 @@ function Pages({ first }: { first: string }) {
         ))}
       </nav>
       <article
+        ref={article}
         className={styles.helpPage}
         onClick={(event) => {
           const link = (event.target as HTMLElement).closest('a');

@@ -13,6 +13,7 @@ import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey, sameSelection, selectionOf } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Apart.module.css';
 
 /** Rows on either side. */
@@ -126,7 +127,7 @@ function TwoSided({
         <span title="Log-odds ratio with an informative Dirichlet prior (Monroe, Colaresi and Quinn 2008); the interval goes by how the sources of each side differ">
           Dots to the right: {question.group} says more of it; to the left: {there}. A line that crosses the
           middle may be chance. {question.group}: {counted(data.sources[0], 'source')}; {there}:{' '}
-          {data.sources[1]}.
+          {data.sources[1]}. <HowFound page="comparison" heading="What sets a group apart" />
         </span>
         <SaveMenu
           name={title}

@@ -6,6 +6,7 @@ import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { rowKey, sameSelection, sameWithin } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Course.module.css';
 
 const BAR = 44;
@@ -26,7 +27,8 @@ export function Course({ rows }: { rows: RowsAsked }) {
       <p className={styles.courseLead}>
         <span className="quiet">
           Each source is parted into ten from its beginning to its end. A bar is the share of stretches there
-          that speak to it; the tallest is {percent(most)}.
+          that speak to it; the tallest is {percent(most)}.{' '}
+          <HowFound page="comparison" heading="From beginning to end, and profiles" />
         </span>
         <SaveMenu name="Course of the sources" table={() => tableOf(data)} />
       </p>

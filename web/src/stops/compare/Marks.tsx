@@ -11,6 +11,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import type { SavedTable } from '../../pieces/save-table.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './CompareStop.module.css';
 
 /** Room for the marks of all groups together, and the bounds of one, in pixels. */
@@ -72,7 +73,8 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
         <span className="quiet">
           {isTable
             ? 'The darker, the stronger.'
-            : 'A dot is the strength, the line its 95 % interval, the tick the mean of all.'}
+            : 'A dot is the strength, the line its 95 % interval, the tick the mean of all.'}{' '}
+          <HowFound page="comparison" heading="Intervals" />
         </span>
         <SaveMenu
           name={title}

@@ -14,6 +14,7 @@ import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey } from './faces.ts';
 import { DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './OverTime.module.css';
 
 const MOST_LINES = DASHES.length;
@@ -147,7 +148,8 @@ function ByPeriod({
         {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
         {data.courses.length > MOST_LINES &&
           ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
-        {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}
+        {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}{' '}
+        <HowFound page="comparison" heading="Over time" />
       </p>
       {byGroup && (
         <p className={styles.timeLegend}>

@@ -7,6 +7,7 @@ import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Profiles.module.css';
 
 /** Sources drawn at first; of more, the rest when asked for. */
@@ -52,7 +53,8 @@ export function Profiles() {
           className="quiet"
           title="Jensen–Shannon distance of the source’s mixture from that of its whole group (Lin 1991): 0 the same, 1 nothing shared"
         >
-          Each bar is what a source speaks to, 100 % in all; the number is how far it is from its group.
+          Each bar is what a source speaks to, 100 % in all; the number is how far it is from its group.{' '}
+          <HowFound page="comparison" heading="From beginning to end, and profiles" />
         </span>
         <SaveMenu name="Profiles of sources" table={() => tableOf(data, nameOf)} />
       </div>

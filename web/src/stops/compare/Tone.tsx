@@ -10,6 +10,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { sameSelection, sameWithin } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
 import { ToneLists } from './ToneLists.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Tone.module.css';
 
 /** Aspects have a colour each beside their name; two of them are good and bad. */
@@ -56,7 +57,8 @@ export function Tone() {
       </p>
       {data.aspects.includes('positive') && (
         <p className="quiet">
-          + sounds good by this list, − sounds bad: the share of passages that do, with 95 % intervals.
+          + sounds good by this list, − sounds bad: the share of passages that do, with 95 % intervals.{' '}
+          <HowFound page="comparison" heading="Tone" />
         </p>
       )}
       <ToneTable data={data} name={name} />

@@ -3,6 +3,7 @@ import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { TypicalPassages } from '../../reading/TypicalPassages.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Voices.module.css';
 
 const EACH = 4;
@@ -28,7 +29,8 @@ export function Voices() {
           onChange={setPicked}
         />
         <span className="quiet">
-          Typical passages: those with the strongest links of the theme, one source after the other.
+          Typical passages: those with the strongest links of the theme, one source after the other.{' '}
+          <HowFound page="comparison" heading="Typical passages" />
         </span>
       </div>
       <Columns letter={letter} />

@@ -7,6 +7,7 @@ import { ConceptVariants } from './ConceptVariants.tsx';
 import { NameKindChoice } from './NameKindChoice.tsx';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { neverShow } from '../../pieces/never-show.ts';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './ConceptCard.module.css';
 
 /** The picked concept: its figures in words, and what can be decided about it. */
@@ -81,6 +82,7 @@ export function ConceptCard({
             <li key={figure}>{figureSentence(figure, row, context)}</li>
           ))}
         </ul>
+        <HowFound page="concepts" heading="Figures of a concept" />
       </details>
       <div className={styles.conceptActions}>
         <Button

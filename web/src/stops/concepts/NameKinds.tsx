@@ -9,6 +9,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { NameKindSelect } from './NameKindChoice.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './NameKinds.module.css';
 import shared from './concepts.module.css';
 
@@ -87,6 +88,10 @@ export function NameKinds() {
           </li>
         ))}
       </ul>
+      <p className="quiet">
+        Told by their words and by what stands round them.{' '}
+        <HowFound page="concepts" heading="What names are of" />
+      </p>
       {rows.length > 0 && (
         <div className={styles.nameBulk}>
           <Checkbox

@@ -9,6 +9,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import { attributeNames } from '@green-thicket/core/study/groups';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import { workingSources } from '@green-thicket/core/study/subset';
 
 interface Row {
@@ -99,7 +100,8 @@ export function ByGroup() {
           onChange={(order) => setByDifference(order === 'difference')}
         />
         <span className="quiet">
-          Share of a group’s stretches that hold both; tested by regrouping the sources.
+          Share of a group’s stretches that hold both; tested by regrouping the sources.{' '}
+          <HowFound page="comparison" heading="Differences" />
           {groups.length > MOST_GROUPS && ` The first ${MOST_GROUPS} of ${groups.length} groups.`}
         </span>
       </div>

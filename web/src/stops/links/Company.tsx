@@ -9,6 +9,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { TwoConcepts } from './TwoConcepts.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Company.module.css';
 
 /** Companions drawn at first. */
@@ -78,7 +79,7 @@ function Bars({ concept }: { concept: string }) {
       <p className="quiet">
         {data.label} stands in {counted(data.windows, 'window')} of {counted(data.sources, 'source')}. A bar
         is the share of them that hold the other too, the line its 95 % interval over sources, the tick what
-        chance would make.
+        chance would make. <HowFound page="links" heading="Chance" />
       </p>
       <table className={styles.companyTable} aria-label={`Company of ${data.label}`}>
         <thead>

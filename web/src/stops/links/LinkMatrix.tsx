@@ -11,6 +11,7 @@ import { download, fileName } from '../../pieces/download.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './LinkMatrix.module.css';
 
 /** Pixels of a cell. */
@@ -46,6 +47,7 @@ export function LinkMatrix() {
     <div className={isPlaceholderData ? `${styles.face} dimmed` : styles.face}>
       <p className="quiet">
         Concepts in the order of their themes; the darker, the stronger; a dot where the link stands.{' '}
+        <HowFound page="links" heading="Chance" />{' '}
         {data.keys.length > MOST && `The first ${MOST} of ${counted(data.keys.length, 'concept')}. `}
         <Button size="small" onClick={() => save('csv')}>
           Save as .csv

@@ -7,6 +7,7 @@ import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
 import { drawingOfMaps, TintedMap } from './TintedMap.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './GroupMaps.module.css';
 
 const TYPE = 17;
@@ -66,7 +67,8 @@ export function DifferenceMap({ map }: { map: MapView }) {
       </div>
       <p className="quiet">
         Parcels say how many points more of its stretches speak to a theme; words by their log-odds. What has
-        a dashed border, or is grey, may be chance.
+        a dashed border, or is grey, may be chance.{' '}
+        <HowFound page="map" heading="Groups on the same ground" />
       </p>
       <div className={styles.wholeBoard} ref={board}>
         <TintedMap

@@ -10,6 +10,7 @@ import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { keysOf } from './theme-decisions.ts';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Beside.module.css';
 
 /** Two groupings side by side: the themes of now, and those that were kept or that another number would give. */
@@ -77,7 +78,7 @@ export function Beside({ data }: { data: ThemesView }) {
       {asked === undefined ? (
         <p className="quiet">
           Keep the themes as they are; change the window, the measure, the number or what you like; and see
-          here what moved.
+          here what moved. <HowFound page="themes" heading="Figures, and groupings side by side" />
         </p>
       ) : (
         <SideBySide

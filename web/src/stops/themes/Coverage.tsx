@@ -1,6 +1,7 @@
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Coverage.module.css';
 
 /** How much of the texts the themes reach, and what is said where they do not. */
@@ -15,7 +16,7 @@ export function Coverage() {
       <p className="quiet">
         Themes reach {percent(data.reached / data.stretches, 0)} of{' '}
         {counted(data.stretches, 'stretch', 'stretches')} of text; {percent(data.words, 0)} of the words are
-        in concepts.
+        in concepts. <HowFound page="themes" heading="Coverage" />
       </p>
       {missed > 0 && (
         <>

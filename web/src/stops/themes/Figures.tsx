@@ -5,6 +5,7 @@ import { useView, type View } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { TypicalPassages } from '../../reading/TypicalPassages.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Figures.module.css';
 
 const TYPICAL = 4;
@@ -122,6 +123,7 @@ function Detail({ theme, of }: { theme: ThemeFigures; of: number }) {
         <h3>
           <b style={{ color: inkOf(letter) }}>{letter}</b> Typical passages
         </h3>
+        <HowFound page="comparison" heading="Typical passages" />
         {typical?.groups.map(({ group, passages }) => (
           <TypicalPassages key={group} passages={passages} />
         ))}
@@ -129,6 +131,7 @@ function Detail({ theme, of }: { theme: ThemeFigures; of: number }) {
       </div>
       <div>
         <h3>Where it meets other themes</h3>
+        <HowFound page="themes" heading="Figures, and groupings side by side" />
         {of > 1 && (
           <p className="quiet">
             Of {of} themes it is {ordinal(theme.densityRank)} by how closely knit it is, and{' '}

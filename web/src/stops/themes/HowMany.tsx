@@ -7,6 +7,7 @@ import type { HowManyView, ThemesView } from '@green-thicket/core/views/view-typ
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ResolutionChart } from './ResolutionChart.tsx';
+import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './ThemesStop.module.css';
 
 /** How many themes: the numbers worth having as buttons, and what splits and joins between neighbouring ones. */
@@ -54,7 +55,8 @@ export function HowMany({ data }: { data: ThemesView }) {
             onClick={() => setCurveOpen(!isCurveOpen)}
           >
             Curve over the resolutions
-          </button>
+          </button>{' '}
+          <HowFound page="themes" heading="How many" />
         </span>
       </div>
       {many && many.columns.length > 1 && <Braid many={many} />}
