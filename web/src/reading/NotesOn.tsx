@@ -7,6 +7,7 @@ import type { HangsOn } from '@green-thicket/core/study/notebook';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { keepEntry, listEntries } from '../store/notebook.ts';
+import styles from './NotesOn.module.css';
 
 /** What the Notebook has about what is read, and a place to write more of it. */
 export function NotesOn({ on }: { on: HangsOn }) {
@@ -28,7 +29,7 @@ export function NotesOn({ on }: { on: HangsOn }) {
       setMemo('');
     });
   return (
-    <details>
+    <details className={styles.notesOn}>
       <summary>{notes.length === 0 ? 'Write a note on this' : counted(notes.length, 'note')}</summary>
       {notes.map(({ id: entry, note }) => (
         <p key={entry}>{note}</p>
