@@ -18,7 +18,7 @@ export const GIVEN_NAMES: ReadonlySet<string> = new Set(
   holly hussein ibrahim ileana imani imran ines inga inge ingrid irena irene irina iris isabel isabelle isla ismail ivana
   ivy izabela jackie jacqueline jaime jake jamal jamie janet janice janine jared jasmin jasmine jason javier jayden jelena
   jenna jennifer jenny jerry jess jessie jill jodie jolene jonas jordi josephine josh joshua joyce juanita judith judy julie
-  juliet juliette june justin justyna kai kamal kamila karim karin karl kasia katarina katarzyna kate kathleen kathy katie
+  juliet juliette justin justyna kai kamal kamila karim karin karl kasia katarina katarzyna kate kathleen kathy katie
   katja katrin kavita kayla keith kelly kerstin kevin khalid kiara kieran kim kirsten kofi krishna kristina krzysztof kwame
   kyle lara larry lars latisha laura lauren laurie layla leah leila lena leon leonie leticia liam lidia lina linda lisa liz
   lizzie logan lola lorna lorraine lotte louise luca lucas lucia luciana lucie lukas luke lydia lynn maciej maddie madeleine
@@ -30,7 +30,7 @@ export const GIVEN_NAMES: ReadonlySet<string> = new Set(
   omar orla pamela paola pascal pat patricia patrick paula pauline pawel paweł pedro penelope penny petra phil philippa
   phoebe phyllis pia pilar piotr piet polly pooja priscilla priya radek rafael raj rajesh ramona rania rashid ravi razia
   rebeca regina renata renate ricardo rhiannon rita rob roberta roberto robin rodrigo ronnie rosalind rosanna rosario rosie
-  roxana rui russell ryan sabine sabrina sadia sahar said saïd salma samantha samira samir sana sandra sandy sanjay sara
+  roxana rui russell ryan sabine sabrina sadia sahar saïd salma samantha samira samir sana sandra sandy sanjay sara
   sasha saskia scott sean sergio shane shannon sharon sheila shirin shona sian siân silke silvia simon simone sinéad siobhan
   sofia sofie sonia sonja sophia sophie stacey stefanie stella stephanie stuart sue sunita susanna susanne suzanne svetlana
   sven sylvia sylvie tamara tanja tanya tara tariq tatiana tatjana ted teresa tess tessa theo theresa thérèse tim tina tobias

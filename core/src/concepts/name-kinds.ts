@@ -11,6 +11,7 @@ import {
   type NameClue,
   type NameKind,
 } from './name-clues.ts';
+import { TITLES } from './name-words.ts';
 import type { Names } from './names.ts';
 
 /** What a name is of, and why. */
@@ -88,17 +89,19 @@ function countClues(tokens: Tokens, names: Names, english: boolean): Int32Array 
   const counts = new Int32Array(names.labels.length * CLUES.length);
   const bare = tokens.forms.map((form) => bareForm(form).toLowerCase());
   const wordAt = (t: number): string => bare[tokens.type[t]];
-  /** Whether a token is one word with the one before: Mr. and its full stop are. */
-  const follows = (t: number): boolean =>
-    t > 0 && t < tokens.type.length && (tokens.joined[t] === 1 || isStopped(tokens, t));
+  /** The word before a token; '' where anything stands between the two, but for the full stop of Mr. */
+  const wordBefore = (t: number): string => {
+    if (t === 0) return '';
+    const word = wordAt(t - 1);
+    return tokens.joined[t] === 1 || (TITLES.has(word) && isStopped(tokens, t)) ? word : '';
+  };
   for (let i = 0; i < names.name.length; i++) {
     const first = names.first[i];
     const end = names.end[i];
-    const hasBefore = follows(first);
     const last = tokens.forms[tokens.type[end - 1]];
     const round = {
-      before: hasBefore ? wordAt(first - 1) : '',
-      twoBefore: hasBefore && follows(first - 1) ? wordAt(first - 2) : '',
+      before: wordBefore(first),
+      twoBefore: first > 0 && tokens.joined[first] === 1 ? wordBefore(first - 1) : '',
       after: end < tokens.type.length && tokens.joined[end] === 1 ? wordAt(end) : '',
       possessive: bareForm(last).length < last.length,
     };

@@ -73,6 +73,9 @@ describe('kinds of names', () => {
     expect(kindOf('I live in Quillon. I like Quillon.', 'Quillon')).to.equal('place');
     expect(kindOf('She works for Quillon. I like Quillon.', 'Quillon')).to.equal('organisation');
     expect(kindOf('I like Quillon.', 'Quillon')).to.equal('other');
+    // What ends a sentence stands before nothing.
+    expect(kindOf('She came in. Quillon is big. I like Quillon.', 'Quillon')).to.equal('other');
+    expect(kindOf('We asked Mr. Quillon. I like Quillon.', 'Quillon')).to.equal('person');
     const mostly = `${'We asked Mrs Quillon. '.repeat(9)}I found it in Quillon.`;
     expect(kindOf(mostly, 'Quillon')).to.equal('person');
   });
