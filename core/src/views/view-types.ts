@@ -1,76 +1,18 @@
-import type { Meaning } from '../text/meanings.ts';
 import type { Choice } from '../themes/braid.ts';
 import type { Joiner } from '../themes/joiners.ts';
 import type { Band } from '../themes/bands.ts';
 import type { Theme } from '../themes/themes.ts';
 import type { Flow, NamedGroup } from '../themes/beside.ts';
-import type { CandidateRow } from '../concepts/candidate-rows.ts';
-import type { KindOfName } from '../concepts/name-kinds.ts';
-import type { KindOfWord } from '../concepts/word-kinds.ts';
 import type { MapScene } from '../map/scene.ts';
-import type { PlainCounts } from '../text/plain-counts.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 
 export type * from './collection-view-types.ts';
+export * from './concept-view-types.ts';
 export type { ColleagueView } from './colleague-views.ts';
 export type * from './compare-view-types.ts';
 export type * from './figure-types.ts';
 export * from './reading-view-types.ts';
 export * from './report-types.ts';
-
-export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;
-export type MatrixFigure = (typeof MATRIX_FIGURES)[number];
-
-/** Sources by kept concepts. */
-export interface MatrixView {
-  readonly keys: readonly string[];
-  readonly labels: readonly string[];
-  readonly sourceIds: readonly string[];
-  /** sources × concepts, row by row. */
-  readonly values: Float64Array;
-}
-
-export interface PlainCountsRow extends PlainCounts {
-  readonly name: string;
-  readonly sources: number;
-}
-
-export interface ConceptsView {
-  readonly rows: readonly CandidateRow[];
-  readonly candidates: number;
-  readonly chosen: number;
-}
-
-/** How distinctive each candidate is of a group, by key. */
-export interface DistinctView {
-  readonly of: Readonly<
-    Record<string, { readonly z: number; readonly here: number; readonly elsewhere: number }>
-  >;
-}
-
-/** What a concept can mean; none where a dictionary does not know it, or the language is not English. */
-export interface MeaningView {
-  readonly isEnglish: boolean;
-  readonly meanings: readonly (Omit<Meaning, 'synonyms'> & {
-    /** Mentions in the texts; 0 where it does not occur as a candidate. */
-    readonly synonyms: readonly { readonly word: string; readonly mentions: number }[];
-  })[];
-}
-
-export interface WordKindsView {
-  /** By falling mentions; stop words are none of them. */
-  readonly rows: readonly KindOfWord[];
-}
-
-/** A name of the study with what it is of. */
-export interface NameKindRow extends KindOfName {
-  readonly name: string;
-}
-
-export interface NameKindsView {
-  /** By falling mentions, then by name. */
-  readonly rows: readonly NameKindRow[];
-}
 
 export interface LinkRow {
   readonly source: string;
