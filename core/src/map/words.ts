@@ -1,6 +1,6 @@
 import { largest, least } from '../base/extent.ts';
 import { ownValue } from '../base/records.ts';
-import { halfPlanes, inset, roomForBox, type Polygon } from './geometry.ts';
+import { clip, halfPlanes, inset, roomForBox, type Polygon } from './geometry.ts';
 import { boxOfName } from './names.ts';
 import { nearestFree, placeLabels, type Box, type Pull } from './placement.ts';
 import type { MapInput, MapLabel, MapParcel } from './scene.ts';
@@ -69,9 +69,13 @@ export function placeWords(
     if (source >= 0 && target >= 0) pulls.push({ source, target, strength: links.strength[l] / strongest });
   }
   const places = new Map(ground.map((land) => [land.letter, land.places]));
-  const lands = parcels.map((parcel) => inset(parcel.polygon, PADDING));
+  const lands = parcels.map(({ polygon }) => inset(polygon, PADDING));
+  // A name is read first: no word stands above it, but for those that come with zoom and find no other place.
+  const below = parcels.map(({ written }, p) =>
+    clip(lands[p], { nx: 0, ny: -1, limit: written.height / 2 - written.y }),
+  );
   const placed = placeLabels(
-    lands,
+    below,
     onMap.map((i) => {
       const kept = ownValue(places.get(themes[themeOf[i]].letter), keys[i]);
       const { width, height, type } = sized[i];

@@ -105,7 +105,10 @@ describe('the sample study', () => {
       // Ten pixels in a window of 1280 by 800, and never larger than the theme’s name.
       expect(label.type).to.be.at.least(SMALLEST_TYPE - 0.01);
       if (label.theme < 0) return;
-      expect(label.type).to.be.below(names[label.theme].type);
+      const name = names[label.theme];
+      expect(label.type).to.be.below(name.type);
+      // The name is the first to be read: nothing stands above it.
+      expect(label.y - label.height / 2, label.text).to.be.at.least(name.y - name.height / 2 - 0.1);
       const room = roomForBox(halfPlanes(scene.parcels[label.theme].polygon), label.width, label.height);
       expect(isInside(room, label.x, label.y, 0.01), label.text).to.equal(true);
     });
