@@ -194,19 +194,14 @@ function designEffects(
   return { effects, degrees: clusters - 1 + prior / 2 };
 }
 
-/** The sources that speak to each row, with how often: most rows are spoken to by few. */
-function columnsOf({
-  rowCount,
-  windows,
-  speaking,
-}: SourceStrength): { source: Int32Array; times: Int32Array }[] {
+/** Those of the sources that speak to each row, with how often: most rows are spoken to by few. */
+function columnsOf(
+  { rowCount, speaking }: SourceStrength,
+  sources: readonly number[],
+): { source: Int32Array; times: Int32Array }[] {
   return Array.from({ length: rowCount }, (_, t) => {
-    const source: number[] = [];
-    for (let s = 0; s < windows.length; s++) if (speaking[s * rowCount + t] > 0) source.push(s);
-    return {
-      source: Int32Array.from(source),
-      times: Int32Array.from(source, (s) => speaking[s * rowCount + t]),
-    };
+    const source = Int32Array.from(sources).filter((s) => speaking[s * rowCount + t] > 0);
+    return { source, times: source.map((s) => speaking[s * rowCount + t]) };
   });
 }
 
@@ -214,7 +209,8 @@ function columnsOf({
  * What the permutation test compares: the sum over groups of windows × (share − overall share)², by row, for sources dealt to
  * so many groups.
  *
- * @returns a function of the group of each source, −1 for those that take no part
+ * @param sources those that take part
+ * @returns a function of the group of each of them
  */
 function unlikenessOf(
   bySource: SourceStrength,
@@ -222,21 +218,23 @@ function unlikenessOf(
   groups: number,
 ): (groupOf: Int32Array) => Float64Array {
   const { windows, rowCount } = bySource;
-  const columns = columnsOf(bySource);
+  const columns = columnsOf(bySource, sources);
   const total = sumOver(bySource, sources);
   const own = new Int32Array(groups);
   const spoken = new Int32Array(groups);
+  // Of those who speak to one theme, many a source has none.
+  const heard = Int32Array.from(sources).filter((s) => windows[s] > 0);
+  const weight = heard.map((s) => windows[s]);
   return (groupOf) => {
     own.fill(0);
-    for (const s of sources) own[groupOf[s]] += windows[s];
+    for (let k = 0; k < heard.length; k++) own[groupOf[heard[k]]] += weight[k];
     const result = new Float64Array(rowCount);
     for (let t = 0; t < rowCount; t++) {
       const { source, times } = columns[t];
       const mean = total.speaking[t] / total.windows;
       spoken.fill(0);
       for (let k = 0; k < source.length; k++) {
-        const group = groupOf[source[k]];
-        if (group >= 0) spoken[group] += times[k];
+        spoken[groupOf[source[k]]] += times[k];
       }
       for (let g = 0; g < groups; g++) {
         if (own[g] > 0) result[t] += own[g] * (spoken[g] / own[g] - mean) ** 2;
