@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Browser, serve, type Served } from '../e2e/browser.ts';
+import { Browser } from '../e2e/browser.ts';
+import { serve, type Served } from '../e2e/served.ts';
 import { plantedCollection } from './collection.ts';
 import { median, printTable, REPEATS, told } from './timing.ts';
 

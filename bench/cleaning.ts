@@ -8,7 +8,8 @@ import { untouched } from '../core/src/text/offsets.ts';
 import { scanTokens } from '../core/src/text/scan.ts';
 import { CLEANING_KINDS, FIRST_STEPS, newStep, type CleaningStep } from '../core/src/text/steps.ts';
 import { readTokens } from '../core/src/text/tokens.ts';
-import { Browser, serve, type Served } from '../e2e/browser.ts';
+import { Browser } from '../e2e/browser.ts';
+import { serve, type Served } from '../e2e/served.ts';
 import { plantedCollection } from './collection.ts';
 import { medianTime } from './timing.ts';
 

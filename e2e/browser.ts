@@ -1,13 +1,10 @@
 import axe from 'axe-core';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
-export const root = fileURLToPath(new URL('..', import.meta.url));
 /** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
 const PATIENCE = 30_000;
 /** Time between two looks, ms: short, as a test is a row of waits. */
@@ -18,29 +15,6 @@ const LOOK = 40;
  * back: to keep all of them again costs as much as half a test.
  */
 const OF_STUDIES = 'cookies,file_systems,indexeddb,local_storage,shared_storage,storage_buckets';
-
-export interface Served {
-  readonly address: string;
-  readonly close: () => void;
-}
-
-/** Starts the built server on a free port, with settings of its own where they are given. */
-export async function serve(settings: Readonly<Record<string, string>> = {}): Promise<Served> {
-  const child: ChildProcess = spawn(process.execPath, [join(root, 'dist/server/main.js')], {
-    env: { ...process.env, PORT: '0', THICKET_ALLOW_LOOPBACK: '1', ...settings },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const address = await new Promise<string>((resolve, reject) => {
-    let said = '';
-    child.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
-      if (found) resolve(found[0]);
-    });
-    child.once('exit', () => reject(new Error(`The server ended: ${said}`)));
-  });
-  return { address, close: () => child.kill() };
-}
 
 /** A browser with a profile and a download folder of its own. */
 export class Browser {
@@ -367,45 +341,4 @@ export class Browser {
 export async function faultsOf(driver: WebDriver): Promise<string[]> {
   const entries = await driver.manage().logs().get('browser');
   return entries.filter((entry) => entry.level.name === 'SEVERE').map((entry) => entry.message);
-}
-
-/** A server and a browser for a suite; the browser is emptied between its tests. */
-export interface Stage {
-  served: Served;
-  browser: Browser;
-  /** Opens the sample study at its map. */
-  openSample: () => Promise<void>;
-}
-
-/** Sets the stage for the suite it is called in. */
-export function setStage({ motion = false }: { readonly motion?: boolean } = {}): Stage {
-  const stage = {} as Stage;
-  let isFresh = false;
-  stage.openSample = async () => {
-    await stage.browser.driver.get(`${stage.served.address}/demo`);
-    await stage.browser.find('.concept-map .map-word');
-    await stage.browser.settled();
-  };
-  before(async () => {
-    stage.served = await serve();
-  });
-  after(async () => {
-    if (isFresh) await stage.browser.end();
-    stage.served.close();
-  });
-  beforeEach(async () => {
-    if (isFresh) return;
-    stage.browser = new Browser(motion);
-    await stage.browser.start();
-    isFresh = true;
-  });
-  afterEach(async function () {
-    // What a failed test left behind must not be what fails the next one.
-    isFresh = false;
-    if (this.currentTest?.state === 'passed') {
-      await stage.browser.clear(stage.served.address);
-      isFresh = true;
-    } else await stage.browser.end();
-  });
-  return stage;
 }

@@ -5,7 +5,7 @@ import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { readFile } from '@green-thicket/core/formats/files';
-import { setStage } from './browser.ts';
+import { setStage } from './stage.ts';
 
 const stage = setStage();
 

@@ -3,7 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 
 const TEXT =
   'The nightbus came in the rain. The nightbus left the shelter. A night bus in the wind. The night bus, the night bus again. ' +

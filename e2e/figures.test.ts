@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 import { OPEN_STUDY_DATABASE } from './intake.ts';
 
 describe('words and figures', () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import { STOPS } from '../core/src/words/sentences.ts';
-import { setStage } from './browser.ts';
+import { setStage } from './stage.ts';
 
 describe('finding one’s way, and two researchers', () => {
   const stage = setStage();

@@ -1,7 +1,9 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { root, setStage, type Browser, type Stage } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { root } from './served.ts';
+import { setStage, type Stage } from './stage.ts';
 
 export const survey = join(root, 'demo/night-buses-survey/survey.csv');
 export const document = (name: string): string => join(root, 'demo/night-buses-documents', name);

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
-import { root, serve, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { root, serve } from './served.ts';
 import { OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
 
 const LONG_PATIENCE = 80_000;

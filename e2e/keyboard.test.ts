@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 

@@ -1,6 +1,7 @@
 import { randomInteger, type Random } from '@green-thicket/core/numeric/random';
 import { Key } from 'selenium-webdriver';
-import { Browser, serve } from './browser.ts';
+import { Browser } from './browser.ts';
+import { serve } from './served.ts';
 import { OPEN_STUDY_DATABASE } from './intake.ts';
 
 /** What came of killing the browser again and again. */

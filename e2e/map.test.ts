@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
-import { setStage } from './browser.ts';
+import { setStage } from './stage.ts';
 
 const stage = setStage();
 

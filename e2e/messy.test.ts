@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { join } from 'node:path';
-import { root, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { root } from './served.ts';
 import { setIntake } from './intake.ts';
 
 describe('messy files, to a researcher,', () => {

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
 import { readFile } from '../core/src/formats/files.ts';
-import { setStage } from './browser.ts';
+import { setStage } from './stage.ts';
 
 describe('the Notebook and the report, to a researcher who writes up,', () => {
   const stage = setStage();

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import { Origin } from 'selenium-webdriver/lib/input.js';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 
 describe('the pointer', () => {
   const stage = setStage();

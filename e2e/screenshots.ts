@@ -2,7 +2,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
-import { Browser, root, serve } from './browser.ts';
+import { Browser } from './browser.ts';
+import { root, serve } from './served.ts';
 
 const folder = join(root, 'docs/screenshots');
 mkdirSync(folder, { recursive: true });

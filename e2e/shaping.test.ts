@@ -3,7 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 
 /** What a theme’s column says. */
 const column = (letter: string): string => `[aria-label="Theme ${letter}"]`;

@@ -4,7 +4,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { faultsOf, root, setStage, type Browser } from './browser.ts';
+import { faultsOf, type Browser } from './browser.ts';
+import { root } from './served.ts';
+import { setStage } from './stage.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { By, Key } from 'selenium-webdriver';
-import { setStage, type Browser } from './browser.ts';
+import type { Browser } from './browser.ts';
+import { setStage } from './stage.ts';
 
 /** What the map's strokes and words look like. */
 const STROKES = ['d', 'fill', 'stroke', 'opacity', 'stroke-dasharray', 'stroke-linecap'];
