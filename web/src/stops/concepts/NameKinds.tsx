@@ -1,6 +1,5 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { Checkbox } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { inFigures } from '@green-thicket/core/base/wording';
 import { NAME_KINDS, type NameKind } from '@green-thicket/core/concepts/name-clues';
 import { NAME_KIND_TEXTS, nameClueText } from '@green-thicket/core/words/name-clues';
@@ -10,6 +9,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { NameKindSelect } from './NameKindChoice.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
+import { useRows } from '../../pieces/use-rows.ts';
 import styles from './NameKinds.module.css';
 import shared from './concepts.module.css';
 
@@ -34,13 +34,7 @@ export function NameKinds() {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const all = data?.rows;
   const rows = useMemo(() => (all ?? []).filter(({ kind }) => kind === shown), [all, shown]);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW,
-    overscan: 8,
-  });
+  const { scroller, virtual } = useRows(rows.length, ROW);
   const { nameKinds, names: mayBe } = state.settings.concepts;
   const show = (kind: NameKind): void => {
     setShown(kind);

@@ -1,6 +1,5 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { Checkbox, Segmented } from 'antd';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
@@ -8,6 +7,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { ownValue } from '@green-thicket/core/base/records';
 import { NameKinds } from './NameKinds.tsx';
+import { useRows } from '../../pieces/use-rows.ts';
 import styles from './WordKinds.module.css';
 import shared from './concepts.module.css';
 
@@ -37,13 +37,7 @@ export function WordKinds() {
     return (kind: WordKind) => lists.get(kind) ?? [];
   }, [data]);
   const rows = shown ? byKind(shown) : [];
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW,
-    overscan: 8,
-  });
+  const { scroller, virtual } = useRows(rows.length, ROW);
   const { concepts } = state.settings;
   return (
     <>

@@ -1,11 +1,11 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useRef } from 'react';
+import { memo } from 'react';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { inFigures } from '@green-thicket/core/base/wording';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
 import { STATUS_WORDS } from './status-words.ts';
+import { useRows } from '../../pieces/use-rows.ts';
 import styles from './WordLedger.module.css';
 import shared from './concepts.module.css';
 
@@ -39,13 +39,7 @@ export function WordLedger({
   known: boolean;
 }) {
   const { decide } = useStudy();
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => LEDGER_ROW,
-    overscan: 10,
-  });
+  const { scroller, virtual } = useRows(rows.length, LEDGER_ROW, 10);
   const most = rows.reduce((highest, row) => Math.max(highest, row.mentions), 1);
   return (
     <div

@@ -1,5 +1,4 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
@@ -8,6 +7,7 @@ import { useBegun } from '../../pieces/use-begun.ts';
 import { AttributeHead } from './AttributeHead.tsx';
 import { useGridEditing } from './grid-editing.ts';
 import type { RowOrder } from './row-order.ts';
+import { useRows } from '../../pieces/use-rows.ts';
 import { SourceRow } from './SourceRow.tsx';
 
 const ROW_HEIGHT = 31;
@@ -38,13 +38,7 @@ export function SourceGrid({
 }) {
   const { state } = useStudy();
   const attributes = attributeNames(state.sources);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 3,
-  });
+  const { scroller, virtual } = useRows(rows.length, ROW_HEIGHT, 3);
   const editing = useGridEditing(rows, attributes, scroller, (row) => virtual.scrollToIndex(row));
   const working = new Set(workingSources(state).map((source) => source.id));
   const drawn = useBegun(virtual.getVirtualItems());
