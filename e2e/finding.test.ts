@@ -83,6 +83,11 @@ describe('finding one’s way, and two researchers', () => {
       ),
     );
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.until('The focus did not come back', async () =>
+      browser.driver.executeScript<boolean>(
+        "return document.activeElement.textContent === 'How it is worked out'",
+      ),
+    );
     // Every word the guide has in bold stands on the page, at its stop.
     const guide = readFileSync(new URL('../docs/from-files-to-paper.md', import.meta.url), 'utf8');
     const chapters = guide.split(/^## /m).slice(1);

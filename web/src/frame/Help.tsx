@@ -5,6 +5,7 @@ import { MEASURES } from '@green-thicket/core/network/measures';
 import type { Stop } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
 import type { HelpPlace } from '../pieces/HowFound.tsx';
+import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { KEYS } from './keys-said.ts';
 import styles from './Help.module.css';
@@ -41,6 +42,7 @@ export function Help({
   onPath: () => void;
 }) {
   const [shown, setShown] = useState<'method' | 'measures' | 'keys'>('method');
+  useReturnFocus();
   return (
     <Drawer title="Help" open onClose={onClose} size={560}>
       <div className="control-row">
