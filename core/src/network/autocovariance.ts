@@ -35,43 +35,57 @@ export function covarianceIn(
   return { covariance, ofSum };
 }
 
-/** groups × (lags + 1): the same of the summed residuals of each group's concepts. */
-export function covarianceOfGroups(
+/**
+ * Gives of a block, groups × (lags + 1), the same of the summed residuals of each group's concepts. The list is the same
+ * for every block that is asked for.
+ */
+export function covariancesOfGroups(
   residuals: Residuals,
-  block: number,
   groupOf: ArrayLike<number>,
   groups: number,
-): Float64Array {
-  const { size, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
-  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+): (block: number) => Float64Array {
+  const { size, blocks, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
+  let longest = 0;
+  for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
   const rates = new Float64Array(groups);
-  for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
   // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
-  const held = Array.from({ length: groups }, () => new Float64Array(to - from));
-  const at: number[][] = Array.from({ length: groups }, () => []);
-  for (let w = from; w < to; w++) {
-    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
-      const group = groupOf[inWindow[k]];
-      if (group >= 0 && held[group][w - from]++ === 0) at[group].push(w);
-    }
-  }
+  const held = Array.from({ length: groups }, () => new Float64Array(longest));
+  const places = Array.from({ length: groups }, () => new Int32Array(longest));
+  const placed = new Int32Array(groups);
   const covariance = new Float64Array(groups * (lags + 1));
-  for (let g = 0; g < groups; g++) {
-    const own = held[g];
-    const rate = rates[g];
-    const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
-    for (let l = 0; l <= lags; l++) {
-      let sum = rate * rate * products[block * (lags + 1) + l];
-      for (const w of at[g]) {
-        const count = own[w - from];
-        if (w + l < to) sum += count * (own[w + l - from] - rate * weight[w + l]);
-        if (w - l >= from) sum -= count * rate * weight[w - l];
+  return (block) => {
+    const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+    const count = to - from;
+    rates.fill(0);
+    placed.fill(0);
+    covariance.fill(0);
+    for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
+    for (let w = from; w < to; w++) {
+      for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
+        const group = groupOf[inWindow[k]];
+        if (group >= 0 && held[group][w - from]++ === 0) places[group][placed[group]++] = w - from;
       }
-      ofGroup[l] = sum;
     }
-    unbias(ofGroup, to - from);
-  }
-  return covariance;
+    for (let g = 0; g < groups; g++) {
+      if (placed[g] === 0) continue;
+      const own = held[g];
+      const rate = rates[g];
+      const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
+      for (let l = 0; l <= lags; l++) {
+        let sum = rate * rate * products[block * (lags + 1) + l];
+        for (let k = 0; k < placed[g]; k++) {
+          const w = places[g][k];
+          const count = own[w];
+          if (from + w + l < to) sum += count * (own[w + l] - rate * weight[from + w + l]);
+          if (w >= l) sum -= count * rate * weight[from + w - l];
+        }
+        ofGroup[l] = sum;
+      }
+      for (let k = 0; k < placed[g]; k++) own[places[g][k]] = 0;
+      unbias(ofGroup, count);
+    }
+    return covariance;
+  };
 }
 
 function windowsByConcept(

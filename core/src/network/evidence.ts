@@ -192,18 +192,26 @@ export interface Presence {
   readonly both: () => number;
 }
 
-/** Of two concepts: the blocks that have them, each as often as it counts. */
+/**
+ * Of two concepts: the blocks that have them, each as often as it counts. Blocks stand as bits, 32 in a number, and how
+ * often they count by its binary digits, so that many are counted at once.
+ */
 function presenceTables({ held, times, blocks, size }: Residuals): (i: number, j: number) => Presence {
   const counting = Int32Array.from({ length: blocks }, (_, b) => b).filter((b) => times[b] > 0);
-  const count = counting.length;
-  const often = Float64Array.from(counting, (b) => times[b]);
-  const has = new Uint8Array(size * count);
+  const words = Math.ceil(counting.length / 32);
+  const digits: Int32Array[] = [];
+  counting.forEach((b, k) => {
+    for (let digit = 0; times[b] >> digit > 0; digit++)
+      if ((times[b] >> digit) & 1) (digits[digit] ??= new Int32Array(words))[k >> 5] |= 1 << (k & 31);
+  });
+  const has = new Int32Array(size * words);
   const sources = new Float64Array(size);
-  for (let i = 0, at = 0; i < size; i++) {
-    for (let k = 0; k < count; k++, at++) {
-      if (held[i * blocks + counting[k]] === 0) continue;
-      has[at] = 1;
-      sources[i] += often[k];
+  for (let i = 0; i < size; i++) {
+    for (let k = 0; k < counting.length; k++) {
+      const b = counting[k];
+      if (held[i * blocks + b] === 0) continue;
+      has[i * words + (k >> 5)] |= 1 << (k & 31);
+      sources[i] += times[b];
     }
   }
   return (i, j) => ({
@@ -211,11 +219,22 @@ function presenceTables({ held, times, blocks, size }: Residuals): (i: number, j
     second: sources[j],
     both() {
       let both = 0;
-      for (let k = 0, a = i * count, b = j * count; k < count; k++, a++, b++)
-        if ((has[a] & has[b]) === 1) both += often[k];
+      for (let word = 0; word < words; word++) {
+        const shared = has[i * words + word] & has[j * words + word];
+        if (shared === 0) continue;
+        // A digit that no block's number has is left out of the list.
+        digits.forEach((counts, digit) => (both += bitsIn(shared & counts[word]) << digit));
+      }
       return both;
     },
   });
+}
+
+/** How many bits of a number of 32 bits are set (Warren 2012, chapter 5). */
+function bitsIn(number: number): number {
+  const pairs = number - ((number >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
 
 /**

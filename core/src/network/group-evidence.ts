@@ -1,14 +1,15 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
-import { covarianceIn, covarianceOfGroups, unevenness } from './autocovariance.ts';
+import { covarianceIn, covariancesOfGroups, unevenness } from './autocovariance.ts';
 import { blocksCounted, presentIn } from './residuals.ts';
 
 /**
- * Tests every concept against groups of concepts as it is tested against another concept (`weighEvidence`): the windows
- * it shares with the group's members, its own part left out, against what is expected of each, with the bursts of concept
- * and group.
+ * Tests every concept that is in a group against its group, and every other against all groups, as it is tested against
+ * another concept (`weighEvidence`): the windows it shares with the group's members, its own part left out, against what
+ * is expected of each, with the bursts of concept and group.
  *
  * @param groupOf group of each concept, −1 for none
- * @returns concepts × groups: the chance of so much company with the group, one-sided; 1 where it is less than by chance
+ * @returns concepts × groups: the chance of so much company with the group, one-sided; 1 where it is less than by chance,
+ * and where it is not asked of
  */
 export function chanceWithGroups(
   evidence: Evidence,
@@ -30,8 +31,10 @@ export function chanceWithGroups(
     }
   }
   const variance = new Float64Array(size * groups);
+  const ofGroupsIn = covariancesOfGroups(residuals, groupOf, groups);
   for (let b = 0; b < residuals.blocks; b++) {
-    if (residuals.times[b] > 0) addVariance(evidence, b, groupOf, members, variance);
+    if (residuals.times[b] > 0)
+      addVariance(evidence, b, { groupOf, members, ofGroups: ofGroupsIn(b) }, variance);
   }
   const p = new Float64Array(size * groups).fill(1);
   for (let at = 0; at < p.length; at++) {
@@ -43,15 +46,19 @@ export function chanceWithGroups(
 }
 
 /**
- * The chance that the same sources speak of a concept and of a group, its own part left out, one-sided as above.
+ * The chance that the same sources speak of a concept and of the others of its group, one-sided as above.
  *
- * @returns concepts × groups
+ * @param concepts those it is asked of, each in a group
+ * @returns of each concept; 1 for those it is not asked of
  */
 export function chanceOfSameSources(
   { size, residuals, spread }: Evidence,
   groupOf: ArrayLike<number>,
   groups: number,
+  concepts: readonly number[],
 ): Float64Array {
+  const p = new Float64Array(size).fill(1);
+  if (concepts.length === 0) return p;
   const { blocks, held, times } = residuals;
   const counted = blocksCounted(residuals);
   const ofGroups = new Float64Array(groups * blocks);
@@ -63,58 +70,62 @@ export function chanceOfSameSources(
       if (held[i * blocks + b] > 0) has[groupOf[i] * blocks + b]++;
     }
   }
-  const p = new Float64Array(size * groups).fill(1);
-  for (let i = 0; i < size; i++) {
-    for (let g = 0; g < groups; g++) {
-      const inside = groupOf[i] === g ? 1 : 0;
-      let [shared, length, together, first, second] = [0, 0, 0, 0, 0];
-      for (let b = 0; b < blocks; b++) {
-        if (times[b] === 0) continue;
-        const own = spread.departures[i * blocks + b];
-        const others = ofGroups[g * blocks + b] - inside * own;
-        const present = held[i * blocks + b] > 0;
-        shared += times[b] * own * others;
-        length += times[b] * others * others;
-        const groupPresent = has[g * blocks + b] - (inside && present ? 1 : 0) > 0;
-        if (present) first += times[b];
-        if (groupPresent) second += times[b];
-        if (present && groupPresent) together += times[b];
-      }
-      if (shared > 0) {
-        p[i * groups + g] =
-          chanceBetween(
-            { shared, lengths: length * spread.length[i], blocks: counted },
-            { first, second, both: () => together },
-          ) / 2;
-      }
+  for (const i of concepts) {
+    const group = groupOf[i];
+    let [shared, length, together, first, second] = [0, 0, 0, 0, 0];
+    for (let b = 0; b < blocks; b++) {
+      if (times[b] === 0) continue;
+      const own = spread.departures[i * blocks + b];
+      const others = ofGroups[group * blocks + b] - own;
+      const present = held[i * blocks + b] > 0;
+      shared += times[b] * own * others;
+      length += times[b] * others * others;
+      const othersPresent = has[group * blocks + b] - (present ? 1 : 0) > 0;
+      if (present) first += times[b];
+      if (othersPresent) second += times[b];
+      if (present && othersPresent) together += times[b];
     }
+    if (shared <= 0) continue;
+    p[i] =
+      chanceBetween(
+        { shared, lengths: length * spread.length[i], blocks: counted },
+        { first, second, both: () => together },
+      ) / 2;
   }
   return p;
 }
 
-/** Adds how much company of each concept with each group varies in a block. */
+/** Groups, as a block has them. */
+interface GroupsInBlock {
+  readonly groupOf: ArrayLike<number>;
+  /** How many concepts each has. */
+  readonly members: Float64Array;
+  /** Autocovariances of each in the block, groups × (lags + 1). */
+  readonly ofGroups: Float64Array;
+}
+
+/** Adds how much the company of each concept varies in a block: with its group, or with every one where it has none. */
 function addVariance(
   { residuals, covariances }: Evidence,
   block: number,
-  groupOf: ArrayLike<number>,
-  members: Float64Array,
+  { groupOf, members, ofGroups }: GroupsInBlock,
   variance: Float64Array,
 ): void {
   const { blockFirst, lags, times } = residuals;
   const windows = blockFirst[block + 1] - blockFirst[block];
   if (windows < 2) return;
   const groups = members.length;
-  const ofGroups = covarianceOfGroups(residuals, block, groupOf, groups);
   const covariance = covariances?.[block] ?? covarianceIn(residuals, block).covariance;
   const uneven = unevenness(residuals, block);
   for (const i of presentIn(residuals, block)) {
-    for (let g = 0; g < groups; g++) {
+    const [from, to] = groupOf[i] < 0 ? [0, groups] : [groupOf[i], groupOf[i] + 1];
+    const ofConcept = i * (lags + 1);
+    for (let g = from; g < to; g++) {
+      const ofGroup = g * (lags + 1);
       // Without the concept itself a group varies less.
       const others = groupOf[i] === g ? (members[g] - 1) / members[g] : 1;
-      let sum = 0;
-      for (let l = 0; l <= lags; l++) {
-        sum += (l === 0 ? 1 : 2) * covariance[i * (lags + 1) + l] * ofGroups[g * (lags + 1) + l];
-      }
+      let sum = covariance[ofConcept] * ofGroups[ofGroup];
+      for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofConcept + l] * ofGroups[ofGroup + l];
       variance[i * groups + g] += times[block] * (Math.max(0, sum * others) / windows) * uneven;
     }
   }

@@ -1,3 +1,4 @@
+import { firstAtLeast } from '../base/order.ts';
 import { logFactorial } from './special.ts';
 
 /**
@@ -7,56 +8,73 @@ import { logFactorial } from './special.ts';
 export function fisherExact(a: number, b: number, c: number, d: number): number {
   const row = a + b;
   const column = a + c;
-  const total = a + b + c + d;
-  const constant =
-    logFactorial(row) +
-    logFactorial(c + d) +
-    logFactorial(column) +
-    logFactorial(b + d) -
-    logFactorial(total);
-  const chanceOf = (x: number): number =>
-    constant -
-    logFactorial(x) -
-    logFactorial(row - x) -
-    logFactorial(column - x) -
-    logFactorial(total - row - column + x);
+  const total = row + c + d;
+  const margins: Margins = {
+    row,
+    column,
+    // What the fourth cell is more than x.
+    rest: total - row - column,
+    constant:
+      logFactorial(row) +
+      logFactorial(c + d) +
+      logFactorial(column) +
+      logFactorial(b + d) -
+      logFactorial(total),
+  };
   // Equal chances differ in the last digits, hence the margin.
-  const most = chanceOf(a) + 1e-7;
-  const low = Math.max(0, row + column - total);
+  const most = logChanceOf(margins, a) + 1e-7;
+  const low = Math.max(0, -margins.rest);
   const high = Math.min(row, column);
   // Chances rise to the likeliest table and fall after it: those that are no likelier make two tails.
   const likeliest = Math.min(high, Math.floor(((row + 1) * (column + 1)) / (total + 2)));
-  if (chanceOf(likeliest) <= most) return 1;
-  const isUnlikely = (x: number): boolean => chanceOf(x) <= most;
-  const lower = lastThat(isUnlikely, low, likeliest);
-  const upper = likeliest + lastThat((up) => !isUnlikely(likeliest + up), 0, high - likeliest + 1) + 1;
-  let sum = 0;
-  for (const [first, step] of [
-    [lower, -1],
-    [upper, 1],
-  ]) {
-    for (let x = first; x >= low && x <= high; x += step) {
-      const chance = Math.exp(chanceOf(x));
-      sum += chance;
-      // What comes after is smaller still, and falls faster.
-      if (chance < sum * NEGLIGIBLE) break;
-    }
+  if (logChanceOf(margins, likeliest) <= most) return 1;
+  const lower = lastUnlikely(margins, most, low - 1, likeliest);
+  const upper = lastUnlikely(margins, most, high + 1, likeliest);
+  return Math.min(1, tailFrom(margins, lower, -1, low) + tailFrom(margins, upper, 1, high));
+}
+
+/** What all tables with the same margins share. */
+interface Margins {
+  readonly row: number;
+  readonly column: number;
+  readonly rest: number;
+  readonly constant: number;
+}
+
+/** ln of the chance of the table with x in its first cell. */
+const logChanceOf = ({ row, column, rest, constant }: Margins, x: number): number =>
+  constant - logFactorial(x) - logFactorial(row - x) - logFactorial(column - x) - logFactorial(rest + x);
+
+/** The x nearest to the likeliest whose chance is no more than `most`; `outside`, just past the last x, where there is none. */
+function lastUnlikely(margins: Margins, most: number, outside: number, likeliest: number): number {
+  let [unlikely, likely] = [outside, likeliest];
+  while (Math.abs(likely - unlikely) > 1) {
+    const middle = (unlikely + likely) >> 1;
+    if (logChanceOf(margins, middle) <= most) unlikely = middle;
+    else likely = middle;
   }
-  return Math.min(1, sum);
+  return unlikely;
+}
+
+/** The summed chance of the tables from `first` on to `last`, each next to the one before it. */
+function tailFrom(margins: Margins, first: number, step: 1 | -1, last: number): number {
+  if ((last - first) * step < 0) return 0;
+  const { row, column, rest } = margins;
+  let chance = Math.exp(logChanceOf(margins, first));
+  let sum = chance;
+  for (let x = first; x !== last; x += step) {
+    chance *=
+      step > 0
+        ? ((row - x) * (column - x)) / ((x + 1) * (rest + x + 1))
+        : (x * (rest + x)) / ((row - x + 1) * (column - x + 1));
+    sum += chance;
+    // What comes after is smaller still, and falls faster.
+    if (chance <= sum * NEGLIGIBLE) break;
+  }
+  return sum;
 }
 
 const NEGLIGIBLE = 1e-18;
-
-/** The last whole number from `from` to before `to` for which something holds that holds up to there; from − 1 if none. */
-function lastThat(holds: (x: number) => boolean, from: number, to: number): number {
-  let [low, high] = [from, to];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (holds(middle)) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
 
 /**
  * The false-discovery-adjusted q of each p (Benjamini & Hochberg 1995), in the order given.
@@ -64,18 +82,17 @@ function lastThat(holds: (x: number) => boolean, from: number, to: number): numb
  * @param tests how many tests were made, where that is more than the p given
  */
 export function adjustForMany(p: ArrayLike<number>, tests = p.length): Float64Array {
-  // What is certain stays so, and is not sorted.
-  const order = Uint32Array.from({ length: p.length }, (_, i) => i)
-    .filter((i) => p[i] < 1)
-    .sort((i, j) => p[i] - p[j] || i - j);
-  const q = new Float64Array(p.length).fill(1);
+  // What is certain stays so, and is not sorted. Equal p have equal q, so numbers alone are sorted, which is quick.
+  const sorted = Float64Array.from(p)
+    .filter((each) => each < 1)
+    .sort();
+  const adjusted = new Float64Array(sorted.length);
   let smallest = 1;
-  for (let rank = order.length; rank > 0; rank--) {
-    const i = order[rank - 1];
-    smallest = Math.min(smallest, (p[i] * tests) / rank);
-    q[i] = smallest;
+  for (let rank = sorted.length; rank > 0; rank--) {
+    smallest = Math.min(smallest, (sorted[rank - 1] * tests) / rank);
+    adjusted[rank - 1] = smallest;
   }
-  return q;
+  return Float64Array.from(p, (each) => (each < 1 ? adjusted[firstAtLeast(sorted, each)] : 1));
 }
 
 /** The Wilson (1927) interval of a share, 95 %: [low, high]. */

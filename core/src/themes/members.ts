@@ -46,13 +46,14 @@ export function* settleMembers(
     within = chanceWithGroups(evidence, groupOf, groups);
     yield (round + 1) / (rounds + 1);
   }
-  const between = chanceOfSameSources(evidence, groupOf, groups);
   const isClaimed = linkedInside(links, groupOf);
-  const stays = groupOf.map((group, i) => {
-    const at = i * groups + group;
-    const keepsCompany = within[at] < STAYS_BELOW || between[at] < STAYS_BY_SOURCES_BELOW;
-    return group >= 0 && (isClaimed[i] === 1 || keepsCompany) ? group : -1;
+  const unsure: number[] = [];
+  groupOf.forEach((group, i) => {
+    if (group >= 0 && isClaimed[i] === 0 && within[i * groups + group] >= STAYS_BELOW) unsure.push(i);
   });
+  const stays = groupOf.slice();
+  const between = chanceOfSameSources(evidence, groupOf, groups, unsure);
+  for (const i of unsure) if (between[i] >= STAYS_BY_SOURCES_BELOW) stays[i] = -1;
   return renumber(stays.map((group, i) => (group < 0 ? groups + i : group)));
 }
 
