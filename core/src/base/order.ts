@@ -5,8 +5,17 @@ export function byCodeUnits(a: string, b: string): number {
 
 /** The whole numbers 0 … count − 1 sorted by falling score, ties by rising index. */
 export function ranked(count: number, scoreOf: (index: number) => number): number[] {
-  const scores = Float64Array.from({ length: count }, (_, i) => scoreOf(i));
-  return Array.from({ length: count }, (_, i) => i).sort((a, b) => scores[b] - scores[a] || a - b);
+  const falling = new Float64Array(count);
+  for (let i = 0; i < count; i++) falling[i] = -scoreOf(i);
+  // Numbers alone are sorted in a fraction of the time that a comparison of ours takes; each then finds its place.
+  const sorted = falling.slice().sort();
+  const next = new Int32Array(count);
+  const order: number[] = new Array<number>(count).fill(0);
+  for (let i = 0; i < count; i++) {
+    const place = firstAtLeast(sorted, falling[i]);
+    order[place + next[place]++] = i;
+  }
+  return order;
 }
 
 /** The value in the middle; the lower of two, and 0 where there is none. */

@@ -11,6 +11,8 @@ export interface BlockSums {
   /** All pairs that are in the block, and the windows with both that chance makes there. */
   readonly pair: Int32Array;
   readonly within: Float64Array;
+  /** The product of the windows there with each, scaled as departures are (`spreadOver`). */
+  readonly product: Float64Array;
   /** Those of them of which it was asked how much that number varies. */
   readonly varied: Int32Array;
   readonly variance: Float64Array;
@@ -25,56 +27,93 @@ export interface BlockSums {
   readonly ofSum: Float64Array;
 }
 
-/**
- * Adds up a block's pairs. The lists as long as all pairs, which it needs for it, are made once and handed on.
- *
- * @param isAsked of which pairs it is asked how much the windows with both vary
- */
+/** What is asked of blocks. */
+export interface BlockQuestion {
+  /** Of which pairs it is asked how much the windows with both vary. */
+  readonly isAsked: (pair: number) => boolean;
+  /** Whether the lists of a block's pairs are kept; else they are good until the next block is asked for. */
+  readonly isKept: boolean;
+}
+
+/** Adds up a block's pairs. The lists as long as all pairs, which it needs for it, are made once and handed on. */
 export function blockSummer(
   residuals: Residuals,
   windows: Windows,
-  isAsked: (pair: number) => boolean,
+  { isAsked, isKept }: BlockQuestion,
 ): (block: number) => BlockSums {
   const count = meetingCounter(residuals, windows);
+  const lists = pairLists(residuals);
   return (block) => {
     const present = presentIn(residuals, block);
     const { covariance, ofSum } = covarianceIn(residuals, block);
-    const chances = chanceIn(residuals, block, present, covariance, isAsked);
+    const { pairs, asked } = chanceIn(residuals, block, { present, covariance, isAsked }, lists);
+    const cut = <List extends Int32Array | Float64Array>(list: List, length: number): List =>
+      (isKept ? list.slice(0, length) : list.subarray(0, length)) as List;
+    const chances = {
+      pair: cut(lists.pair, pairs),
+      within: cut(lists.within, pairs),
+      product: cut(lists.product, pairs),
+      varied: cut(lists.varied, asked),
+      variance: cut(lists.variance, asked),
+    };
     return { ...count(block), ...chances, covariance, ofSum };
   };
 }
 
+type PairLists = Pick<BlockSums, 'pair' | 'within' | 'product' | 'varied' | 'variance'>;
+
+/** Lists as long as the pairs of any block. */
+function pairLists(residuals: Residuals): PairLists {
+  let most = 0;
+  for (let b = 0; b < residuals.blocks; b++) most = Math.max(most, presentIn(residuals, b).length);
+  const pairs = (most * (most - 1)) / 2;
+  return {
+    pair: new Int32Array(pairs),
+    within: new Float64Array(pairs),
+    product: new Float64Array(pairs),
+    varied: new Int32Array(pairs),
+    variance: new Float64Array(pairs),
+  };
+}
+
+/** Fills the lists of a block's pairs; tells how many there are, and of how many it is asked how much they vary. */
 function chanceIn(
   residuals: Residuals,
   block: number,
-  present: readonly number[],
-  covariance: Float64Array,
-  isAsked: (pair: number) => boolean,
-): Pick<BlockSums, 'pair' | 'within' | 'varied' | 'variance'> {
-  const { size, blocks, blockFirst, squares, heldWeight, lags } = residuals;
+  {
+    present,
+    covariance,
+    isAsked,
+  }: {
+    readonly present: readonly number[];
+    readonly covariance: Float64Array;
+    readonly isAsked: BlockQuestion['isAsked'];
+  },
+  { pair, within, product, varied, variance }: PairLists,
+): { readonly pairs: number; readonly asked: number } {
+  const { size, blocks, blockFirst, sums, squares, held, heldWeight, lags } = residuals;
   const windowCount = blockFirst[block + 1] - blockFirst[block];
   const uneven = unevenness(residuals, block);
-  const pairs = (present.length * (present.length - 1)) / 2;
-  const pair = new Int32Array(pairs);
-  const within = new Float64Array(pairs);
-  const varied = new Int32Array(pairs);
-  const variance = new Float64Array(pairs);
   // Every concept is in many pairs: what is needed of it is looked up once.
   const rate = Float64Array.from(present, (i) => rateIn(residuals, i, block));
   const weightOf = Float64Array.from(present, (i) => heldWeight[i * blocks + block]);
   const square = squares[block];
+  const scale = sums[block] > 0 ? square / sums[block] ** 2 : 0;
+  const windowsOf = Float64Array.from(present, (i) => held[i * blocks + block]);
   let at = 0;
   let asked = 0;
   for (let x = 0; x < present.length; x++) {
     const i = present[x];
     const a = rate[x];
     const weight = weightOf[x];
+    const scaled = scale * windowsOf[x];
     const ofFirst = i * (lags + 1);
     for (let y = x + 1; y < present.length; y++, at++) {
       const j = present[y];
       const b = rate[y];
       pair[at] = i * size + j;
       within[at] = b * weight + a * weightOf[y] - a * b * square;
+      product[at] = scaled * windowsOf[y];
       if (windowCount < 2 || !isAsked(pair[at])) continue;
       const ofSecond = j * (lags + 1);
       let sum = covariance[ofFirst] * covariance[ofSecond];
@@ -83,7 +122,7 @@ function chanceIn(
       variance[asked++] = (Math.max(0, sum) / windowCount) * uneven;
     }
   }
-  return { pair, within, varied: varied.slice(0, asked), variance: variance.slice(0, asked) };
+  return { pairs: at, asked };
 }
 
 /** Counts a block's shared windows and separate meetings: a window counts where it begins after the last one that counted has ended. */

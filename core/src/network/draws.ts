@@ -4,8 +4,8 @@ import { judgeBlocks, type Evidence } from './evidence.ts';
 import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** Pairs by block whose sums are kept for the next draw, some 30 bytes each; of more, each draw adds its own up. */
-const MOST_KEPT = 6_000_000;
+/** Pairs by block whose sums are kept for the next draw, some 40 bytes each; of more, each draw adds its own up. */
+const MOST_KEPT = 5_000_000;
 
 /**
  * The evidence of sources drawn from a collection, each as often as it is drawn. How long windows are is taken from the
@@ -19,8 +19,8 @@ export function evidenceOfDraws(
   const bySource = windowsBySource(windows);
   const weights = windowWeights(counts, windows);
   const residuals = residualsOf(counts, windows, weights);
-  const isShared = (pair: number): boolean => counts.together[pair] > 0;
-  const summed = keptSums(blockSummer(residuals, windows, isShared));
+  const question = { isAsked: (pair: number): boolean => counts.together[pair] > 0, isKept: true };
+  const summed = keptSums(blockSummer(residuals, windows, question));
   const blockOf: number[] = [];
   let long = 0;
   for (const list of bySource) blockOf.push(isBlock(list) ? long++ : -1);
@@ -38,7 +38,7 @@ export function evidenceOfDraws(
       again.windows,
       Float64Array.from(short.flat(), (window) => weights[window]),
     );
-    const sumsOfLast = blockSummer(last, again.windows, isShared)(0);
+    const sumsOfLast = blockSummer(last, again.windows, question)(0);
     return judgeBlocks(
       { ...withLastBlock(residuals, last), times },
       (block) => (block === long ? sumsOfLast : summed(block)),

@@ -1,6 +1,7 @@
 import { Int32List } from '../base/int32-list.ts';
 import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
+import { taken } from '../base/taken.ts';
 import type { Evidence } from './evidence.ts';
 import { cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
 
@@ -103,8 +104,9 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
     for (let j = i + 1; j < n; j++) if (together[i * n + j] > 0) found.push(i * n + j);
   }
   const pairs = found.done();
-  const real = (list: Float64Array): Float64Array => Float64Array.from(pairs, (pair) => list[pair]);
-  const [p, pBetween] = [real(evidence.pWithin), real(evidence.pBetween)];
+  const [p, pBetween] = [taken(evidence.pWithin, pairs), taken(evidence.pBetween, pairs)];
+  const up = new Uint8Array(pairs.length);
+  for (let at = 0; at < pairs.length; at++) if (together[pairs[at]] > expected[pairs[at]]) up[at] = 1;
   return {
     size: n,
     windows,
@@ -116,10 +118,10 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
     q: adjustForMany(p, tests),
     pBetween,
     qBetween: adjustForMany(pBetween, tests),
-    meetings: pairs.map((pair) => evidence.meetings[pair]),
-    sources: pairs.map((pair) => evidence.sources[pair]),
-    up: Uint8Array.from(pairs, (pair) => (together[pair] > expected[pair] ? 1 : 0)),
-    betweenUp: Uint8Array.from(pairs, (pair) => evidence.betweenUp[pair]),
+    meetings: taken(evidence.meetings, pairs),
+    sources: taken(evidence.sources, pairs),
+    up,
+    betweenUp: taken(evidence.betweenUp, pairs),
   };
 }
 
@@ -150,21 +152,11 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   const { source, target, both, strength, stands } = judged;
   const { windows, windowsWith } = evidence;
   const order = ranked(source.length, (i) => strength[i]);
-  const sorted = Int32Array.from([
-    ...order.filter((i) => stands[i] === 1),
-    ...order.filter((i) => stands[i] === 0),
-  ]);
-  const whole = (list: Int32Array): Int32Array => sorted.map((i) => list[i]);
-  const real = (list: Float64Array): Float64Array => {
-    const laid = new Float64Array(sorted.length);
-    for (let at = 0; at < sorted.length; at++) laid[at] = list[sorted[at]];
-    return laid;
-  };
-  const flags = (list: Uint8Array): Uint8Array => {
-    const laid = new Uint8Array(sorted.length);
-    for (let at = 0; at < sorted.length; at++) laid[at] = list[sorted[at]];
-    return laid;
-  };
+  const sorted = new Int32Array(order.length);
+  let standing = 0;
+  for (const i of order) if (stands[i] === 1) sorted[standing++] = i;
+  let rest = standing;
+  for (const i of order) if (stands[i] === 0) sorted[rest++] = i;
   const measured = {
     npmi: new Float64Array(sorted.length),
     jaccard: new Float64Array(sorted.length),
@@ -180,20 +172,20 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
     measured.g2[at] = overlapCorrectedG2(both[i], first, second, windows, overlap);
   }
   return {
-    source: whole(source),
-    target: whole(target),
-    both: whole(both),
-    strength: real(strength),
+    source: taken(source, sorted),
+    target: taken(target, sorted),
+    both: taken(both, sorted),
+    strength: taken(strength, sorted),
     ...measured,
-    p: real(judged.p),
-    q: real(judged.q),
-    pBetween: real(judged.pBetween),
-    qBetween: real(judged.qBetween),
-    meetings: whole(judged.meetings),
-    sources: whole(judged.sources),
-    up: flags(judged.up),
-    beyond: flags(judged.beyond),
-    stands: flags(stands),
-    standing: stands.reduce((sum, each) => sum + each, 0),
+    p: taken(judged.p, sorted),
+    q: taken(judged.q, sorted),
+    pBetween: taken(judged.pBetween, sorted),
+    qBetween: taken(judged.qBetween, sorted),
+    meetings: taken(judged.meetings, sorted),
+    sources: taken(judged.sources, sorted),
+    up: taken(judged.up, sorted),
+    beyond: taken(judged.beyond, sorted),
+    stands: taken(stands, sorted),
+    standing,
   };
 }

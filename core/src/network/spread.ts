@@ -44,55 +44,33 @@ export function spreadOver(
 }
 
 /**
- * Of a concept: the windows it shares with each concept after it because the same blocks hold both, size numbers of which
- * those up to its own are 0. The list is the same for every concept that is asked for.
+ * Of two concepts: the windows they share because the same blocks hold both, which is the product of their departures. It
+ * is made of the products of what blocks hold, as most blocks hold few concepts and every departure is something.
+ *
+ * @param products size × size: of blocks that hold both, the product of the windows with each, scaled
  */
 export function sharedByBlocks(
-  { departures, length }: Spread,
-  { blocks, times }: Residuals,
-): (first: number) => Float64Array {
-  const size = length.length;
-  // Blocks that do not count are passed over, which a draw leaves a third of.
-  const counting = Int32Array.from({ length: blocks }, (_, b) => b).filter((b) => times[b] > 0);
-  const count = counting.length;
-  const own = new Float64Array((size + 3) * count);
-  for (let i = 0, at = 0; i < size; i++)
-    for (const block of counting) own[at++] = departures[i * blocks + block];
-  const weighed = new Float64Array(count);
-  const shared = new Float64Array(size);
-  return (first) => {
-    for (let s = 0; s < count; s++) weighed[s] = times[counting[s]] * own[first * count + s];
-    multiplyRows(own, weighed, first + 1, shared);
-    shared.fill(0, 0, first + 1);
-    return shared;
-  };
-}
-
-/**
- * Puts the product of each row from `from` on with `by`, a row itself, into `products`. Four rows at once, as the machine
- * adds four sums in the time of one; so past the last there must be three more.
- */
-function multiplyRows(rows: Float64Array, by: Float64Array, from: number, products: Float64Array): void {
-  const width = by.length;
-  const size = products.length;
-  for (let row = from; row < size; row += 4) {
-    let a = 0;
-    let b = 0;
-    let c = 0;
-    let d = 0;
-    const second = (row + 1) * width;
-    const third = second + width;
-    const fourth = third + width;
-    for (let s = 0, at = row * width; s < width; s++, at++) {
-      const each = by[s];
-      a += each * rows[at];
-      b += each * rows[second + s];
-      c += each * rows[third + s];
-      d += each * rows[fourth + s];
-    }
-    products[row] = a;
-    if (row + 1 < size) products[row + 1] = b;
-    if (row + 2 < size) products[row + 2] = c;
-    if (row + 3 < size) products[row + 3] = d;
+  { size, blocks, times, sums, squares, held }: Residuals,
+  products: Float64Array,
+): (first: number, second: number) => number {
+  let whole = 0;
+  let square = 0;
+  for (let b = 0; b < blocks; b++) {
+    if (sums[b] === 0) continue;
+    whole += times[b] * sums[b];
+    square += times[b] * squares[b];
   }
+  const rate = new Float64Array(size);
+  const alone = new Float64Array(size);
+  for (let i = 0; i < size; i++) {
+    for (let b = 0; b < blocks; b++) {
+      const windows = times[b] * held[i * blocks + b];
+      if (windows === 0) continue;
+      rate[i] += windows;
+      alone[i] += (windows * squares[b]) / sums[b];
+    }
+    rate[i] = whole > 0 ? rate[i] / whole : 0;
+  }
+  return (i, j) =>
+    products[i * size + j] - rate[i] * alone[j] - rate[j] * alone[i] + rate[i] * rate[j] * square;
 }

@@ -83,16 +83,19 @@ const NEGLIGIBLE = 1e-18;
  */
 export function adjustForMany(p: ArrayLike<number>, tests = p.length): Float64Array {
   // What is certain stays so, and is not sorted. Equal p have equal q, so numbers alone are sorted, which is quick.
-  const sorted = Float64Array.from(p)
-    .filter((each) => each < 1)
-    .sort();
-  const adjusted = new Float64Array(sorted.length);
+  const sorted = new Float64Array(p.length);
+  let uncertain = 0;
+  for (let i = 0; i < p.length; i++) if (p[i] < 1) sorted[uncertain++] = p[i];
+  const rising = sorted.subarray(0, uncertain).sort();
+  const adjusted = new Float64Array(uncertain);
   let smallest = 1;
-  for (let rank = sorted.length; rank > 0; rank--) {
-    smallest = Math.min(smallest, (sorted[rank - 1] * tests) / rank);
+  for (let rank = uncertain; rank > 0; rank--) {
+    smallest = Math.min(smallest, (rising[rank - 1] * tests) / rank);
     adjusted[rank - 1] = smallest;
   }
-  return Float64Array.from(p, (each) => (each < 1 ? adjusted[firstAtLeast(sorted, each)] : 1));
+  const q = new Float64Array(p.length).fill(1);
+  for (let i = 0; i < p.length; i++) if (p[i] < 1) q[i] = adjusted[firstAtLeast(rising, p[i])];
+  return q;
 }
 
 /** The Wilson (1927) interval of a share, 95 %: [low, high]. */

@@ -1,0 +1,128 @@
+import { expect } from 'chai';
+import { knownThemes } from '../../../bench/known-themes.ts';
+import { blockSummer } from '../../src/network/block-sums.ts';
+import { evidenceOfDraws } from '../../src/network/draws.ts';
+import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
+import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
+import { residualsOf } from '../../src/network/residuals.ts';
+import { sharedByBlocks } from '../../src/network/spread.ts';
+import { exampleStudy } from '../examples.ts';
+
+const study = exampleStudy(knownThemes(14, 3).texts.map((text, i) => ({ name: `${i}`, text })));
+const [counts, windows] = [study.compute('counts'), study.compute('windows')];
+const evidence = weighEvidence(counts, windows);
+/** Sources drawn, one of them three times and some not at all. */
+const drawn = evidenceOfDraws(counts, windows)([0, 1, 1, 2, 3, 3, 3, 5, 6, 8, 9, 9, 11, 12]);
+
+/** Of each block that counts, as often as it counts: what is told of it. */
+const byBlock = <Told>({ residuals: { blocks, times } }: Evidence, tell: (block: number) => Told): Told[] =>
+  Array.from({ length: blocks }, (_, b) => b).flatMap((b) => Array<Told>(times[b]).fill(tell(b)));
+
+describe('what two concepts share because the same sources speak of both', () => {
+  for (const [which, weighed] of Object.entries({ 'as they are': evidence, 'as they were drawn': drawn }))
+    it(`is the product of their departures, of sources ${which}`, () => {
+      const { size, residuals, spread } = weighed;
+      const sumsOf = blockSummer(residuals, windows, { isAsked: () => true, isKept: false });
+      const products = new Float64Array(size * size);
+      for (let b = 0; b < residuals.blocks; b++) {
+        const { pair, product } = sumsOf(b);
+        pair.forEach((each, k) => (products[each] += residuals.times[b] * product[k]));
+      }
+      const shared = sharedByBlocks(residuals, products);
+      let largest = 0;
+      for (let i = 0; i < size; i++) {
+        for (let j = i + 1; j < size; j++) {
+          const departure = (concept: number, b: number): number =>
+            spread.departures[concept * residuals.blocks + b];
+          const expected = byBlock(weighed, (b) => departure(i, b) * departure(j, b)).reduce(
+            (sum, each) => sum + each,
+            0,
+          );
+          expect(shared(i, j), `${i} and ${j}`).to.be.closeTo(expected, 1e-9);
+          largest = Math.max(largest, Math.abs(expected));
+        }
+      }
+      expect(largest).to.be.above(0.1);
+    });
+});
+
+describe('lists of a block', () => {
+  it('are the same whether they are kept or not', () => {
+    const residuals = residualsOf(counts, windows);
+    const isAsked = (pair: number): boolean => counts.together[pair] > 0;
+    const [kept, passing] = [true, false].map((isKept) =>
+      blockSummer(residuals, windows, { isAsked, isKept }),
+    );
+    const all = Array.from({ length: residuals.blocks }, (_, b) => kept(b));
+    all.forEach((each, b) => expect(passing(b)).to.deep.equal(each));
+    expect(new Set(all.map(({ pair }) => pair.length)).size).to.be.above(1);
+  });
+});
+
+describe('the evidence of a concept with a group', () => {
+  const groups = 3;
+  const groupOf = Int32Array.from({ length: evidence.size }, (_, i) => (i % 4 === 3 ? -1 : i % 4));
+
+  it('is asked of its own group, and of all where it has none', () => {
+    for (const weighed of [evidence, drawn]) {
+      const p = chanceWithGroups(weighed, groupOf, groups);
+      let beyond = 0;
+      p.forEach((chance, at) => {
+        const [concept, group] = [Math.floor(at / groups), at % groups];
+        if (groupOf[concept] >= 0 && groupOf[concept] !== group) expect(chance).to.equal(1);
+        else if (chance < 1) beyond++;
+      });
+      expect(beyond).to.be.above(10);
+      // A loose concept is judged with a group as if it were the group's only question.
+      const alone = chanceWithGroups(
+        weighed,
+        groupOf.map((group) => (group === 1 ? 0 : -1)),
+        1,
+      );
+      for (let i = 3; i < evidence.size; i += 4) expect(p[i * groups + 1]).to.be.closeTo(alone[i], 1e-12);
+    }
+  });
+
+  it('is, of the same sources, the correlation with all the others of the group over sources', () => {
+    const asked = [0, 1, 2, 4, 5, 6];
+    let below = 0;
+    for (const weighed of [evidence, drawn]) {
+      const { residuals, spread, size } = weighed;
+      const p = chanceOfSameSources(weighed, groupOf, groups, asked);
+      for (const i of asked) {
+        const others = Array.from({ length: size }, (_, j) => j).filter(
+          (j) => j !== i && groupOf[j] === groupOf[i],
+        );
+        const at = (concept: number, b: number): number => concept * residuals.blocks + b;
+        const rows = byBlock(weighed, (b) => ({
+          own: spread.departures[at(i, b)],
+          theirs: others.reduce((sum, j) => sum + spread.departures[at(j, b)], 0),
+          has: residuals.held[at(i, b)] > 0,
+          have: others.some((j) => residuals.held[at(j, b)] > 0),
+        }));
+        const sum = (value: (row: (typeof rows)[number]) => number): number =>
+          rows.reduce((total, row) => total + value(row), 0);
+        const shared = sum(({ own, theirs }) => own * theirs);
+        const expected =
+          shared > 0
+            ? chanceBetween(
+                {
+                  shared,
+                  lengths: sum(({ own }) => own * own) * sum(({ theirs }) => theirs * theirs),
+                  blocks: rows.length,
+                },
+                {
+                  first: sum(({ has }) => Number(has)),
+                  second: sum(({ have }) => Number(have)),
+                  both: () => sum(({ has, have }) => Number(has && have)),
+                },
+              ) / 2
+            : 1;
+        expect(p[i], `concept ${i}`).to.be.closeTo(expected, 1e-9);
+        if (p[i] < 1) below++;
+      }
+      expect(p[3]).to.equal(1);
+    }
+    expect(below).to.be.above(2);
+  });
+});
