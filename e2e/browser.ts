@@ -77,11 +77,8 @@ export class Browser {
     rmSync(join(this.profile, 'SingletonLock'), { force: true });
   }
 
-  /**
-   * Makes the browser as good as new for the next test: one empty tab of the first size, nothing stored by `address` but
-   * the application itself, no file saved, nothing in the console.
-   */
-  async clear(address: string): Promise<void> {
+  /** Leaves one tab of the first size, no file saved and nothing in the console. */
+  async tidy(): Promise<void> {
     const { driver } = this;
     const [first, ...others] = await driver.getAllWindowHandles();
     for (const each of others) {
@@ -89,7 +86,16 @@ export class Browser {
       await driver.close();
     }
     await driver.switchTo().window(first);
-    await driver.get('about:blank');
+    for (const name of readdirSync(this.downloads)) rmSync(join(this.downloads, name), { recursive: true });
+    await driver.actions().clear();
+    await this.fitWindow(1280, 800);
+    await driver.manage().logs().get('browser');
+  }
+
+  /** Makes the browser as good as new for the next test: tidy, empty, nothing stored by `address` but the application itself. */
+  async clear(address: string): Promise<void> {
+    await this.tidy();
+    await this.driver.get('about:blank');
     for (const origin of [address, address.replace('127.0.0.1', 'localhost')])
       await this.command('Storage.clearDataForOrigin', { origin, storageTypes: OF_STUDIES });
     await this.command('Network.emulateNetworkConditions', {
@@ -98,10 +104,7 @@ export class Browser {
       downloadThroughput: -1,
       uploadThroughput: -1,
     });
-    for (const name of readdirSync(this.downloads)) rmSync(join(this.downloads, name), { recursive: true });
-    await driver.actions().clear();
-    await this.fitWindow(1280, 800);
-    await driver.manage().logs().get('browser');
+    await this.driver.manage().logs().get('browser');
   }
 
   /** Sends a command of the browser's own protocol. */

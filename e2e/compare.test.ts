@@ -16,8 +16,8 @@ const stretchesIn = (title: string): string =>
 describe('comparing', function () {
   this.timeout(120_000);
 
-  const open = async (face?: string): Promise<void> => {
-    await stage.openSample();
+  const open = async (face?: string, isOnlyLookedAt = false): Promise<void> => {
+    await (isOnlyLookedAt ? stage.showSample() : stage.openSample());
     await stage.browser.goTo('compare');
     if (face !== undefined) await stage.browser.choose(face);
     await stage.browser.settled();
@@ -91,7 +91,7 @@ describe('comparing', function () {
 
   it('drill from the year to the day, with the average line, and read what stands behind a point', async () => {
     const { browser } = stage;
-    await open('Over time');
+    await open('Over time', true);
     await browser.pick('Length of a period', 'by year');
     await browser.waitForText('.time-spans', 'All of');
     await browser.until('No mean is drawn', async () =>
@@ -188,7 +188,7 @@ describe('comparing', function () {
 
   it('keeps the company of a concept, two concepts, links by group and the sparser views of Links', async () => {
     const { browser } = stage;
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('links');
     const rows = async (): Promise<number> =>
       Number(await (await browser.find('.figure-table')).getAttribute('aria-rowcount')) - 1;

@@ -141,7 +141,7 @@ describe('words and figures', () => {
   });
 
   it('say in a sentence what they say, and what sets a group apart', async () => {
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('concepts');
     await find('driver');
     await browser.click(`${ledger} .row-button`);
@@ -171,7 +171,7 @@ describe('words and figures', () => {
   });
 
   it('open their passages from the matrix, from pairs and for several concepts, to be saved', async () => {
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('concepts');
     await browser.choose('Matrix');
     await browser.click('[aria-label="driver in d01-driver-veteran.txt: 10"]');

@@ -9,9 +9,8 @@ for (const motion of [false, true]) {
   describe(`without a mouse, ${motion ? 'with motion' : 'in stillness'}`, () => {
     const stage = setStage({ motion });
     let browser: Browser;
-    beforeEach(async () => {
+    beforeEach(() => {
       browser = stage.browser;
-      await stage.openSample();
     });
     /** A long test is run in one of both: boxes that are still on their way are the harder case, places are the same. */
     const onlyWhere =
@@ -35,7 +34,24 @@ for (const motion of [false, true]) {
     const focus = (css: string): Promise<void> =>
       browser.driver.executeScript(`document.querySelector(${JSON.stringify(css)}).focus()`);
 
+    it('a number is typed into its box, rounded to what it may be, and undone', async () => {
+      await stage.openSample();
+      await browser.goTo('links');
+      await focus('.method-sentence .control');
+      await keys(Key.ENTER);
+      await browser.find('input[aria-label="How many sentences"]');
+      await focus('input[aria-label="How many sentences"]');
+      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+      await keys('2.5', Key.ENTER);
+      await browser.waitForText('.method-sentence', '3 sentences');
+      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
+      await keys('5', Key.ENTER);
+      await browser.waitForText('.method-sentence', '5 sentences');
+      await keys(Key.ESCAPE);
+    });
+
     onlyWhere(true)('every setting of every sentence is reached, kept in and come back from', async () => {
+      await stage.showSample();
       for (const stop of STOPS) {
         await browser.goTo(stop);
         const count = (await browser.all('.method-sentence .control')).length;
@@ -57,22 +73,8 @@ for (const motion of [false, true]) {
       }
     });
 
-    it('a number is typed into its box, rounded to what it may be, and undone', async () => {
-      await browser.goTo('links');
-      await focus('.method-sentence .control');
-      await keys(Key.ENTER);
-      await browser.find('input[aria-label="How many sentences"]');
-      await focus('input[aria-label="How many sentences"]');
-      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
-      await keys('2.5', Key.ENTER);
-      await browser.waitForText('.method-sentence', '3 sentences');
-      await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('a').keyUp(Key.CONTROL).perform();
-      await keys('5', Key.ENTER);
-      await browser.waitForText('.method-sentence', '5 sentences');
-      await keys(Key.ESCAPE);
-    });
-
     it('dialogs give the focus back to what opened them', async () => {
+      await stage.showSample();
       await browser.goTo('sources');
       for (const [name, opener] of [
         ['Paste a text', '[aria-label="Paste a text"]'],
@@ -95,6 +97,7 @@ for (const motion of [false, true]) {
     });
 
     it('words of the map and the field have their own names, and arrows go from one to the next', async () => {
+      await stage.showSample();
       for (const [stop, word] of [
         ['map', '.map-word'],
         ['concepts', '.field-word'],
@@ -121,6 +124,7 @@ for (const motion of [false, true]) {
     });
 
     it('the trail is one stop of Tab’s, and arrows go along it', async () => {
+      await stage.showSample();
       expect(await browser.all('.trail a[tabindex="0"]')).to.have.length(1);
       await focus('.trail a[tabindex="0"]');
       await keys(Key.ARROW_LEFT);
@@ -137,6 +141,7 @@ for (const motion of [false, true]) {
     });
 
     onlyWhere(false)('no stop’s main thing is far, and titles say study and stop', async () => {
+      await stage.showSample();
       for (const stop of STOPS) {
         await browser.goTo(stop);
         const title = await browser.driver.getTitle();
@@ -177,7 +182,7 @@ describe('in a small window, and at twice the size', () => {
       [1024, 700],
       [640, 400],
     ]) {
-      await stage.openSample();
+      await stage.showSample();
       await browser.fitWindow(width, height);
       for (const stop of STOPS) {
         await browser.goTo(stop);

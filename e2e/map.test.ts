@@ -17,7 +17,7 @@ describe('the map', function () {
 
   it('print me this map in greyscale; what lies between two words, and what is two steps away?', async () => {
     const { browser } = stage;
-    await stage.openSample();
+    await stage.showSample();
     await browser.press('On the picture');
     for (const words of ['the study’s title', 'the method sentence', 'how much went in', 'in greyscale'])
       await browser.choose(words);
@@ -56,7 +56,7 @@ describe('the map', function () {
 
   it('how do drivers’ and residents’ maps differ, and where do they say it?', async () => {
     const { browser } = stage;
-    await stage.openSample();
+    await stage.showSample();
     await browser.choose('By group');
     await browser.settled();
     const parcels = await browser.all('section[aria-label="driver or depot staff"] .tinted-parcel');

@@ -6,7 +6,7 @@ import { setStage } from './stage.ts';
 
 describe('the pointer', () => {
   const stage = setStage();
-  const { openSample } = stage;
+  const { openSample, showSample } = stage;
   let browser: Browser;
   beforeEach(() => {
     browser = stage.browser;
@@ -31,7 +31,7 @@ describe('the pointer', () => {
   };
 
   it('picks a word, a link and a theme on the map, and pans and zooms it', async () => {
-    await openSample();
+    await showSample();
     await clickAt(await middleOf(word('.map-word text', 'camera')));
     await browser.waitForText('.reader h2', 'camera');
     const [x, y] = await browser.driver.executeScript<[number, number]>(`

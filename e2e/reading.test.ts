@@ -6,9 +6,8 @@ import { setStage } from './stage.ts';
 describe('reading', () => {
   const stage = setStage();
   let browser: Browser;
-  beforeEach(async () => {
+  beforeEach(() => {
     browser = stage.browser;
-    await stage.openSample();
   });
   const search = async (query: string): Promise<void> => {
     const box = await browser.find('.search-box');
@@ -17,6 +16,7 @@ describe('reading', () => {
   const number = (text: string): number => Number(/\d[\d,]*/.exec(text)?.[0].replace(/,/g, ''));
 
   it('finds words in all their forms, exact phrases, and words near each other', async () => {
+    await stage.showSample();
     await browser.driver.actions().sendKeys('/').perform();
     await browser.driver.actions().sendKeys('wait', Key.ENTER).perform();
     await browser.waitForText('.reader-count', /\d+ places/);
@@ -35,6 +35,7 @@ describe('reading', () => {
   });
 
   it('shows how drivers use a word and how residents do, side by side', async () => {
+    await stage.showSample();
     await search('safe');
     await browser.press('In lines');
     await browser.waitForText('.concordance', /“safe”, \d+ mentions/);
@@ -61,6 +62,7 @@ describe('reading', () => {
   });
 
   it('shows where concepts stand and what follows a word, down to the passages', async () => {
+    await stage.showSample();
     await browser.goTo('concepts');
     await (await browser.find('input[aria-label="Find a word"]')).sendKeys('driver');
     await browser.click('.concept-row');
@@ -86,6 +88,7 @@ describe('reading', () => {
   });
 
   it('keeps an excerpt with a note, and finds it unharmed whatever changes', async () => {
+    await stage.openSample();
     await search('shelter');
     await browser.find('.passage');
     const quote = await browser.textOf('.passage-text');

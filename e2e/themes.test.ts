@@ -10,7 +10,7 @@ const TYPE = ['font-weight', 'fill', 'stroke', 'stroke-width'];
 
 describe('from links to the comparison, a researcher', () => {
   const stage = setStage();
-  const { openSample } = stage;
+  const { openSample, showSample } = stage;
   let browser: Browser;
   beforeEach(() => {
     browser = stage.browser;
@@ -56,7 +56,7 @@ describe('from links to the comparison, a researcher', () => {
   });
 
   it('asks what the themes missed', async () => {
-    await openSample();
+    await showSample();
     await browser.waitForText('.trail', /7 found, reach \d\d %/);
     await browser.goTo('themes');
     await browser.waitForText(
@@ -76,7 +76,7 @@ describe('from links to the comparison, a researcher', () => {
   });
 
   it('follows a cell of Compare to its passage, and the passage to its place in the source', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('compare');
     const cell = await browser.find('.compare-cell');
     const label = await cell.getAttribute('aria-label');
@@ -98,7 +98,7 @@ describe('from links to the comparison, a researcher', () => {
   });
 
   it('picks a theme, a concept and a link on the map with the keyboard, and saves pictures', async () => {
-    await openSample();
+    await showSample();
     const onPage = await browser.driver.executeScript<string[]>(
       `const told = (each, names) => names.map((name) => each.getAttribute(name) ?? '').join(' ');
       return [

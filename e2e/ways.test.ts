@@ -10,14 +10,14 @@ const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compar
 
 describe('ways through the interface', () => {
   const stage = setStage();
-  const { openSample } = stage;
+  const { openSample, showSample } = stage;
   let browser: Browser;
   beforeEach(() => {
     browser = stage.browser;
   });
 
   it('every underlined word opens its control, by keyboard too, and says what it does', async () => {
-    await openSample();
+    await showSample();
     let controls = 0;
     for (const stop of STOPS) {
       await browser.goTo(stop);
@@ -163,7 +163,7 @@ describe('ways through the interface', () => {
   });
 
   it('finds a concept on the map and zooms, and a bookmark of it shows the same', async () => {
-    await openSample();
+    await showSample();
     const find = await browser.find('input[aria-label="Find on the map"]');
     await find.sendKeys('engine noise', Key.ENTER);
     await browser.waitForText('.reader h2', 'engine noise');
@@ -178,7 +178,7 @@ describe('ways through the interface', () => {
   });
 
   it('shows the figures as a table that can be sorted', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('concepts');
     await browser.choose('Table');
     await browser.find('.figure-table .grid-row');
@@ -231,7 +231,7 @@ describe('ways through the interface', () => {
   });
 
   it('widens, narrows and folds the panes by keys and by dragging, and finds them so again', async () => {
-    await stage.openSample();
+    await stage.showSample();
     const widthOf = (css: string): Promise<number> =>
       browser.driver.executeScript<number>('return document.querySelector(arguments[0]).offsetWidth', css);
     const before = await widthOf('.ledger');

@@ -96,14 +96,12 @@ if (missing().length > 0) {
   spawnSync('apt-get', ['update', '-qq'], quiet);
   spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing()], quiet);
 }
-await buildCommands();
-await buildWeb();
 const types = (project) => ({
   name: `Types of ${project}`,
   args: ['node_modules/typescript/bin/tsc', '-p', project],
 });
-// The longest first.
-await checkAll([
+// The longest first; what they look at is not what is built, so they begin before it is.
+const checked = checkAll([
   { name: 'Lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] },
   ...['web', 'tsconfig.tests.json'].map(types),
   {
@@ -113,6 +111,9 @@ await checkAll([
   ...['core', 'cli', 'server'].map(types),
   { name: 'Imports', args: ['scripts/check-imports.mjs'] },
 ]);
+await buildCommands();
+await buildWeb();
+await checked;
 suite('Unit tests', '.mocharc.json', ['core/test', 'server/test', 'cli/test', 'web/test']);
 if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json', ['e2e']);
 else {
