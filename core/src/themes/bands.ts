@@ -9,3 +9,9 @@ const BANDS: readonly (readonly [from: number, band: Band])[] = [
 ];
 
 export const bandOf = (overlap: number): Band => BANDS.find(([from]) => overlap >= from)?.[1] ?? 'seldom';
+
+/**
+ * A concept in so large a share of all stretches keeps nearly everybody's company, so that it says little of any theme: of
+ * the sample's and of two million words of prose the commonest concept of a theme is in 16 % and in 4 %.
+ */
+export const EVERYWHERE = 1 / 3;

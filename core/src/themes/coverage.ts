@@ -16,6 +16,17 @@ export function reachedByThemes(
   return reached;
 }
 
+/** The share of all stretches that hold each concept; 0 where there are none. */
+export function sharesOfStretches(
+  { windowFirst, inWindow }: Pick<Counts, 'windowFirst' | 'inWindow'>,
+  concepts: number,
+): Float64Array {
+  const stretches = windowFirst.length - 1;
+  const share = new Float64Array(concepts);
+  for (let at = 0; at < inWindow.length; at++) share[inWindow[at]] += 1 / stretches;
+  return share;
+}
+
 /** Fewest mentions, where no theme reaches, of a word that is named. */
 const FEWEST_MISSED = 2;
 

@@ -4,7 +4,7 @@ import { fewestInStretch } from '../engine/stage-keys.ts';
 import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
 import { ownValue } from '../base/records.ts';
-import { reachedByThemes, wordsMissed } from '../themes/coverage.ts';
+import { reachedByThemes, sharesOfStretches, wordsMissed } from '../themes/coverage.ts';
 import type {
   ConceptsOnTrail,
   CoverageView,
@@ -44,7 +44,7 @@ export const THEME_KEYS = {
   conceptsOnTrail: reads(['candidates', 'concepts'], nothing),
   linksOnTrail: reads(['windows', 'links'], nothing),
   themesOnTrail: reads(['themes', 'spoken'], (state) => ({ fewest: fewestInStretch(state) })),
-  themes: reads(['concepts', 'themes', 'sweep'], ({ conceptLabels, themeChoices }) => ({
+  themes: reads(['concepts', 'themes', 'spoken', 'sweep'], ({ conceptLabels, themeChoices }) => ({
     labels: conceptLabels,
     choices: themeChoices,
   })),
@@ -87,6 +87,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
     const { keys, mentions } = concepts;
     const { themes, themeOf, foundIn, modularity, resolution, register } = yield* take('themes');
     const sweep = yield* take('sweep');
+    const ofStretches = sharesOfStretches(yield* take('spoken'), keys.length);
     const labels = conceptLabels(given, concepts);
     const named = (i: number): { key: string; label: string } => ({ key: keys[i], label: labels[i] });
     const placed = keys.map((key) => ownValue(choices.placed, key));
@@ -109,6 +110,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         concepts: concepts.map((i) => ({
           ...named(i),
           mentions: mentions[i],
+          ofStretches: ofStretches[i],
           placed: placed[i] !== undefined && !isLost(i),
           ...(joinedInto(choices.joined, foundIn[i]) === letter ? {} : { foundIn: foundIn[i] }),
         })),

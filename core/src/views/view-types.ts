@@ -204,6 +204,8 @@ export interface ThemeRow {
     readonly key: string;
     readonly label: string;
     readonly mentions: number;
+    /** The share of all stretches that hold it. */
+    readonly ofStretches: number;
     /** Whether the researcher put it here. */
     readonly placed: boolean;
     /** Where the grouping alone has it, where that is another theme, or none (empty); else undefined. */

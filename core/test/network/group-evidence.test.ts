@@ -8,7 +8,7 @@ import { residualsOf } from '../../src/network/residuals.ts';
 import { sharedByBlocks } from '../../src/network/spread.ts';
 import { exampleStudy } from '../examples.ts';
 
-const study = exampleStudy(knownThemes(14, 3).texts.map((text, i) => ({ name: `${i}`, text })));
+const study = exampleStudy(knownThemes(3, 14).texts.map((text, i) => ({ name: `${i}`, text })));
 const [counts, windows] = [study.compute('counts'), study.compute('windows')];
 const evidence = weighEvidence(counts, windows);
 /** Sources drawn, one of them three times and some not at all. */

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { reachedByThemes, wordsMissed } from '../../src/themes/coverage.ts';
+import { EVERYWHERE } from '../../src/themes/bands.ts';
+import { reachedByThemes, sharesOfStretches, wordsMissed } from '../../src/themes/coverage.ts';
 import { asking, exampleStudy } from '../examples.ts';
 import { knownThemes } from '../../../bench/known-themes.ts';
 
@@ -17,6 +18,34 @@ describe('coverage', () => {
     expect(Array.from(reachedByThemes(spoken, new Int32Array(5).fill(-1), 0, 2))).to.deep.equal([
       0, 0, 0, 0, 0,
     ]);
+  });
+
+  it('tells of each concept how much of the text holds it', () => {
+    const spoken = { windowFirst: Int32Array.of(0, 2, 3, 3, 5), inWindow: Int32Array.of(0, 1, 1, 0, 1) };
+    expect(Array.from(sharesOfStretches(spoken, 3))).to.deep.equal([0.5, 0.75, 0]);
+    expect(
+      Array.from(sharesOfStretches({ windowFirst: Int32Array.of(0), inWindow: new Int32Array(0) }, 1)),
+    ).to.deep.equal([0]);
+  });
+
+  it('tells a word that ends every paragraph from those a theme is made of', () => {
+    const { texts } = knownThemes(5, 36);
+    const study = exampleStudy(
+      texts.map((text, i) => ({ name: `${i}`, text: text.replace(/\.(?=\n|$)/g, ' and the constructor.') })),
+    );
+    study.decide({ kind: 'keepConcepts', keys: ['constructor'] });
+    study.decide({ kind: 'placeConcepts', keys: ['constructor'], letter: 'A' });
+    const rows = asking(study)('themes', null).themes.flatMap(({ concepts }) => concepts);
+    const spoken = study.compute('spoken');
+    const { keys } = study.compute('concepts');
+    const shares = sharesOfStretches(spoken, keys.length);
+    expect(shares[keys.indexOf('constructor')]).to.be.above(EVERYWHERE);
+    expect(rows.length).to.be.above(20);
+    expect(rows.map(({ key }) => key)).to.include('constructor');
+    for (const { key, ofStretches } of rows) {
+      expect(ofStretches).to.equal(shares[keys.indexOf(key)]);
+      if (key !== 'constructor') expect(ofStretches, key).to.be.below(EVERYWHERE);
+    }
   });
 
   it('names what is said where no theme reaches more than elsewhere', () => {

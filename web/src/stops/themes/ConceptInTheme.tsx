@@ -1,6 +1,6 @@
 import { Dropdown } from 'antd';
 import { percent } from '@green-thicket/core/base/wording';
-import { bandOf } from '@green-thicket/core/themes/bands';
+import { bandOf, EVERYWHERE } from '@green-thicket/core/themes/bands';
 import type { SteadinessView, ThemeRow, ThemesView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -12,9 +12,16 @@ import styles from './ThemesStop.module.css';
 type Figures = SteadinessView['concepts'][number];
 export type Concept = ThemeRow['concepts'][number];
 
+/** Whether a concept is in so much of the text that it says little of its theme. */
+const isEverywhere = ({ ofStretches }: Pick<Concept, 'ofStretches'>): boolean => ofStretches >= EVERYWHERE;
+
 /** What is unsure about a concept, in a word or two; nothing where it is sure. */
-export function unsureOf(concept: Pick<Concept, 'placed'>, figures: Figures | undefined): string {
+export function unsureOf(
+  concept: Pick<Concept, 'placed' | 'ofStretches'>,
+  figures: Figures | undefined,
+): string {
   if (concept.placed) return 'yours';
+  if (isEverywhere(concept)) return `in ${percent(concept.ofStretches)} of stretches`;
   if (!figures) return '';
   if (figures.lean !== '' && figures.leaning > figures.together) return `leans ${figures.lean}`;
   const band = bandOf(figures.together);
@@ -38,6 +45,8 @@ export function ConceptInTheme({
   const isPicked = selection?.kind === 'concept' && selection.key === concept.key;
   const unsure = unsureOf(concept, figures);
   const why = [
+    isEverywhere(concept) &&
+      `It is in ${percent(concept.ofStretches)} of all stretches of text, so it keeps nearly everybody’s company and says little of this theme.`,
     figures && `With ${percent(figures.together)} of its theme on average, when sources are drawn anew.`,
     figures && figures.lean !== '' && `With ${percent(figures.leaning)} of ${figures.lean}.`,
     concept.foundIn !== undefined &&

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -32,17 +33,20 @@ export function Coverage() {
             <p className="quiet">
               Said there more than elsewhere:{' '}
               {data.missed.map(({ key, label, mentions, all }, i) => (
-                <span key={key}>
-                  {i > 0 && ', '}
-                  <button
-                    type="button"
-                    className="linklike"
-                    title={`${mentions} of its ${counted(all, 'mention')} stand where no theme reaches`}
-                    onClick={() => select({ kind: 'concept', key })}
-                  >
-                    {label}
-                  </button>
-                </span>
+                <Fragment key={key}>
+                  {i > 0 && ' '}
+                  <span className={styles.missedWord}>
+                    <button
+                      type="button"
+                      className="linklike"
+                      title={`${mentions} of its ${counted(all, 'mention')} stand where no theme reaches`}
+                      onClick={() => select({ kind: 'concept', key })}
+                    >
+                      {label}
+                    </button>
+                    {i < data.missed.length - 1 && ','}
+                  </span>
+                </Fragment>
               ))}
             </p>
           )}
