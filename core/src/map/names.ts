@@ -116,8 +116,15 @@ export function placeName(polygon: Polygon, text: string, kept?: StoodName): Pla
   const best = found.find((name) => name !== undefined && name.type >= WORTH_BEING_HIGH * largestType);
   if (best) return best;
   // What fits in no size is cut short; the whole name stands in the lists.
-  if (text.length > SHORTEST_CUT)
-    return placeName(polygon, `${text.slice(0, Math.ceil(text.length * CUT_TO)).trimEnd()}…`);
+  const letters = Array.from(text.replace(/…$/, ''));
+  if (letters.length > SHORTEST_CUT)
+    return placeName(
+      polygon,
+      `${letters
+        .slice(0, Math.ceil(letters.length * CUT_TO))
+        .join('')
+        .trimEnd()}…`,
+    );
   return { lines: [text], x: middle, y: centre, type: SMALLEST_LETTER, ...blockOf([text], SMALLEST_LETTER) };
 }
 

@@ -273,6 +273,24 @@ describe('names of parcels', () => {
     expect(placeName(box, 'A rain, wind', kept)).to.include({ x: 120, y: 60, type: 18 });
     expect(placeName(box, 'A rain, wind', [290, 60, 18, 1]).x).to.not.equal(290);
   });
+
+  it('is cut short, of whole letters, where a parcel has no room for any of it', () => {
+    const sliver: [number, number][] = [
+      [0, 0],
+      [0.3, 0],
+      [0.3, 0.3],
+      [0, 0.3],
+    ];
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 40 }), (name) => {
+        const { lines, type } = placeName(sliver, `A ${name}`);
+        expect(lines).to.have.length(1);
+        expect(Array.from(lines[0]).length).to.be.at.most(5);
+        expect(lines[0]).to.not.match(/\p{Surrogate}/u);
+        expect(type).to.equal(6);
+      }),
+    );
+  });
 });
 
 describe('links', () => {
