@@ -16,16 +16,22 @@ export interface HalfPlane {
 /** The part of a convex polygon in a half-plane (Sutherland & Hodgman 1974). */
 export function clip(polygon: Polygon, { nx, ny, limit }: HalfPlane): Point[] {
   const kept: Point[] = [];
-  for (let i = 0; i < polygon.length; i++) {
-    const a = polygon[i];
-    const b = polygon[(i + 1) % polygon.length];
-    const outA = nx * a[0] + ny * a[1] - limit;
-    const outB = nx * b[0] + ny * b[1] - limit;
+  if (polygon.length === 0) return kept;
+  const first = polygon[0];
+  const outFirst = nx * first[0] + ny * first[1] - limit;
+  let a = first;
+  let outA = outFirst;
+  for (let i = 1; i <= polygon.length; i++) {
+    const isLast = i === polygon.length;
+    const b = isLast ? first : polygon[i];
+    const outB = isLast ? outFirst : nx * b[0] + ny * b[1] - limit;
     if (outA <= 0) kept.push(a);
     if (outA < 0 !== outB < 0 && outA !== 0 && outB !== 0) {
       const t = outA / (outA - outB);
       kept.push([a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]);
     }
+    a = b;
+    outA = outB;
   }
   return kept;
 }

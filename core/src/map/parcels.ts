@@ -73,6 +73,7 @@ export function spreadOver(land: Polygon, places: readonly Point[]): Point[] {
 export function powerCells(land: Polygon, sites: readonly Point[], weights: ArrayLike<number>): Point[][] {
   return sites.map((site, i) => {
     let cell: Point[] = [...land];
+    let reach = reachFrom(site, cell);
     for (let j = 0; j < sites.length && cell.length > 2; j++) {
       if (j === i) continue;
       const dx = sites[j][0] - site[0];
@@ -81,10 +82,25 @@ export function powerCells(land: Polygon, sites: readonly Point[], weights: Arra
       if (length < 1e-9) continue;
       const constant =
         (sites[j][0] ** 2 + sites[j][1] ** 2 - site[0] ** 2 - site[1] ** 2 + weights[i] - weights[j]) / 2;
-      cell = clip(cell, { nx: dx / length, ny: dy / length, limit: constant / length });
+      const [nx, ny, limit] = [dx / length, dy / length, constant / length];
+      // A border beyond the cell's furthest corner takes nothing from it.
+      if (limit - nx * site[0] - ny * site[1] > reach + BEYOND) continue;
+      cell = clip(cell, { nx, ny, limit });
+      reach = reachFrom(site, cell);
     }
     return cell.length > 2 ? cell : [];
   });
+}
+
+/** So much further, in map units, is surely beyond. */
+const BEYOND = 1e-6;
+
+/** The distance from a site to the furthest corner of a cell. */
+function reachFrom([x, y]: Point, cell: Polygon): number {
+  let square = 0;
+  for (let i = 0; i < cell.length; i++)
+    square = Math.max(square, (cell[i][0] - x) ** 2 + (cell[i][1] - y) ** 2);
+  return Math.sqrt(square);
 }
 
 const SETTLING_ROUNDS = 60;

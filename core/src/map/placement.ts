@@ -127,35 +127,48 @@ function settle(
   const rooms = labels.map((label) =>
     roomForBox(halfPlanes(parcels[label.parcel]), label.width, label.height),
   );
-  const places = beginnings(parcels, labels, pulls, seed);
+  const begun = beginnings(parcels, labels, pulls, seed);
+  const xs = Float64Array.from(begun, ([x]) => x);
+  const ys = Float64Array.from(begun, ([, y]) => y);
   const members = parcels.map((_, p) => [...labels.keys()].filter((i) => labels[i].parcel === p));
   const lands = parcels.map((parcel) => parcel.map(squeezed));
+  const inside = pulls.filter(({ source, target }) => labels[source].parcel === labels[target].parcel);
+  const sources = Int32Array.from(inside, ({ source }) => source);
+  const targets = Int32Array.from(inside, ({ target }) => target);
+  const strengths = Float64Array.from(inside, ({ strength }) => strength);
+  const isKept = Uint8Array.from(labels, ({ kept }) => (kept ? 1 : 0));
   for (let round = 0; round < ROUNDS; round++) {
     const heat = 1 - round / ROUNDS;
-    for (const { source, target, strength } of pulls) {
-      if (labels[source].parcel !== labels[target].parcel) continue;
-      const step = 0.05 * strength * heat;
-      const dx = (places[target][0] - places[source][0]) * step;
-      const dy = (places[target][1] - places[source][1]) * step;
-      if (!labels[source].kept) places[source] = [places[source][0] + dx, places[source][1] + dy];
-      if (!labels[target].kept) places[target] = [places[target][0] - dx, places[target][1] - dy];
+    for (let k = 0; k < inside.length; k++) {
+      const [source, target] = [sources[k], targets[k]];
+      const step = 0.05 * strengths[k] * heat;
+      const dx = (xs[target] - xs[source]) * step;
+      const dy = (ys[target] - ys[source]) * step;
+      if (isKept[source] === 0) {
+        xs[source] += dx;
+        ys[source] += dy;
+      }
+      if (isKept[target] === 0) {
+        xs[target] -= dx;
+        ys[target] -= dy;
+      }
     }
     members.forEach((own, p) => {
-      if (lands[p].length < 3 || own.length > MOST_SPREAD || own.every((i) => labels[i].kept)) return;
+      if (lands[p].length < 3 || own.length > MOST_SPREAD || own.every((i) => isKept[i] === 1)) return;
       // The name has a part of the parcel to itself.
       const names = taken.filter((box) => box.parcel === p).map((box): Point => [box.x, box.y]);
-      const sites = [...own.map((i) => places[i]), ...names].map(squeezed);
+      const sites = [...own.map((i): Point => [xs[i], ys[i]]), ...names].map(squeezed);
       const cells = powerCells(lands[p], sites, new Float64Array(sites.length));
       own.forEach((i, at) => {
-        if (labels[i].kept || cells[at].length < 3) return;
+        if (isKept[i] === 1 || cells[at].length < 3) return;
         const [x, y] = centroid(cells[at]);
-        const [oldX, oldY] = places[i];
         const step = 0.5;
-        places[i] = projectInto(rooms[i], oldX + step * (x / ACROSS - oldX), oldY + step * (y - oldY));
+        const place = projectInto(rooms[i], xs[i] + step * (x / ACROSS - xs[i]), ys[i] + step * (y - ys[i]));
+        [xs[i], ys[i]] = place;
       });
     });
   }
-  return places;
+  return labels.map((_, i): Point => [xs[i], ys[i]]);
 }
 
 /** Where labels begin: those linked most inside near the middle, the others further out, towards what they are linked to. */
@@ -332,9 +345,23 @@ export function nearestFree({
   readonly parcel: Polygon;
 }): Point | undefined {
   const gap = GAP * 0.6;
-  const isFree = (among: readonly Box[], x: number, y: number): boolean =>
-    !among.some((box) => overlaps(box, { x, y, width, height }, gap));
-  if (isInside(room, wishX, wishY) && isFree(boxes, wishX, wishY)) return [wishX, wishY];
+  // Half of what two boxes must be apart, by box: looked up at every place that is tried.
+  const acrossOf = boxes.map((box) => (width + box.width) / 2 + gap);
+  const downOf = boxes.map((box) => (height + box.height) / 2 + gap);
+  const inRow: number[] = [];
+  const findRow = (y: number): void => {
+    inRow.length = 0;
+    // Only what reaches into the row can be in the way.
+    for (let k = 0; k < boxes.length; k++) if (Math.abs(boxes[k].y - y) < downOf[k]) inRow.push(k);
+  };
+  const isFree = (x: number): boolean => {
+    for (const k of inRow) if (Math.abs(boxes[k].x - x) < acrossOf[k]) return false;
+    return true;
+  };
+  if (isInside(room, wishX, wishY)) {
+    findRow(wishY);
+    if (isFree(wishX)) return [wishX, wishY];
+  }
   const rows = stepsBy(
     parcel.map(([, y]) => y),
     Math.max(3, height / 4),
@@ -351,12 +378,12 @@ export function nearestFree({
     const down = (y - wishY) ** 2;
     if (down >= nearest) break;
     const [from, to] = acrossAt(room, y);
-    // Only what reaches into the row can be in the way.
-    const inRow = boxes.filter((box) => Math.abs(y - box.y) < (height + box.height) / 2 + gap);
+    if (from > to) continue;
+    findRow(y);
     for (const x of columns) {
       const distance = (x - wishX) ** 2 + down;
       if (distance >= nearest) break;
-      if (x < from || x > to || !isFree(inRow, x, y)) continue;
+      if (x < from || x > to || !isFree(x)) continue;
       nearest = distance;
       best = [x, y];
       break;

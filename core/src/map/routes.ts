@@ -42,12 +42,13 @@ function part({ from, bend, to }: Route, t0: number, t1: number): Route {
 }
 
 /** Whether a box is near enough to a curve, which keeps between its three points. */
-function mayTouch({ from, bend, to }: Route, box: Box): boolean {
-  const apart = (i: 0 | 1, middle: number, size: number): boolean =>
-    Math.min(from[i], bend[i], to[i]) > middle + size / 2 + CLEARANCE ||
-    Math.max(from[i], bend[i], to[i]) < middle - size / 2 - CLEARANCE;
-  return !apart(0, box.x, box.width) && !apart(1, box.y, box.height);
-}
+const mayTouch = ({ from, bend, to }: Route, box: Box): boolean =>
+  !isApart(from[0], bend[0], to[0], box.x, box.width) && !isApart(from[1], bend[1], to[1], box.y, box.height);
+
+/** Whether three places along one side of the map all lie to one side of a stretch of it. */
+const isApart = (from: number, bend: number, to: number, middle: number, size: number): boolean =>
+  Math.min(from, bend, to) > middle + size / 2 + CLEARANCE ||
+  Math.max(from, bend, to) < middle - size / 2 - CLEARANCE;
 
 /**
  * A curve between two words that crosses no other: bowed to one side or the other as little as will do.
