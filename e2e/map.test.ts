@@ -70,6 +70,21 @@ describe('the map', function () {
     await browser.settled();
     await browser.click('.tinted-word');
     await browser.waitForText('.reader-count', /\d+ stretch/);
+    // The same without the mouse: Tab reaches one word of each map, arrows the others.
+    const reached = await browser.all('.tinted-word[tabindex="0"]');
+    expect(reached).to.have.length(1);
+    const nameOfFocus = (): Promise<string> =>
+      browser.driver.executeScript<string>('return document.activeElement.textContent');
+    await browser.driver.executeScript('arguments[0].focus()', reached[0]);
+    const names = new Set([await nameOfFocus()]);
+    for (const key of [Key.ARROW_DOWN, Key.ARROW_RIGHT, Key.ARROW_UP, Key.ARROW_LEFT]) {
+      await browser.driver.actions().sendKeys(key).perform();
+      names.add(await nameOfFocus());
+    }
+    expect(names.size).to.be.above(2);
+    const word = await nameOfFocus();
+    await browser.driver.actions().sendKeys(Key.ENTER).perform();
+    await browser.waitForText('.reader h2', word);
     await browser.choose('Through time');
     await browser.waitForText('.time-bar', /2025-\d\d, \d+ sources/);
     const first = await browser.textOf('.time-bar b');

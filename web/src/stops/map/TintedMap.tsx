@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
 import { overlaps, type Box } from '@green-thicket/core/map/placement';
 import { roundedPath } from '@green-thicket/core/map/shapes';
@@ -7,6 +8,7 @@ import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
 import { pressKeys } from '../../pieces/press-keys.ts';
+import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { COLOURS } from '../../theme.ts';
 import styles from './GroupMaps.module.css';
 
@@ -87,9 +89,17 @@ export function TintedMap({
   onTheme: (letter: string) => void;
   onWord: (key: string) => void;
 }) {
+  const board = useRef<SVGSVGElement>(null);
+  const toNext = useArrowWords(board, '.tinted-word');
   const inkOfWeight = (own: string, weight: number): string => (inks ? inks[weight < 0 ? 1 : 0] : own);
   return (
-    <svg className={styles.tinted} viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`} role="group" aria-label={title}>
+    <svg
+      ref={board}
+      className={styles.tinted}
+      viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+      role="group"
+      aria-label={title}
+    >
       {scene.parcels.map(({ letter, name, polygon, ink, written }) => {
         const weight = weights.ofTheme(letter);
         const isSure = weights.isSure?.({ letter }) ?? true;
@@ -148,7 +158,13 @@ export function TintedMap({
             strokeWidth={type * 0.14}
             paintOrder="stroke"
             className={styles.tintedWord}
+            role="button"
+            tabIndex={-1}
+            aria-label={`${label.text}, ${title}`}
             onClick={() => onWord(key)}
+            onKeyDown={(event) => {
+              if (!toNext(event)) pressKeys(() => onWord(key))(event);
+            }}
           >
             {label.text}
           </text>
