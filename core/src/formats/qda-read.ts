@@ -1,4 +1,4 @@
-import { counted } from '../base/wording.ts';
+import { counted, listed } from '../base/wording.ts';
 import { openArchive } from './archive.ts';
 import { refused, type FileContent, type ReadCoding, type ReadText } from './read-result.ts';
 import { tidyText } from './text-file.ts';
@@ -7,6 +7,8 @@ type Attributes = Readonly<Record<string, string>>;
 
 /** Codings that come in as excerpts, at most: more than anybody reads. */
 export const MOST_CODINGS = 5000;
+/** Names of sets or sources a remark tells. */
+const MOST_NAMED = 5;
 const DAMAGED =
   'It is a damaged project: its main part can’t be read. Save it anew in the program it comes from.';
 
@@ -29,6 +31,8 @@ interface Project {
   readonly notes: { readonly path: string; content: string | undefined }[];
   /** Cases: sources that share values. */
   readonly cases: { readonly values: [string, string][]; readonly sources: string[] }[];
+  /** Sources that were put together under a name. */
+  readonly sets: { readonly name: string; readonly sources: Set<string> }[];
   /** Sources that are pictures, sounds and the like. */
   others: number;
 }
@@ -88,6 +92,7 @@ async function readProject(xml: string): Promise<Project | undefined> {
     sources: [],
     notes: [],
     cases: [],
+    sets: [],
     others: 0,
   };
   const open: string[] = [];
@@ -122,6 +127,8 @@ async function readProject(xml: string): Promise<Project | undefined> {
       else if (name === 'VariableRef') variable = targetGUID;
       else if (name === 'Case') project.cases.push({ values: [], sources: [] });
       else if (name === 'SourceRef' && open.includes('Case')) project.cases.at(-1)?.sources.push(targetGUID);
+      else if (name === 'Set') project.sets.push({ name: named.trim(), sources: new Set() });
+      else if (name === 'MemberSource') project.sets.at(-1)?.sources.add(targetGUID);
       else if (name === 'Note') {
         note = { path: attributes.plainTextPath ?? '', content: undefined };
         project.notes.push(note);
@@ -198,6 +205,20 @@ function codingsOf(
   return { codings, astray };
 }
 
+/** Sets that hold some of the texts, but not all, each as the attribute it becomes. */
+function setsOfTexts({ sets, sources }: Project): Project['sets'] {
+  const byName = new Map<string, Set<string>>();
+  for (const set of sets) {
+    const members = sources.filter(({ guid }) => set.sources.has(guid));
+    if (members.length === 0 || members.length === sources.length) continue;
+    const name = `Set: ${set.name === '' ? 'untitled' : set.name}`;
+    const known = byName.get(name) ?? new Set<string>();
+    byName.set(name, known);
+    for (const { guid } of members) known.add(guid);
+  }
+  return Array.from(byName, ([name, members]) => ({ name, sources: members }));
+}
+
 /**
  * Reads a project of another program for qualitative work (REFI-QDA Project Exchange 1.0, .qdpx): its texts with their variables as
  * attributes, its codings and notes. What it holds besides is counted and said.
@@ -215,6 +236,7 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
   const shared = new Map<string, [string, string][]>();
   for (const { values, sources } of project.cases)
     for (const guid of sources) shared.set(guid, [...(shared.get(guid) ?? []), ...values]);
+  const sets = setsOfTexts(project);
   const texts: ReadText[] = [];
   const missing: string[] = [];
   let astray = 0;
@@ -232,7 +254,11 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
     const codings = found.codings.slice(0, left);
     left -= codings.length;
     codingsLeftOut += found.codings.length - codings.length;
-    const attributes = Object.fromEntries([...(shared.get(source.guid) ?? []), ...source.attributes]);
+    const attributes = Object.fromEntries([
+      ...sets.map(({ name, sources }): [string, string] => [name, sources.has(source.guid) ? 'yes' : 'no']),
+      ...(shared.get(source.guid) ?? []),
+      ...source.attributes,
+    ]);
     texts.push({ name: source.name === '' ? 'Untitled' : source.name, text, attributes, codings });
   }
   if (texts.length === 0) return refused('The project holds no text that can be read.');
@@ -243,10 +269,12 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
   const remarks = [
     codings + memos.length > 0 &&
       `${counted(codings, 'coding')} and ${counted(memos.length, 'note')} are in the Notebook.`,
+    sets.length > 0 &&
+      `${sets.length === 1 ? 'Its set is an attribute' : `Its ${sets.length} sets are attributes`}: ${listed(sets.slice(0, MOST_NAMED).map(({ name }) => name))}${sets.length > MOST_NAMED ? ' and others' : ''}.`,
     codingsLeftOut > 0 && `${counted(codingsLeftOut, 'more coding')} did not fit into it.`,
     astray > 0 && `${counted(astray, 'coding')} pointed beyond the end of a text and did not come in.`,
     missing.length > 0 &&
-      `No text was found for ${counted(missing.length, 'source')}: ${missing.slice(0, 5).join(', ')}.`,
+      `No text was found for ${counted(missing.length, 'source')}: ${missing.slice(0, MOST_NAMED).join(', ')}.`,
     project.others > 0 &&
       `${counted(project.others, 'picture, sound or PDF', 'pictures, sounds or PDFs')} did not come in.`,
   ].filter((each) => each !== false);

@@ -102,6 +102,66 @@ describe('a project of another program', () => {
     expect(content.kind === 'texts' && content.texts[0].attributes).to.deep.equal({ role: 'driver' });
   });
 
+  it('has its sets as attributes, but for those that hold no text or all of them', async () => {
+    const one = (id: string) => ({ id, name: id, text: `Rain ${id}.`, attributes: {}, selections: [] });
+    const written = (sets: { name: string; sources: string[] }[]): Uint8Array =>
+      writeQdaProject({
+        title: 't',
+        codes: [],
+        types: {},
+        notes: [],
+        sources: ['a', 'b', 'c'].map(one),
+        sets,
+      });
+    const valuesOf = async (bytes: Uint8Array): Promise<unknown> => {
+      const content = await read(bytes);
+      if (content.kind !== 'texts') throw new Error(`It was read as ${content.kind}`);
+      return { note: content.note, values: content.texts.map(({ attributes }) => attributes) };
+    };
+    expect(
+      await valuesOf(
+        written([
+          { name: 'night & "day"', sources: ['a', 'c'] },
+          { name: 'all', sources: ['a', 'b', 'c'] },
+          { name: 'none', sources: [] },
+        ]),
+      ),
+    ).to.deep.equal({
+      note: 'Its set is an attribute: Set: night & "day".',
+      values: [
+        { 'Set: night & "day"': 'yes' },
+        { 'Set: night & "day"': 'no' },
+        { 'Set: night & "day"': 'yes' },
+      ],
+    });
+    // Two of one name are one, as their members are all that tells them apart; one without a name has one here.
+    expect(
+      await valuesOf(
+        written([
+          { name: 'x', sources: ['a'] },
+          { name: 'x', sources: ['b'] },
+          { name: '', sources: ['c'] },
+        ]),
+      ),
+    ).to.deep.equal({
+      note: 'Its 2 sets are attributes: Set: x and Set: untitled.',
+      values: [
+        { 'Set: x': 'yes', 'Set: untitled': 'no' },
+        { 'Set: x': 'yes', 'Set: untitled': 'no' },
+        { 'Set: x': 'no', 'Set: untitled': 'yes' },
+      ],
+    });
+    // What a set names and is no text of the project is nobody.
+    expect(
+      await valuesOf(
+        project(
+          `${source('')}<q:Sets><q:Set guid="s" name="odd"><q:MemberSource targetGUID="gone"/><q:MemberCode targetGUID="c"/></q:Set></q:Sets>`,
+          { 'a.txt': 'Rain.' },
+        ),
+      ),
+    ).to.deep.equal({ note: undefined, values: [{}] });
+  });
+
   it('is refused or read in part with the reason, whatever is wrong with it', async () => {
     const whole = project(CODES + source(coded(0, 3)), { 'a.txt': 'Rain fell.' });
     expect(await read(whole.subarray(0, whole.length - 40))).to.deep.include({ kind: 'refused' });
