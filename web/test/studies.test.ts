@@ -290,6 +290,13 @@ describe('withdrawing a participant', () => {
       excerpt: { sourceId: part.id, sourceName: 'anna: 1', start: 0, end: 11, quote: 'Anna waits.' },
     });
     await keepEntry(id, { note: 'A memo', tags: [] });
+    // Anna is named nowhere else, Ben in the text that stays, Cato in a memo and on a list of words.
+    await keepEntry(id, { note: 'Said to Cato\nof Thule', tags: [] });
+    await makeDecision(id, keep('dora'));
+    await makeDecision(id, {
+      kind: 'setPseudonyms',
+      change: { Anna: 'Iris', ben: 'Otto', 'Cato of Thule': 'Max', Dora: 'Eva' },
+    });
     await noteSaved(id, { time: '2031-01-02T00:00:00.000Z', name: 'after.thicket', seq: 6 });
     const { name } = await databaseFor(id);
     const read = studyReader(id);
@@ -308,7 +315,12 @@ describe('withdrawing a participant', () => {
     const file = await exportStudy(id);
     expect(JSON.stringify(file.log)).to.not.match(/anna/i);
     expect([...file.originals.values()]).to.deep.equal(['Ben drives.']);
-    expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A memo']);
+    expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A memo', 'Said to Cato\nof Thule']);
+    expect((await loaded(id)).state.pseudonyms).to.deep.equal({
+      ben: 'Otto',
+      'Cato of Thule': 'Max',
+      Dora: 'Eva',
+    });
     expect(readStudyFile(writeProvedStudyFile(file)).leftOut).to.deep.equal([]);
     expect((await read())?.state).to.deep.equal((await loaded(id)).state);
     await makeDecision(id, keep('bus'));

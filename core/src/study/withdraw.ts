@@ -67,6 +67,47 @@ export function registerWithin(register: readonly ThemeIdentity[], texts: Iterab
 }
 
 /**
+ * A record without the pseudonyms of names that are said nowhere any more: the list of them would be the last place that
+ * names who has withdrawn. One that is still said somewhere, in a memo or a word that was decided on, is needed there.
+ *
+ * @param said texts, and whatever else is told of the study
+ */
+export function withoutUnsaidNames(log: DecisionLog, said: Iterable<string>): DecisionLog {
+  const names = new Set(
+    log.records.flatMap(({ decision }) =>
+      decision.kind === 'setPseudonyms' ? Object.keys(decision.change) : [],
+    ),
+  );
+  const others = log.records.filter(({ decision }) => decision.kind !== 'setPseudonyms');
+  const unsaid = new Map(Array.from(names, (name) => [name, inSmall(name)]));
+  for (const text of [...said, ...wordsIn(others)]) {
+    if (unsaid.size === 0) return log;
+    const small = inSmall(text);
+    for (const [name, sought] of unsaid) if (small.includes(sought)) unsaid.delete(name);
+  }
+  return {
+    ...log,
+    records: log.records.map((record): DecisionRecord => {
+      const { decision } = record;
+      if (decision.kind !== 'setPseudonyms') return record;
+      const change = withoutWords(decision.change, (name) => unsaid.has(name));
+      return { ...record, decision: { ...decision, change } };
+    }),
+  };
+}
+
+/** All that is written in a value made of records and lists, the names of its fields too. */
+export function wordsIn(value: unknown): string[] {
+  if (typeof value === 'string') return [value];
+  if (value === null || typeof value !== 'object') return [];
+  if (Array.isArray(value)) return value.flatMap(wordsIn);
+  return Object.entries(value).flatMap(([name, each]) => [name, ...wordsIn(each)]);
+}
+
+/** A text in small letters, one space between its words. */
+const inSmall = (text: string): string => text.toLowerCase().replace(/\s+/g, ' ').trim();
+
+/**
  * A record as if some sources had never come in: they are in none of its decisions. What was decided of words and settings
  * stays as it is.
  */

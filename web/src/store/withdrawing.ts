@@ -3,6 +3,8 @@ import {
   originalsBehind,
   registerWithin,
   withoutSources,
+  withoutUnsaidNames,
+  wordsIn,
 } from '@green-thicket/core/study/withdraw';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { StudySource } from '@green-thicket/core/study/study';
@@ -37,9 +39,10 @@ export function withdrawSources(id: string, sources: readonly StudySource[]): Pr
     const firstSeq = file.log.records.find(
       ({ decision }) => decision.kind === 'addSources' && decision.sources.some((each) => gone.has(each.id)),
     )?.seq;
+    const said = [...wordsIn(notebook), ...left.values()];
     return {
       file: {
-        log: withoutSources(file.log, gone),
+        log: withoutUnsaidNames(withoutSources(file.log, gone), said),
         register: registerWithin(file.register, left.values()),
         originals: left,
         notebook,

@@ -28,6 +28,7 @@ export const PSEUDONYM_SAY: Sayers<PseudonymDecision> = {
   setPseudonyms({ change }) {
     const given = Object.values(change).filter((pseudonym) => pseudonym.trim() !== '').length;
     const taken = Object.keys(change).length - given;
+    if (given + taken === 0) return 'give pseudonyms to names that were withdrawn';
     if (given === 0) return `take the pseudonym from ${counted(taken, 'name')}`;
     return `give ${counted(given, 'name')} ${given === 1 ? 'a pseudonym' : 'pseudonyms'}`;
   },

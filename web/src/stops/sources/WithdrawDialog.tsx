@@ -71,7 +71,8 @@ export function WithdrawDialog({
       )}
       <p className="quiet">
         Words you decided on (a merged name, a speaker’s role), memos and the title stay: look through them if
-        they name somebody. Files that were saved before keep the texts; they are listed afterwards.
+        they name somebody. A pseudonym goes when its name is said nowhere any more. Files that were saved
+        before keep the texts; they are listed afterwards.
       </p>
     </Modal>
   );
