@@ -12,6 +12,7 @@ const logOf = (...decisions: readonly Decision[]): DecisionLog => ({
     decision,
   })),
   head: decisions.length,
+  tip: decisions.length,
 });
 const pseudonymsIn = ({ records }: DecisionLog): unknown[] =>
   records.flatMap(({ decision }) => (decision.kind === 'setPseudonyms' ? [decision.change] : []));
