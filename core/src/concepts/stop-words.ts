@@ -75,7 +75,7 @@ export const ENGLISH_STOP_WORDS: readonly StopLayer[] = [
 ];
 
 /** The published lists of the other languages (package stopword, MIT licence, from the lists named in its LICENSE). */
-const OTHER_STOP_WORDS: Readonly<Record<Exclude<LanguageCode, 'en'>, readonly string[]>> = {
+const OTHER_STOP_WORDS: Readonly<Record<Exclude<LanguageCode, 'en' | 'other'>, readonly string[]>> = {
   de: deu,
   fr: fra,
   es: [...spa, ...listed(SPANISH_FORMS)],
@@ -89,6 +89,7 @@ const OTHER_STOP_WORDS: Readonly<Record<Exclude<LanguageCode, 'en'>, readonly st
 
 /** The layers of a language's stop list. */
 export function stopLayers(language: LanguageCode): readonly StopLayer[] {
+  if (language === 'other') return [];
   return language === 'en'
     ? ENGLISH_STOP_WORDS
     : [{ name: 'function words', words: OTHER_STOP_WORDS[language] }];
@@ -100,7 +101,11 @@ const functionWordsFound = new Map<LanguageCode, ReadonlySet<string>>();
 export function functionWordsOf(language: LanguageCode): ReadonlySet<string> {
   let words = functionWordsFound.get(language);
   if (!words) {
-    words = new Set(stopLayers(language)[0].words.map(stopForm));
+    words = new Set(
+      stopLayers(language)
+        .slice(0, 1)
+        .flatMap(({ words }) => words.map(stopForm)),
+    );
     functionWordsFound.set(language, words);
   }
   return words;

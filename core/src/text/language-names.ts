@@ -1,4 +1,7 @@
-/** The languages the study can be read in: with stop words for all, stems or word division where the language has them. */
+/**
+ * The languages the study can be read in: with stop words for all but the last, stems or word division where the language
+ * has them. Whatever is written in none of them is read word by word as it stands.
+ */
 export const LANGUAGES = {
   en: 'English',
   de: 'German',
@@ -10,6 +13,7 @@ export const LANGUAGES = {
   sv: 'Swedish',
   zh: 'Chinese',
   ja: 'Japanese',
+  other: 'another language',
 } as const;
 
 export type LanguageCode = keyof typeof LANGUAGES;
@@ -25,4 +29,5 @@ export const LANGUAGE_CODES: readonly LanguageCode[] = [
   'sv',
   'zh',
   'ja',
+  'other',
 ];

@@ -80,6 +80,11 @@ export function commonWordsIn(text: string): number {
   return hits.reduce((most, each) => Math.max(most, each), 0);
 }
 
+/** Letters that no Latin alphabet has, and few others. */
+const BEYOND_LATIN = /[\u0370-\u1dff\ua800-\ud7ff]/u;
+/** A text of another script is told by so many letters. */
+const FEWEST_LETTERS = 20;
+
 const EAST_ASIAN = /[\p{scx=Hira}\p{scx=Kana}\p{Script=Han}]/u;
 
 /** Characters looked at: more hardly ever change the answer. */
@@ -111,11 +116,17 @@ function findLanguage(text: string): FoundLanguage {
     if (kana + han > 5 && kana + han > lettersOf() * 0.3)
       return { code: kana > 0.1 * (kana + han) ? 'ja' : 'zh', isSure: true };
   }
+  if (BEYOND_LATIN.test(sample)) {
+    const letters = lettersOf();
+    const latin = sample.match(/\p{Script=Latin}/gu)?.length ?? 0;
+    // None of the languages known by name is written so.
+    if (letters >= FEWEST_LETTERS && latin < letters / 2) return { code: 'other', isSure: true };
+  }
   const common = byCommonWords(sample);
   if (common) return { code: common, isSure: true };
   if (lettersOf() < ENOUGH_LETTERS) return { code: '', isSure: false };
   const [best] = francAll(sample, { minLength: 1, only: Object.keys(BY_ALPHABET) });
-  // A language in another script gets no score at all.
+  // Letters of another script get no score at all.
   const code = best && best[1] > 0 ? (ownValue(BY_ALPHABET, best[0]) ?? '') : '';
   return { code, isSure: false };
 }

@@ -1,7 +1,7 @@
 import { newStemmer } from 'snowball-stemmers';
 import { LANGUAGES, type LanguageCode } from './language-names.ts';
 
-const WITHOUT_STEMS: ReadonlySet<LanguageCode> = new Set(['zh', 'ja']);
+const WITHOUT_STEMS: ReadonlySet<LanguageCode> = new Set(['zh', 'ja', 'other']);
 const stemmers = new Map<LanguageCode, (word: string) => string>();
 
 /** The Snowball stemmer of a language (Porter 2001); one that leaves words as they are where the language has none. */

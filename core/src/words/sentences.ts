@@ -12,7 +12,7 @@ import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from '../text/steps.ts';
 import { comparedAttribute, comparedGroups, crossedAttribute } from '../study/groups.ts';
 import { ownValue } from '../base/records.ts';
-import type { StudyState } from '../study/study.ts';
+import type { ConceptSettings, StudyState } from '../study/study.ts';
 import { subsetText, workingSources } from '../study/subset.ts';
 
 /** A stop of the trail. */
@@ -97,6 +97,15 @@ function partsText(parts: readonly string[], language: LanguageCode | undefined)
   return listed([...words, ...parts.filter((part) => isNames(part) || part === 'numbers')]);
 }
 
+/** Only English has lemmas, and what is known by no name has no stems either. */
+function unitInForce(
+  unit: ConceptSettings['unit'],
+  language: LanguageCode | undefined,
+): ConceptSettings['unit'] {
+  if (language === 'other') return 'form';
+  return unit === 'lemma' && language !== 'en' ? 'stem' : unit;
+}
+
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */
 const setPercent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
@@ -172,11 +181,13 @@ export function methodSentences(
   const backIn = allowed > 0 ? ` but ${counted(allowed, 'word')}` : '';
   const language = concepts.language === 'auto' ? figures.language : concepts.language;
   const languageName = language ? LANGUAGES[language] : 'listed';
-  const stops = concepts.listedStopWords
-    ? `the ${languageName} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
-    : stopCount > 0
-      ? counted(stopCount, 'own stop word')
-      : 'no stop words';
+  const isKnown = language !== 'other';
+  const stops =
+    concepts.listedStopWords && isKnown
+      ? `the ${languageName} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+      : stopCount > 0
+        ? counted(stopCount, 'own stop word')
+        : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
       ? `the resolution whose themes come back best when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
@@ -209,11 +220,11 @@ export function methodSentences(
     ],
     concepts: [
       'Concepts are ',
-      control('language', language ? LANGUAGES[language] : 'the texts’'),
+      control('language', language && isKnown ? LANGUAGES[language] : 'the texts’'),
       ' ',
       control('parts', partsText(parts, language)),
       ' ',
-      control('unit', UNIT_TEXTS[concepts.unit === 'lemma' && language !== 'en' ? 'stem' : concepts.unit]),
+      control('unit', UNIT_TEXTS[unitInForce(concepts.unit, language)]),
       ' ',
       control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
       ', leaving out ',

@@ -9,8 +9,9 @@ import { findRemains, repairMojibake } from '../../src/text/remains.ts';
 import { FIRST_STEPS, newStep, withStep, type CleaningStep } from '../../src/text/steps.ts';
 import { stemmerOf } from '../../src/text/stems.ts';
 import { readTokens } from '../../src/text/tokens.ts';
-import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
-import { englishLexicon, textsOf } from '../examples.ts';
+import { functionWordsOf, stopWordsInForce } from '../../src/concepts/stop-words.ts';
+import { methodSentences } from '../../src/words/sentences.ts';
+import { englishLexicon, exampleStudy, textsOf } from '../examples.ts';
 
 const remainsOf = (steps: readonly CleaningStep[], ...texts: string[]) =>
   finish(
@@ -191,6 +192,45 @@ describe('languages', () => {
     expect(alone.main).to.equal(alone.of[0]);
     expect(detectLanguage('no no no')).to.equal('');
     expect(detectLanguage('no se como es')).to.equal('es');
+  });
+
+  it('that are written in another script are told apart from all that are known by name', () => {
+    for (const text of [
+      'Автобус опоздал, и нам пришлось ждать под дождём.',
+      'Το λεωφορείο άργησε και έπρεπε να περιμένουμε στη βροχή.',
+      'האוטובוס איחר ונאלצנו לחכות בגשם.',
+      'تأخرت الحافلة واضطررنا إلى الانتظار تحت المطر.',
+      'ავტობუსმა დააგვიანა და წვიმაში ლოდინი მოგვიწია.',
+      '버스가 늦어서 우리는 빗속에서 오래 기다려야 했습니다 정말.',
+    ])
+      expect(detectLanguage(text), text).to.equal('other');
+    // A name in other letters, or too few of them, tells nothing.
+    expect(detectLanguage(`${SAMPLES.en} Αθήνα`)).to.equal('en');
+    expect(detectLanguage('дождь')).to.equal('');
+    const { of, main } = languagesOf(['Автобус опоздал, и нам пришлось ждать.'.repeat(9), SAMPLES.en]);
+    expect(of).to.deep.equal(['other', 'en']);
+    expect(main).to.equal('other');
+    expect(stopWordsInForce({ language: 'other', own: ['и'] })).to.deep.equal(new Map([['и', 'everywhere']]));
+    expect(stemmerOf('other')('автобусы')).to.equal('автобусы');
+    expect(functionWordsOf('other').size).to.equal(0);
+  });
+
+  it('that are known by no name give concepts too: their words as they are written', () => {
+    const themes = ['автобус ночь остановка водитель', 'дождь ветер навес скамейка'];
+    const texts = Array.from({ length: 8 }, (_, i) => ({
+      name: `${i}`,
+      text: Array.from({ length: 12 }, (_, p) => `Там ${themes[(i + p) % 2]} опять.`).join('\n\n'),
+    }));
+    const study = exampleStudy(texts);
+    study.decide({ kind: 'setConcepts', change: { phrases: false } });
+    expect(study.compute('concepts').keys).to.include.members(['автобус', 'дождь', 'ветер', 'водитель']);
+    const { concepts } = methodSentences(study.state, { language: study.compute('languages').main });
+    const said = concepts
+      .map((part) => (typeof part === 'string' ? part : 'text' in part ? part.text : ''))
+      .join('');
+    expect(said)
+      .to.include('Concepts are the texts’ words and names as they are written')
+      .and.include('leaving out no stop words');
   });
 
   it('have stop words and stems of their own', () => {

@@ -15,16 +15,21 @@ export function StopWords({ state, decide }: ControlProps) {
   const { language, listedStopWords } = state.settings.concepts;
   const code = language === 'auto' ? (data?.main ?? 'en') : language;
   const label = `${LANGUAGES[code]} stop words`;
+  const layers = stopLayers(code);
   return (
     <>
-      <label className="control-row">
-        <Switch
-          checked={listedStopWords}
-          onChange={(on) => decide({ kind: 'setConcepts', change: { listedStopWords: on } })}
-          aria-label={label}
-        />{' '}
-        {label} ({listed(stopLayers(code).map((layer) => layer.name))})
-      </label>
+      {layers.length === 0 ? (
+        <p className="quiet">There is no list for this language: put its small words on your own.</p>
+      ) : (
+        <label className="control-row">
+          <Switch
+            checked={listedStopWords}
+            onChange={(on) => decide({ kind: 'setConcepts', change: { listedStopWords: on } })}
+            aria-label={label}
+          />{' '}
+          {label} ({listed(layers.map((layer) => layer.name))})
+        </label>
+      )}
       <WordTags
         label="Your own stop words"
         placeholder="Your own: type a word, then Enter"
@@ -32,7 +37,7 @@ export function StopWords({ state, decide }: ControlProps) {
         onAdd={(words) => decide({ kind: 'addStopWords', words })}
         onRemove={(words) => decide({ kind: 'removeStopWords', words })}
       />
-      {listedStopWords && (
+      {listedStopWords && layers.length > 0 && (
         <WordTags
           label="Let back in"
           placeholder="Let back in: type a word, then Enter"

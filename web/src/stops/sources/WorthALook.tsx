@@ -36,7 +36,10 @@ function Languages() {
   const nameOf = (code: LanguageCode | ''): string => (code === '' ? 'unknown' : LANGUAGES[code]);
   const isMixed = counts.length > 1;
   const said = [
-    ...counts.map(({ code, count }) => `${inFigures(count)} ${LANGUAGES[code]}`),
+    ...counts.map(
+      ({ code, count }) =>
+        `${inFigures(count)} ${code === 'other' ? 'in another language' : LANGUAGES[code]}`,
+    ),
     ...(unknown > 0 ? [`${inFigures(unknown)} too short to tell`] : []),
   ];
   return (
@@ -45,8 +48,10 @@ function Languages() {
       {isMixed && (
         <>
           {' '}
-          Stop words and word forms are those of {LANGUAGES[data.main]}, so words of the others stand as they
-          are. Work with one language at a time:{' '}
+          {data.main === 'other'
+            ? 'All words stand as they are.'
+            : `Stop words and word forms are those of ${LANGUAGES[data.main]}, so words of the others stand as they are.`}{' '}
+          Work with one language at a time:{' '}
           <Button
             size="small"
             onClick={() =>
