@@ -57,6 +57,30 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
     await browser.press('Notebook');
     await browser.press('Report');
     await browser.waitForText('.report-preview', 'References');
+    // By keys: a part is moved with its box, and what comes after the parts is a few Tabs away.
+    const parts = (): Promise<string[]> =>
+      browser.driver.executeScript<string[]>(
+        'return [...document.querySelectorAll(\'[aria-label="Parts of the report"] label\')].map((each) => each.textContent)',
+      );
+    const [first, second] = await parts();
+    const keys = (...sent: string[]): Promise<void> =>
+      browser.driver
+        .actions()
+        .sendKeys(...sent)
+        .perform();
+    await browser.driver.executeScript(
+      'document.querySelector(\'[aria-label="Parts of the report"] input\').focus()',
+    );
+    await browser.driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_DOWN).keyUp(Key.ALT).perform();
+    await browser.until('The part stayed', async () => (await parts())[1] === first);
+    await browser.driver.actions().keyDown(Key.ALT).sendKeys(Key.ARROW_UP).keyUp(Key.ALT).perform();
+    await browser.until('The focus was lost', async () => (await parts())[0] === first);
+    expect((await parts())[1]).to.equal(second);
+    const focused = (): Promise<string> =>
+      browser.driver.executeScript<string>('return document.activeElement.textContent');
+    let tabs = 0;
+    for (; tabs < 16 && (await focused()) !== 'Pseudonyms'; tabs++) await keys(Key.TAB);
+    expect(tabs).to.be.below(16);
     await browser.press('Pseudonyms');
     await browser.fill('input[aria-label="Find a name"]', 'Fen End');
     await browser.fill('input[aria-label="Pseudonym of Fen End"]', 'Fen End House', Key.ENTER);

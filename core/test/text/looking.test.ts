@@ -204,6 +204,21 @@ describe('languages', () => {
       '버스가 늦어서 우리는 빗속에서 오래 기다려야 했습니다 정말.',
     ])
       expect(detectLanguage(text), text).to.equal('other');
+    // Those that share common words with one that is known are none of them either.
+    for (const text of [
+      'Autobus spóźnił się i musieliśmy czekać w deszczu. Kierowca powiedział, że nie ma na to wpływu, a my staliśmy tam do północy. Z mojej strony mogę powiedzieć, że to jest bardzo trudne dla osób, które pracują na nocnej zmianie, bo nie mają innego sposobu, aby wrócić do domu. Kiedyś szłam pieszo o drugiej w nocy, a potem zadzwoniłam do siostry i ona po mnie przyjechała. Nie chcę tego robić po raz kolejny.',
+      'Autobuzul a întârziat și a trebuit să așteptăm în ploaie. Șoferul a spus că nu poate face nimic, iar noi am stat acolo până la miezul nopții. Din partea mea pot spune că este foarte greu pentru oamenii care lucrează în tura de noapte, pentru că nu au alt mod de a ajunge acasă. O dată am mers pe jos la două noaptea și apoi am sunat-o pe sora mea.',
+      'Otobüs gecikti ve yağmurda beklemek zorunda kaldık. Şoför bu konuda bir şey yapamayacağını söyledi ve gece yarısına kadar orada durduk. Kendi adıma gece vardiyasında çalışan insanlar için bunun çok zor olduğunu söyleyebilirim, çünkü eve dönmek için başka bir yolları yok. Bir keresinde gece ikide yürüdüm ve sonra kız kardeşimi aradım.',
+    ])
+      expect(detectLanguage(text.repeat(2)), text.slice(0, 20)).to.equal('other');
+    // Notes with hardly a small word are told by their letters.
+    expect(
+      detectLanguage(
+        'bus late again tuesday. waited forty minutes shelter broken rain coming sideways. driver rude, no eye contact, doors shut early. phoned complaint line, music twelve minutes, hung up. walked home via canal path, dark, two lads shouting. night shift tomorrow, taxi maybe, eleven pounds each way. supervisor says not his problem. union meeting thursday hall upstairs. '.repeat(
+          2,
+        ),
+      ),
+    ).to.equal('en');
     // A name in other letters, or too few of them, tells nothing.
     expect(detectLanguage(`${SAMPLES.en} Αθήνα`)).to.equal('en');
     expect(detectLanguage('дождь')).to.equal('');

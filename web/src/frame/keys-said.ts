@@ -33,7 +33,7 @@ export const KEYS: readonly {
     ],
   },
   {
-    where: 'In the Notebook',
-    keys: [['Alt+↑, Alt+↓', 'move an entry']],
+    where: 'In the Notebook and the report',
+    keys: [['Alt+↑, Alt+↓', 'move an entry, or a part of the report']],
   },
 ];

@@ -9,6 +9,7 @@ import { useTellFault } from '../pieces/use-fault.ts';
 import { changeEntry, removeEntry, type EntryChange } from '../store/notebook.ts';
 import { About } from './About.tsx';
 import { Drawing } from './ShownFigure.tsx';
+import { stepByKeys } from '../pieces/step-by-keys.ts';
 import styles from './Notebook.module.css';
 
 const DRAGGED = 'application/x-green-thicket-entry';
@@ -54,9 +55,8 @@ export const Entry = memo(function Entry({
       className={isHeading ? `${styles.notebookEntry} ${styles.notebookHeading}` : styles.notebookEntry}
       aria-label={name}
       onKeyDown={(event) => {
-        if (!event.altKey || !/^Arrow(?:Up|Down)$/.test(event.key)) return;
-        event.preventDefault();
-        onMove(entry.id, number + (event.key === 'ArrowUp' ? -1 : 1));
+        const step = stepByKeys(event);
+        if (step !== 0) onMove(entry.id, number + step);
       }}
       onDragOver={(event) => {
         if (event.dataTransfer.types.includes(DRAGGED)) event.preventDefault();

@@ -16,6 +16,7 @@ import { useView } from '../engine/use-view.ts';
 import { download, fileName } from '../pieces/download.ts';
 import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
+import { stepByKeys } from '../pieces/step-by-keys.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { saveWorkbook } from '../pieces/save-table.ts';
@@ -156,8 +157,21 @@ export function ReportDialog({
         <div className={styles.reportChoices}>
           <ul className="plain-list" aria-label="Parts of the report">
             {order.map((part) => (
-              <li key={part} className={styles.reportPart}>
+              <li
+                key={part}
+                className={styles.reportPart}
+                onKeyDown={(event) => {
+                  const step = stepByKeys(event);
+                  const { target } = event;
+                  if (step === 0 || !(target instanceof HTMLElement)) return;
+                  move(part, step);
+                  // What is moved in the page loses the focus.
+                  requestAnimationFrame(() => target.focus());
+                }}
+              >
                 <Checkbox
+                  aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
+                  title="Alt+↑ and Alt+↓ move it"
                   checked={chosen.has(part)}
                   onChange={({ target }) => {
                     const next = new Set(chosen);
@@ -172,6 +186,7 @@ export function ReportDialog({
                   <Button
                     size="small"
                     type="text"
+                    tabIndex={-1}
                     aria-label={`Up: ${REPORT_PARTS[part]}`}
                     onClick={() => move(part, -1)}
                   >
@@ -180,6 +195,7 @@ export function ReportDialog({
                   <Button
                     size="small"
                     type="text"
+                    tabIndex={-1}
                     aria-label={`Down: ${REPORT_PARTS[part]}`}
                     onClick={() => move(part, 1)}
                   >
