@@ -39,6 +39,10 @@ const FIRST_STORES = {
 };
 
 describe('storage of an earlier version', () => {
+  // Tests of other files that ran here before may have left some.
+  beforeEach(async () => {
+    for (const { id } of await listStudies()) await deleteStudy(id);
+  });
   afterEach(() => deleteStudy('s'));
 
   it('is lifted: cleaning by switches becomes a list of steps', async () => {

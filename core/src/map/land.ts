@@ -12,6 +12,8 @@ import type { Written } from './words.ts';
 const FIRST_WORDS = 5;
 /** Land a word needs for each unit of its box, so that it can be placed. */
 const PACKING = 2.1;
+/** A theme of a word or two has still so much of the land: less is a sliver at its rim, in which no name can be read. */
+const LEAST_LAND = 0.025;
 /** No parcel is made larger than so many times its share, where there are too many for all to have their room. */
 const MOST_ADDED = 0.6;
 
@@ -84,7 +86,7 @@ function sharesWithRoom({ themes }: Themes, land: number, written: (concept: num
   const needs = themes.map(({ letter, label, concepts }) => {
     const words = concepts.slice(0, FIRST_WORDS).map(written);
     const room = words.reduce((all, { width, height }) => all + (width + 10) * (height + 6), 0);
-    return (PACKING * room + 1.6 * roomForName(`${letter} ${label}`, 20)) / land;
+    return Math.max(LEAST_LAND, (PACKING * room + 1.6 * roomForName(`${letter} ${label}`, 20)) / land);
   });
   const needed = needs.reduce((all, each) => all + each, 0);
   // Where there are very many themes, all give up the same part of what they need.
