@@ -159,7 +159,8 @@ function Braid({ many }: { many: HowManyView }) {
             type="button"
             className="linklike"
             disabled={isNow}
-            style={{ left: `${(100 * x(i)) / WIDTH}%` }}
+            // In a narrow stage its words would reach over the edge.
+            style={{ left: `clamp(44px, ${(100 * x(i)) / WIDTH}%, calc(100% - 44px))` }}
             onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
           >
             {themes} themes{isNow ? ' now' : ''}
