@@ -1,6 +1,6 @@
 import { conceptLabels } from '../core/src/engine/resources.ts';
 import { area, halfPlanes, isInside, roomForBox } from '../core/src/map/geometry.ts';
-import { overlaps, type Box } from '../core/src/map/placement.ts';
+import { overlaps, type Box } from '../core/src/map/free-place.ts';
 import { layOutMap, type MapInput, type MapScene } from '../core/src/map/scene.ts';
 import { MAP_HEIGHT, MAP_WIDTH } from '../core/src/map/sheet.ts';
 import { seededRandom } from '../core/src/numeric/random.ts';

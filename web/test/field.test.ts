@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { overlaps } from '@green-thicket/core/map/placement';
+import { overlaps } from '@green-thicket/core/map/free-place';
 import { FIGURES } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow } from '../src/stops/concepts/figures.ts';
 import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.ts';

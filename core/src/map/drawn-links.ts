@@ -1,7 +1,7 @@
 import { ranked } from '../base/order.ts';
 import type { Links } from '../network/links.ts';
 import { boxOfName } from './names.ts';
-import type { Box } from './placement.ts';
+import type { Box } from './free-place.ts';
 import { routeBetween } from './routes.ts';
 import type { MapLabel, MapLink, MapParcel, MapSettings } from './scene.ts';
 

@@ -11,7 +11,7 @@ import {
   type Polygon,
 } from './geometry.ts';
 import type { StoodName } from './ground.ts';
-import type { Box } from './placement.ts';
+import type { Box } from './free-place.ts';
 import { tenth } from './sheet.ts';
 import { textWidth } from './text-width.ts';
 

@@ -1,8 +1,7 @@
-import { largest, least } from '../base/extent.ts';
+import { least } from '../base/extent.ts';
 import { hashNumber } from '../base/hash.ts';
 import { seededRandom } from '../numeric/random.ts';
 import {
-  acrossAt,
   area,
   centroid,
   halfPlanes,
@@ -10,10 +9,10 @@ import {
   projectInto,
   roomForBox,
   vectorLength,
-  type HalfPlane,
   type Point,
   type Polygon,
 } from './geometry.ts';
+import { nearestFree, overlaps, type Box } from './free-place.ts';
 import { powerCells } from './parcels.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
@@ -45,7 +44,6 @@ export interface Pull {
 }
 
 const ROUNDS = 48;
-const GAP = 5;
 /** Labels that stood there before may be so much nearer to each other: places are kept to a tenth of a unit. */
 const KEPT_GAP = 2.8;
 /** A word that stood there may reach a little into the padding of its parcel when a border moves. */
@@ -98,20 +96,6 @@ export function placeLabels(
     }
   });
   return placed;
-}
-
-export interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-export function overlaps(a: Box, b: Box, gap = 0): boolean {
-  return (
-    Math.abs(a.x - b.x) < (a.width + b.width) / 2 + gap &&
-    Math.abs(a.y - b.y) < (a.height + b.height) / 2 + gap
-  );
 }
 
 const squeezed = ([x, y]: Point): Point => [x * ACROSS, y];
@@ -321,81 +305,4 @@ function legalise(
     else if (!isLast) return undefined;
   }
   return own.map((label) => found.get(label));
-}
-
-/**
- * The free place nearest to a wish: the wish itself, or else a place of a grid over the parcel. Rows and columns are looked at by
- * rising distance from the wish, and no further than the best that was found.
- */
-export function nearestFree({
-  room,
-  boxes,
-  width,
-  height,
-  wishX,
-  wishY,
-  parcel,
-}: {
-  readonly room: readonly HalfPlane[];
-  readonly boxes: readonly Box[];
-  readonly width: number;
-  readonly height: number;
-  readonly wishX: number;
-  readonly wishY: number;
-  readonly parcel: Polygon;
-}): Point | undefined {
-  const gap = GAP * 0.6;
-  // Half of what two boxes must be apart, by box: looked up at every place that is tried.
-  const acrossOf = boxes.map((box) => (width + box.width) / 2 + gap);
-  const downOf = boxes.map((box) => (height + box.height) / 2 + gap);
-  const inRow: number[] = [];
-  const findRow = (y: number): void => {
-    inRow.length = 0;
-    // Only what reaches into the row can be in the way.
-    for (let k = 0; k < boxes.length; k++) if (Math.abs(boxes[k].y - y) < downOf[k]) inRow.push(k);
-  };
-  const isFree = (x: number): boolean => {
-    for (const k of inRow) if (Math.abs(boxes[k].x - x) < acrossOf[k]) return false;
-    return true;
-  };
-  if (isInside(room, wishX, wishY)) {
-    findRow(wishY);
-    if (isFree(wishX)) return [wishX, wishY];
-  }
-  const rows = stepsBy(
-    parcel.map(([, y]) => y),
-    Math.max(3, height / 4),
-    wishY,
-  );
-  const columns = stepsBy(
-    parcel.map(([x]) => x),
-    Math.max(4, width / 8),
-    wishX,
-  );
-  let best: Point | undefined;
-  let nearest = Infinity;
-  for (const y of rows) {
-    const down = (y - wishY) ** 2;
-    if (down >= nearest) break;
-    const [from, to] = acrossAt(room, y);
-    if (from > to) continue;
-    findRow(y);
-    for (const x of columns) {
-      const distance = (x - wishX) ** 2 + down;
-      if (distance >= nearest) break;
-      if (x < from || x > to || !isFree(x)) continue;
-      nearest = distance;
-      best = [x, y];
-      break;
-    }
-  }
-  return best;
-}
-
-/** Places from the least of some values to the largest, a step apart, those nearest to a wish first. */
-function stepsBy(values: readonly number[], step: number, wish: number): number[] {
-  const places: number[] = [];
-  const end = largest(values);
-  for (let at = least(values); at <= end; at += step) places.push(at);
-  return places.sort((a, b) => Math.abs(a - wish) - Math.abs(b - wish) || a - b);
 }

@@ -1,5 +1,5 @@
 import type { Point } from './geometry.ts';
-import type { Box } from './placement.ts';
+import type { Box } from './free-place.ts';
 
 /** How far a link bows out, as a part of its length; the first that goes clear of every word is taken. */
 const BOWS = [0.1, -0.1, 0.24, -0.24, 0.4, -0.4, 0.6, -0.6] as const;

@@ -17,7 +17,8 @@ import { indexOfLetter } from '../../src/themes/letters.ts';
 import { outline, partLand, spreadOver, stressPlaces } from '../../src/map/parcels.ts';
 import { brokenName, placeName } from '../../src/map/names.ts';
 import { routeBetween } from '../../src/map/routes.ts';
-import { nearestFree, overlaps, placeLabels } from '../../src/map/placement.ts';
+import { nearestFree, overlaps } from '../../src/map/free-place.ts';
+import { placeLabels } from '../../src/map/placement.ts';
 import { textWidth } from '../../src/map/text-width.ts';
 
 const square: Point[] = [

@@ -4,7 +4,7 @@ import { readCsv } from '../../src/formats/csv.ts';
 import { SMALLEST_TYPE } from '../../src/map/sheet.ts';
 import { drawMap } from '../../src/map/draw.ts';
 import { halfPlanes, isInside, roomForBox } from '../../src/map/geometry.ts';
-import { overlaps } from '../../src/map/placement.ts';
+import { overlaps } from '../../src/map/free-place.ts';
 import { findBoundaries } from '../../src/text/boundaries.ts';
 import { exampleStudy, type ExampleStudy } from '../examples.ts';
 

@@ -1,5 +1,5 @@
 import { largest } from '@green-thicket/core/base/extent';
-import { overlaps, type Box } from '@green-thicket/core/map/placement';
+import { overlaps, type Box } from '@green-thicket/core/map/free-place';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import type { FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow, type Scale } from './figures.ts';

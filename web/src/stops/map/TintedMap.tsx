@@ -1,6 +1,6 @@
 import { useRef } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
-import { overlaps, type Box } from '@green-thicket/core/map/placement';
+import { overlaps, type Box } from '@green-thicket/core/map/free-place';
 import { roundedPath } from '@green-thicket/core/map/shapes';
 import { tint } from '@green-thicket/core/map/palette';
 import type { MapLabel, MapScene } from '@green-thicket/core/map/scene';
