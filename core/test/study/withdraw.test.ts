@@ -3,17 +3,9 @@ import fc from 'fast-check';
 import type { Decision } from '../../src/study/decisions.ts';
 import type { DecisionLog } from '../../src/study/record.ts';
 import { withoutUnsaidNames, wordsIn } from '../../src/study/withdraw.ts';
+import { recordOf } from './every-decision.ts';
 
-const logOf = (...decisions: readonly Decision[]): DecisionLog => ({
-  records: decisions.map((decision, i) => ({
-    seq: i + 1,
-    parent: i,
-    time: '2031-01-01T00:00:00.000Z',
-    decision,
-  })),
-  head: decisions.length,
-  tip: decisions.length,
-});
+const logOf = (...decisions: readonly Decision[]): DecisionLog => recordOf(decisions);
 const pseudonymsIn = ({ records }: DecisionLog): unknown[] =>
   records.flatMap(({ decision }) => (decision.kind === 'setPseudonyms' ? [decision.change] : []));
 const given = (change: Readonly<Record<string, string>>): Decision => ({ kind: 'setPseudonyms', change });

@@ -1,27 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Decision } from '../../src/study/decisions.ts';
-import type { DecisionLog, DecisionRecord } from '../../src/study/record.ts';
 import { canBeTakenOver, twoRecords } from '../../src/study/two-records.ts';
 import { asking, exampleStudy } from '../examples.ts';
+import { recordOf } from '../study/every-decision.ts';
 
-const log = (decisions: readonly Decision[]): DecisionLog => ({
-  records: decisions.map((decision, i): DecisionRecord => ({
-    seq: i + 1,
-    parent: i,
-    time: '2031-01-01T00:00:00.000Z',
-    decision,
-  })),
-  head: decisions.length,
-  tip: decisions.length,
-});
 const drop = (key: string): Decision => ({ kind: 'dropConcepts', keys: [key] });
 
 describe('two records of decisions', () => {
   it('share what both hold, as often as both hold it', () => {
     const { shared, onlyHere, onlyThere } = twoRecords(
-      log([drop('a'), drop('b'), drop('b')]),
-      log([drop('b'), drop('c'), drop('a')]),
+      recordOf([drop('a'), drop('b'), drop('b')]),
+      recordOf([drop('b'), drop('c'), drop('a')]),
     );
     expect(shared).to.equal(2);
     expect(onlyHere.map(({ decision }) => decision)).to.deep.equal([drop('b')]);
@@ -29,10 +19,10 @@ describe('two records of decisions', () => {
     const some = fc.array(fc.constantFrom('a', 'b', 'c', 'd').map(drop), { maxLength: 8 });
     fc.assert(
       fc.property(some, some, (here, there) => {
-        const two = twoRecords(log(here), log(there));
+        const two = twoRecords(recordOf(here), recordOf(there));
         expect(two.shared + two.onlyHere.length).to.equal(here.length);
         expect(two.shared + two.onlyThere.length).to.equal(there.length);
-        expect(twoRecords(log(here), log(here)).shared).to.equal(here.length);
+        expect(twoRecords(recordOf(here), recordOf(here)).shared).to.equal(here.length);
       }),
     );
   });
