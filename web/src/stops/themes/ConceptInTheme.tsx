@@ -12,16 +12,18 @@ import styles from './ThemesStop.module.css';
 type Figures = SteadinessView['concepts'][number];
 export type Concept = ThemeRow['concepts'][number];
 
-/** Whether a concept is in so much of the text that it says little of its theme. */
-const isEverywhere = ({ ofStretches }: Pick<Concept, 'ofStretches'>): boolean => ofStretches >= EVERYWHERE;
+/** Whether a concept is in so much of the text, and in more than speaks to its theme, that it says little of it. */
+const isEverywhere = ({ ofStretches }: Pick<Concept, 'ofStretches'>, themeShare: number): boolean =>
+  ofStretches >= EVERYWHERE && ofStretches > themeShare;
 
 /** What is unsure about a concept, in a word or two; nothing where it is sure. */
 export function unsureOf(
   concept: Pick<Concept, 'placed' | 'ofStretches'>,
   figures: Figures | undefined,
+  themeShare: number,
 ): string {
   if (concept.placed) return 'yours';
-  if (isEverywhere(concept)) return `in ${percent(concept.ofStretches)} of stretches`;
+  if (isEverywhere(concept, themeShare)) return `in ${percent(concept.ofStretches)} of stretches`;
   if (!figures) return '';
   if (figures.lean !== '' && figures.leaning > figures.together) return `leans ${figures.lean}`;
   const band = bandOf(figures.together);
@@ -43,9 +45,10 @@ export function ConceptInTheme({
   const { decide } = useStudy();
   const { selection, select } = useSelection();
   const isPicked = selection?.kind === 'concept' && selection.key === concept.key;
-  const unsure = unsureOf(concept, figures);
+  const themeShare = data.themes.find((theme) => theme.letter === letter)?.share ?? 0;
+  const unsure = unsureOf(concept, figures, themeShare);
   const why = [
-    isEverywhere(concept) &&
+    isEverywhere(concept, themeShare) &&
       `It is in ${percent(concept.ofStretches)} of all stretches of text, so it keeps nearly everybody’s company and says little of this theme.`,
     figures && `With ${percent(figures.together)} of its theme on average, when sources are drawn anew.`,
     figures && figures.lean !== '' && `With ${percent(figures.leaning)} of ${figures.lean}.`,
