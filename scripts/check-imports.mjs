@@ -18,7 +18,7 @@ const MAY_IMPORT = {
   reading: ['text', 'concepts', 'network', 'themes', 'map'],
   formats: ['text'],
   study: ['text', 'concepts', 'network', 'themes', 'map', 'compare', 'formats'],
-  intake: ['text', 'formats', 'study'],
+  intake: ['text', 'formats', 'network', 'study'],
   engine: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'study'],
   words: ['text', 'concepts', 'network', 'themes', 'study'],
   views: [

@@ -35,3 +35,11 @@ export function listed(words: readonly string[]): string {
     ? (words[0] ?? '')
     : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
 }
+
+/**
+ * A weight as it is read: whole numbers whole, others to two digits that tell.
+ *
+ * @example weightText(0.1234) // '0.12'
+ */
+export const weightText = (weight: number): string =>
+  Number.isInteger(weight) ? inFigures(weight) : weight >= 10 ? weight.toFixed(1) : weight.toPrecision(2);

@@ -2,7 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
-import { leastMentions, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
+import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import { toldApart } from '../concepts/spellings.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 
@@ -51,6 +51,14 @@ export function stopWordChoices({ settings, stopWords, allowedWords }: StudyStat
   const { listedStopWords, language, numbers } = settings.concepts;
   return { listedStopWords, language, numbers, own: stopWords, allowed: allowedWords };
 }
+
+const NO_MERGES: StudyState['merges'] = {};
+const NO_WORDS: StudyState['stopWords'] = [];
+/** A network that is worked with in place of texts, with what the researcher made of its nodes. */
+const ofNetwork = (state: StudyState): Pick<StudyState, 'network' | 'merges'> => {
+  const network = networkInForce(state);
+  return { network, merges: network ? state.merges : NO_MERGES };
+};
 
 /** The least concepts of a theme in a window that speaks to it. */
 export const fewestInStretch = ({ settings: { compare } }: StudyState): number =>
@@ -136,6 +144,8 @@ export const STAGE_KEYS = {
       minimumPull,
       kept: state.kept,
       dropped: state.dropped,
+      ...ofNetwork(state),
+      stopWords: networkInForce(state) ? state.stopWords : NO_WORDS,
       ...sizeOfCollection(state),
     };
   }),
@@ -149,23 +159,35 @@ export const STAGE_KEYS = {
   })),
   counts: reads(['concepts', 'windows'], nothing),
   evidence: reads(['counts', 'windows'], nothing),
-  links: reads(['counts', 'windows', 'evidence'], ({ settings }) => ({ links: settings.links })),
-  graph: reads(['concepts', 'links'], ({ settings }) => ({ links: settings.links })),
+  links: reads(['concepts', 'counts', 'windows', 'evidence'], (state) => ({
+    links: state.settings.links,
+    ...ofNetwork(state),
+  })),
+  graph: reads(['concepts', 'links'], (state) => ({
+    links: state.settings.links,
+    network: networkInForce(state),
+  })),
   drawnPairs: reads(['counts', 'windows'], ({ settings }) => ({
     claimed: settings.links.maximumQ,
     seed: settings.themes.seed,
   })),
-  drawnGraphs: reads(['drawnPairs'], ({ settings }) => ({ links: settings.links })),
-  sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], ({ settings }) => ({
-    seed: settings.themes.seed,
+  drawnGraphs: reads(['drawnPairs', 'graph'], (state) => ({
+    links: state.settings.links,
+    seed: state.settings.themes.seed,
+    network: networkInForce(state),
   })),
-  grouping: reads(
-    ['concepts', 'graph', 'sweep', 'evidence', 'links'],
-    ({ settings, themeChoices: { aside, locked, begun } }) => ({
-      themes: settings.themes,
+  sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], (state) => ({
+    seed: state.settings.themes.seed,
+    network: networkInForce(state),
+  })),
+  grouping: reads(['concepts', 'graph', 'sweep', 'evidence', 'links'], (state) => {
+    const { aside, locked, begun } = state.themeChoices;
+    return {
+      themes: state.settings.themes,
       held: { aside, locked, begun },
-    }),
-  ),
+      network: networkInForce(state),
+    };
+  }),
   stretches: reads(['tokens'], stretchSettings),
   spoken: reads(['concepts', 'stretches', 'tokens'], stretchSettings),
   themes: reads(['concepts', 'graph', 'spoken', 'grouping'], (state) => ({
@@ -173,6 +195,7 @@ export const STAGE_KEYS = {
     names: state.themeNames,
     choices: state.themeChoices,
     fewest: fewestInStretch(state),
+    network: networkInForce(state),
   })),
   map: reads(['concepts', 'graph', 'links', 'themes'], (state) => ({
     labels: state.conceptLabels,

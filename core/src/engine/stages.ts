@@ -13,6 +13,7 @@ import { groundOf } from '../map/ground.ts';
 import { layOutMap, type MapScene } from '../map/scene.ts';
 import { countTogether, windowsWithEach, type Counts } from '../network/counts.ts';
 import { weighEvidence, type Evidence } from '../network/evidence.ts';
+import { conceptsOfNetwork, graphOfNetwork, linksOfNetwork } from '../network/elsewhere.ts';
 import type { Graph } from '../network/graph.ts';
 import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
@@ -24,7 +25,7 @@ import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
-import { drawnNetworks, drawPairs, redrawThemes, type Redrawn } from '../themes/redraw.ts';
+import { drawLinks, drawnNetworks, drawPairs, redrawThemes, type Redrawn } from '../themes/redraw.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
@@ -165,8 +166,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       stopped: take('stopped'),
       settings: choices,
     }),
-  concepts: (take, { sources, characters, ...limits }) =>
-    inOneStep(() => selectConcepts(take('candidates'), { sources, characters }, limits)),
+  concepts: (take, { sources, characters, network, merges, stopWords, ...limits }) =>
+    inOneStep(() =>
+      network
+        ? conceptsOfNetwork(network, { dropped: limits.dropped, stopWords, merges })
+        : selectConcepts(take('candidates'), { sources, characters }, limits),
+    ),
   windows: (take, { windows }) => inOneStep(() => layWindows(take('tokens'), windows)),
   windowsHeld: (take) =>
     inOneStep(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
@@ -183,33 +188,42 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     ),
   counts: (take) => inOneStep(() => countTogether(take('concepts'), take('windows'))),
   evidence: (take) => inOneStep(() => weighEvidence(take('counts'), take('windows'))),
-  links: (take, { links }) => inOneStep(() => findLinks(take('evidence'), take('windows').overlap, links)),
-  graph: (take, { links }) =>
-    inOneStep(() => groupingNetwork(take('concepts').keys.length, take('links'), links)),
+  links: (take, { links, network, merges }) =>
+    inOneStep(() =>
+      network
+        ? linksOfNetwork(network, take('concepts'), { merges })
+        : findLinks(take('evidence'), take('windows').overlap, links),
+    ),
+  graph: (take, { links, network }) =>
+    inOneStep(() => {
+      const { length } = take('concepts').keys;
+      return network ? graphOfNetwork(length, take('links')) : groupingNetwork(length, take('links'), links);
+    }),
   drawnPairs: (take, { claimed, seed }, resources) => {
     const shared = { counts: take('counts'), windows: take('windows'), claimed, seed };
     const isLong = shared.counts.windowsWith.length >= MANY_CONCEPTS;
     return drawPairs(shared.windows, inParts('drawPairs', shared, resources, isLong));
   },
-  drawnGraphs: (take, { links }) => inOneStep(() => drawnNetworks(take('drawnPairs'), links)),
-  sweep: (take, { seed }, resources) => {
-    const network = { graph: take('graph'), drawn: take('drawnGraphs'), seed };
-    const isLong = network.graph.size >= MANY_CONCEPTS;
+  drawnGraphs: (take, { links, seed, network }) =>
+    inOneStep(() => (network ? drawLinks(take('graph'), seed) : drawnNetworks(take('drawnPairs'), links))),
+  sweep: (take, { seed, network }, resources) => {
+    const swept = { graph: take('graph'), drawn: take('drawnGraphs'), seed };
+    const isLong = swept.graph.size >= MANY_CONCEPTS;
     return exploreResolutions(
-      network,
-      { evidence: take('evidence'), links: take('links') },
+      swept,
+      network ? undefined : { evidence: take('evidence'), links: take('links') },
       {
-        group: inParts('group', network, resources, isLong),
-        compare: inParts('compare', network, resources, isLong),
+        group: inParts('group', swept, resources, isLong),
+        compare: inParts('compare', swept, resources, isLong),
       },
     );
   },
-  grouping: (take, { themes, held }) =>
+  grouping: (take, { themes, held, network }) =>
     groupConcepts(
       {
         graph: take('graph'),
         points: take('sweep'),
-        grounds: { evidence: take('evidence'), links: take('links') },
+        grounds: network ? undefined : { evidence: take('evidence'), links: take('links') },
       },
       themes,
       holdConcepts({ ...NO_CHOICES, ...held }, take('concepts').keys),
@@ -217,7 +231,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   stretches: (take, settings) => inOneStep(() => layStretches(take('tokens'), settings)),
   spoken: (take, settings) =>
     inOneStep(() => spokenIn(take('concepts'), take('stretches'), take('tokens'), settings)),
-  themes: (take, { labels, names, fewest, choices }, { register }) =>
+  themes: (take, { labels, names, fewest, choices, network }, { register }) =>
     inOneStep(() => {
       const concepts = take('concepts');
       return nameThemes({
@@ -230,6 +244,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         names,
         fewest,
         choices,
+        isWithoutTexts: network !== null,
       });
     }),
   map: (take, { labels, seed, map, pins }, { register }) =>

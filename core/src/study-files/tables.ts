@@ -28,7 +28,7 @@ export function conceptsTable(
         tableNumber(candidates.spread[c]),
         tableNumber(candidates.pull[c]),
         theme < 0 ? '' : themes.themes[theme].letter,
-        theme < 0 ? '' : tableNumber(redrawn.together[i]),
+        theme < 0 || redrawn.draws === 0 ? '' : tableNumber(redrawn.together[i]),
       ];
     }),
   );
@@ -79,9 +79,8 @@ export function themesTable(labels: readonly string[], themes: Themes, redrawn: 
       theme.label,
       theme.concepts.map((concept) => labels[concept]).join('; '),
       tableNumber(theme.share),
-      tableNumber(redrawn.overlap[t]),
-      bandOf(redrawn.overlap[t]),
-      tableNumber(redrawn.comesBack[t]),
+      redrawn.draws > 0 ? tableNumber(redrawn.overlap[t]) : '',
+      ...(redrawn.draws > 0 ? [bandOf(redrawn.overlap[t]), tableNumber(redrawn.comesBack[t])] : ['', '']),
     ]),
   );
 }

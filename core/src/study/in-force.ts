@@ -21,6 +21,10 @@ export function kindOfCollection(sources: readonly Pick<StudySource, 'length'>[]
   return at(0.5) < ANSWER && at(0.9) < LONG_ANSWER ? 'answers' : 'texts';
 }
 
+/** The network that is worked with: the one from elsewhere, where there are no texts of whose words there could be one. */
+export const networkInForce = ({ sources, network }: StudyState): StudyState['network'] =>
+  sources.length === 0 ? network : null;
+
 /** The windows in force: those set, or, left to the collection, a whole answer where it is of answers, else sentences. */
 export function windowsInForce(state: StudyState): WindowSettings {
   const { unit, ...rest } = state.settings.windows;

@@ -15,6 +15,8 @@ export const LONGEST = {
   /** What a cleaning decision changed, or how sources came in, in a few words. */
   remark: 10_000,
   reason: 1000,
+  /** The links of a network that was made elsewhere, a line each. */
+  links: 4_000_000,
   note: 20_000,
   tag: 200,
   /** The words of an excerpt. */

@@ -4,6 +4,7 @@ import type { Piece } from '../text/reading-part.ts';
 import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
 import type { WordKind } from '../text/parts-of-speech.ts';
 import type { LanguageCode } from '../text/language-names.ts';
+import type { OtherNetwork } from '../network/elsewhere.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings, WindowUnit } from '../network/windows.ts';
 import { NO_CHOICES, type ThemeChoices } from '../themes/choices.ts';
@@ -156,6 +157,8 @@ export interface StudySettings {
 export interface StudyState {
   readonly title: string;
   readonly sources: readonly StudySource[];
+  /** A network that was made elsewhere; it is worked with where there are no sources. */
+  readonly network: OtherNetwork | null;
   /** Attribute → what its values are; text where it is not named. */
   readonly attributeTypes: Readonly<Record<string, AttributeType>>;
   /** Subsets kept under a name. */
@@ -233,6 +236,7 @@ export const DEFAULT_SETTINGS: StudySettings = {
 export const EMPTY_STUDY: StudyState = {
   title: 'Untitled study',
   sources: [],
+  network: null,
   attributeTypes: {},
   subsets: {},
   settings: DEFAULT_SETTINGS,

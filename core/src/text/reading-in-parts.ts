@@ -6,7 +6,7 @@ import type { Tokens } from './tokens.ts';
 /** Characters of a part, about; a longer source is one by itself. */
 const PART = 250_000;
 
-/** Sources in a row, parted where they are long enough together. */
+/** Sources in a row, parted where they are long enough together; of none, one part of none. */
 function partsOf(sources: readonly SourceText[]): SourceText[][] {
   const parts: SourceText[][] = [];
   let length = Infinity;
@@ -18,7 +18,7 @@ function partsOf(sources: readonly SourceText[]): SourceText[][] {
     parts[parts.length - 1].push(source);
     length += source.original.length;
   }
-  return parts;
+  return parts.length > 0 ? parts : [[]];
 }
 
 /**

@@ -51,7 +51,7 @@ export function* groupsAt(
   seed: number,
 ): Stepwise<number[][]> {
   const { community } = yield* groupByConsensus(graph, resolution, seed, RUNS);
-  const settled = yield* settleMembers(community, grounds);
+  const settled = grounds ? yield* settleMembers(community, grounds) : community;
   const groups = new Map<number, number[]>();
   settled.forEach((c, concept) => groups.set(c, [...(groups.get(c) ?? []), concept]));
   return [...groups.values()].filter((group) => group.length >= SMALLEST_THEME);

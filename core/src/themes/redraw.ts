@@ -34,7 +34,7 @@ export const drawsFor = (sources: number): number =>
 
 /** How themes do when other sources had been heard. */
 export interface Redrawn {
-  /** How often sources were drawn. */
+  /** How often sources were drawn; 0 where there is one only, and then nothing is known. */
   readonly draws: number;
   /** Of each theme: the mean overlap (Jaccard) with the theme of a draw that is most like it. */
   readonly overlap: Float64Array;
@@ -157,7 +157,7 @@ export function* redrawThemes(
     });
     addCompany(withTheme, community, themes, draws);
   }
-  return { draws, overlap, comesBack, ...companyKept(withTheme, themes) };
+  return { draws: grouped.length, overlap, comesBack, ...companyKept(withTheme, themes) };
 }
 
 /** Adds, for each concept and theme, the share of the theme's other members a draw has it with. */

@@ -42,7 +42,7 @@ export interface Theme {
   readonly label: string;
   /** Concepts by falling weighted degree inside the theme. */
   readonly concepts: readonly number[];
-  /** Share of all stretches of text that speak to it. */
+  /** Share of all stretches of text that speak to it; without texts, of all links’ weight at its concepts. */
   readonly share: number;
   /** What the researcher made of it; `found` where nothing. */
   readonly by: 'found' | 'locked' | 'begun';
@@ -109,13 +109,13 @@ export function linkedCount(graph: Graph): number {
 /** The sweep over resolutions for a network. */
 export function* exploreResolutions(
   network: SweptNetwork,
-  grounds: Grounds,
+  grounds: Grounds | undefined,
   work?: SweepWork,
 ): Stepwise<ResolutionPoint[]> {
   if (network.graph.totalDegree === 0) return [];
   // Who joins hardly changes how many themes there are.
   return yield* sweepResolution(
-    { ...network, settle: (community) => settleMembers(community, grounds, 0) },
+    grounds ? { ...network, settle: (community) => settleMembers(community, grounds, 0) } : network,
     work,
   );
 }
@@ -130,7 +130,8 @@ export interface ResolvedGrouping extends Grouping {
 export interface GroupingInput {
   readonly graph: Graph;
   readonly points: readonly ResolutionPoint[];
-  readonly grounds: Grounds;
+  /** What decides who is a member; undefined where the links are all that is known. */
+  readonly grounds: Grounds | undefined;
 }
 
 /** Groups the network at the resolution asked for or found. */
@@ -143,7 +144,9 @@ export function* groupConcepts(
     settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
   const around = networkAround(graph, held);
   const grouping = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
-  const settled = yield* settleMembers(withHeld(grouping.community, graph, held), grounds);
+  const found = withHeld(grouping.community, graph, held);
+  if (!grounds) return { ...grouping, community: found, resolution, held };
+  const settled = yield* settleMembers(found, grounds);
   return { ...grouping, community: withHeld(settled, graph, held), resolution, held };
 }
 
@@ -170,6 +173,8 @@ export interface NamingInput {
   readonly names: Readonly<Record<string, string>>;
   readonly fewest: number;
   readonly choices?: ThemeChoices;
+  /** Whether there are links only: a theme’s share then is of their weight. */
+  readonly isWithoutTexts?: boolean;
 }
 
 /** A group of concepts with its letter. */
@@ -181,9 +186,14 @@ interface Lettered {
 
 /** The groups of a grouping with their letters, before the researcher moved or joined any. */
 function letterGroups(
-  { keys, spoken, fewest, known, grouping: { community, held } }: NamingInput,
+  input: NamingInput,
   order: readonly number[],
 ): { found: Lettered[]; register: readonly ThemeIdentity[] } {
+  const {
+    keys,
+    known,
+    grouping: { community, held },
+  } = input;
   const groups = new Map<number, number[]>();
   for (const concept of order) {
     const c = community[concept];
@@ -204,7 +214,7 @@ function letterGroups(
     .filter((group) => group.length >= SMALLEST_THEME);
   const themeOf = new Int32Array(keys.length).fill(-1);
   large.forEach((group, theme) => group.forEach((concept) => (themeOf[concept] = theme)));
-  const shares = shareOfThemes(spoken, themeOf, large.length, fewest);
+  const shares = sharesOf(input, themeOf, large.length);
   // New letters go to the strongest first.
   const strongest = ranked(large.length, (theme) => shares[theme]).map((theme) => large[theme]);
   const members = (concepts: readonly number[]): string[] => concepts.map((concept) => keys[concept]);
@@ -249,7 +259,7 @@ function placeConcepts(
  * falling share.
  */
 export function nameThemes(input: NamingInput): Themes {
-  const { keys, labels, graph, spoken, grouping, names, fewest, choices = NO_CHOICES } = input;
+  const { keys, labels, graph, grouping, names, choices = NO_CHOICES } = input;
   const inCommunity = degreeInside(graph, grouping.community);
   const order = ranked(keys.length, (i) => inCommunity[i]);
   const { found, register } = letterGroups(input, order);
@@ -259,7 +269,7 @@ export function nameThemes(input: NamingInput): Themes {
   const groups = found.filter(({ letter }) => (made.get(letter)?.size ?? 0) > 0);
   const grouped = new Int32Array(keys.length).fill(-1);
   groups.forEach(({ letter }, theme) => made.get(letter)?.forEach((concept) => (grouped[concept] = theme)));
-  const shares = shareOfThemes(spoken, grouped, groups.length, fewest);
+  const shares = sharesOf(input, grouped, groups.length);
   const byShare = ranked(groups.length, (theme) => shares[theme]);
   const inside = degreeInside(graph, grouped);
   const byInside = ranked(keys.length, (i) => inside[i]);
@@ -290,6 +300,20 @@ export function nameThemes(input: NamingInput): Themes {
     resolution: grouping.resolution,
     register,
   };
+}
+
+/** The share each theme has. */
+function sharesOf(
+  { graph, spoken, fewest, isWithoutTexts }: NamingInput,
+  themeOf: Int32Array,
+  themeCount: number,
+): Float64Array {
+  if (!isWithoutTexts) return shareOfThemes(spoken, themeOf, themeCount, fewest);
+  const shares = new Float64Array(themeCount);
+  themeOf.forEach((theme, concept) => {
+    if (theme >= 0) shares[theme] += graph.degree[concept] / graph.totalDegree;
+  });
+  return shares;
 }
 
 function shareOfThemes(

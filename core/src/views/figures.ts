@@ -2,14 +2,17 @@ import { counted, inFigures, listed, percent } from '../base/wording.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { drawComparison } from '../compare/draw.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
+import { tableNumber } from '../formats/csv.ts';
 import type { Block } from '../formats/document.ts';
 import { drawMap } from '../map/draw.ts';
 import { drawDispersion } from '../reading/draw.ts';
 import { MEASURES } from '../network/measures.ts';
 import { comparedAttribute } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
+import { networkInForce } from '../study/in-force.ts';
 import { workingSources } from '../study/subset.ts';
 import { methodSentences, sentenceText } from '../words/sentences.ts';
+import { STEADY_UNKNOWN } from '../words/figure-sentences.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
 import type { ComparedRow, RowsAsked } from './compare-view-types.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from './view-keys.ts';
@@ -92,6 +95,15 @@ const MAKERS: Makers = {
     const { rows, standing } = yield* ask('links', { concept: null, limit: most });
     const shown = rows.filter(({ stands }) => stands);
     const measure = MEASURES[state.settings.links.measure].name;
+    if (networkInForce(state))
+      return {
+        title: 'Links',
+        note: `${sentenceText(methodSentences(state).links)}${shortened(shown.length, standing, 'link')}`,
+        table: {
+          head: ['concept', 'and', 'weight'],
+          rows: shown.map((row) => [row.sourceLabel, row.targetLabel, tableNumber(row.strength)]),
+        },
+      };
     return {
       title: 'Links',
       note: `${sentenceText(methodSentences(state).links)}${shortened(shown.length, standing, 'link')}`,
@@ -133,17 +145,30 @@ const MAKERS: Makers = {
   *themes(_, state, ask) {
     const { themes, resolution } = yield* ask('themes', null);
     const steady = yield* ask('steadiness', null);
+    const network = networkInForce(state);
     const bandOf = new Map(steady.themes.map(({ letter, band }) => [letter, band]));
     return {
       title: 'Themes',
-      note: `${sentenceText(methodSentences(state, { resolution }).themes)} Comes back: when the sources are drawn anew ${inFigures(steady.draws)} times.`,
+      note: [
+        sentenceText(methodSentences(state, { resolution }).themes),
+        ...(steady.draws > 0
+          ? [`Comes back: when the sources are drawn anew ${inFigures(steady.draws)} times.`]
+          : network
+            ? []
+            : [STEADY_UNKNOWN]),
+      ].join(' '),
       table: {
-        head: ['theme', 'concepts', 'strength', 'comes back'],
+        head: [
+          'theme',
+          'concepts',
+          network ? 'share of links’ weight' : 'strength',
+          ...(steady.draws > 0 ? ['comes back'] : []),
+        ],
         rows: themes.map(({ letter, label, concepts, share }) => [
           `${letter} ${label}`,
           concepts.map((each) => each.label).join(', '),
           inPercent(share),
-          bandOf.get(letter) ?? '',
+          ...(steady.draws > 0 ? [bandOf.get(letter) ?? ''] : []),
         ]),
       },
     };

@@ -4,6 +4,7 @@ import { heading, paragraph, withWords, type Block } from '../formats/document.t
 import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
 import type { Figure, NotebookEntry } from '../study/notebook.ts';
 import type { StudyState } from '../study/study.ts';
+import { networkInForce } from '../study/in-force.ts';
 import { workingSources } from '../study/subset.ts';
 import { referencesOf, referenceText, type Reference, type ShownMeasures } from '../words/references.ts';
 import { methodSentences, sentenceText, STOPS } from '../words/sentences.ts';
@@ -41,12 +42,23 @@ export const shownMeasures = (
 export const referencesShown = (state: StudyState, { parts, entries }: ReportQuestion): Reference[] =>
   referencesOf(state, shownMeasures(parts, entries));
 
+/** Stops of which there is something to say of a network without texts. */
+const NETWORK_STOPS = STOPS.filter((stop) => stop !== 'clean' && stop !== 'compare');
+
 const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]> } = {
   *summary({ state, ask, figure }) {
+    const network = networkInForce(state);
     const { words } = yield* ask('wordsOnTrail', null);
     const { concepts } = yield* ask('conceptsOnTrail', null);
     const { links, windows } = yield* ask('linksOnTrail', null);
     const { themes, reached } = yield* ask('themesOnTrail', null);
+    if (network)
+      return [
+        heading(2, 'What this rests on'),
+        paragraph(
+          `The network ${network.name}, which was made elsewhere and has no texts: ${counted(concepts, 'concept')}, ${counted(links, 'link')} and ${counted(themes, 'theme')}. Nothing in it leads to what people said.`,
+        ),
+      ];
     const sources = workingSources(state).length;
     const all = state.sources.length;
     return [
@@ -60,6 +72,10 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
 
   *method({ state, ask }) {
     const { resolution } = yield* ask('themesOnTrail', null);
+    if (networkInForce(state)) {
+      const of = methodSentences(state, { resolution });
+      return [heading(2, 'Method'), ...NETWORK_STOPS.map((stop) => paragraph(sentenceText(of[stop])))];
+    }
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     const { main: language } = yield* ask('languages', null);
     const sentences = methodSentences(state, { resolution, exact: comparison.exact, language });
@@ -81,7 +97,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
 
   *themes({ asked, state, ask, figure, renamer }) {
     const { themes, loose, aside } = yield* ask('themes', null);
-    const { rows } = yield* ask('themeFigures', null);
+    const { rows } = networkInForce(state) ? { rows: [] } : yield* ask('themeFigures', null);
     const steady = yield* ask('steadiness', null);
     const nameOf = new Map(state.sources.map(({ id, name }) => [id, name]));
     const blocks: Block[] = [heading(2, 'Themes'), ...(yield* figure({ kind: 'themes' }))];
@@ -100,6 +116,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
           ),
         );
       }
+      if (networkInForce(state)) continue;
       const typical = yield* ask('typical', { letter, byGroup: false, limit: asked.quotations });
       const passages = typical.groups.flatMap((group) => group.passages);
       if (passages.length === 0) blocks.push(paragraph('No passage speaks to it by itself.'));
@@ -118,14 +135,16 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     return blocks;
   },
 
-  *comparison({ ask, figure }) {
+  *comparison({ state, ask, figure }) {
+    if (networkInForce(state)) return [];
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     if (comparison.groups.length < 2)
       return [heading(2, 'Comparison'), paragraph('There are no groups to compare.')];
     return [heading(2, 'Comparison'), ...(yield* figure({ kind: 'strength', rows: { kind: 'themes' } }))];
   },
 
-  *apart({ ask, figure }) {
+  *apart({ state, ask, figure }) {
+    if (networkInForce(state)) return [];
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     const blocks: Block[] = [heading(2, 'What sets the groups apart')];
     const groups = comparison.groups.filter(({ sources }) => sources > 0);
@@ -172,6 +191,13 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
 
   *again({ asked: { version }, state }) {
     yield 0;
+    if (networkInForce(state))
+      return [
+        heading(2, 'To make the same again'),
+        paragraph(
+          `Made with Green Thicket ${version}, seed ${state.settings.themes.seed}. The study file (.thicket) holds the network, every setting and every decision: opened again, it gives the same to the last digit.`,
+        ),
+      ];
     return [
       heading(2, 'To make the same again'),
       paragraph(

@@ -21,6 +21,7 @@ import {
 import type { StudyState } from '../study/study.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { byCodeUnits, ranked } from '../base/order.ts';
+import { networkInForce } from '../study/in-force.ts';
 import { workingSources } from '../study/subset.ts';
 import type {
   BesideView,
@@ -130,8 +131,9 @@ export const SHAPING_KEYS = {
     ...readForTopics(state),
     seed: state.settings.themes.seed,
   })),
-  howMany: reads(['concepts', 'graph', 'evidence', 'links', 'themes', 'sweep'], ({ settings }) => ({
-    seed: settings.themes.seed,
+  howMany: reads(['concepts', 'graph', 'evidence', 'links', 'themes', 'sweep'], (state) => ({
+    seed: state.settings.themes.seed,
+    network: networkInForce(state),
   })),
   themeFigures: reads(['concepts', 'graph', 'links', 'themes', 'stretches', 'spoken'], (state) => ({
     labels: state.conceptLabels,
@@ -142,6 +144,7 @@ export const SHAPING_KEYS = {
     labels: state.conceptLabels,
     groupings: state.groupings,
     seed: state.settings.themes.seed,
+    network: networkInForce(state),
   })),
   themeParts: reads(['concepts', 'graph', 'themes'], ({ conceptLabels, settings }) => ({
     labels: conceptLabels,
@@ -226,10 +229,10 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     };
   },
 
-  *howMany(_, { take, own: { seed } }) {
+  *howMany(_, { take, own: { seed, network } }) {
     const { keys } = yield* take('concepts');
     const graph = yield* take('graph');
-    const grounds = { evidence: yield* take('evidence'), links: yield* take('links') };
+    const grounds = network ? undefined : { evidence: yield* take('evidence'), links: yield* take('links') };
     const { themes, themeOf, resolution } = yield* take('themes');
     const sweep = yield* take('sweep');
     const choices = choicesOf(sweep);
@@ -342,7 +345,7 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     };
   },
 
-  *beside(question, { take, own: { labels: given, groupings, seed } }) {
+  *beside(question, { take, own: { labels: given, groupings, seed, network } }) {
     const concepts = yield* take('concepts');
     const { themes } = yield* take('themes');
     const labels = conceptLabels(given, concepts);
@@ -355,7 +358,9 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     if ('kept' in question) then = ownValue(groupings, question.kept) ?? [];
     else if ('then' in question) then = question.then;
     else {
-      const grounds = { evidence: yield* take('evidence'), links: yield* take('links') };
+      const grounds = network
+        ? undefined
+        : { evidence: yield* take('evidence'), links: yield* take('links') };
       const groups = yield* groupsAt({ graph: yield* take('graph'), grounds }, question.resolution, seed);
       then = groups.map((group, i) => ({
         letter: String(i + 1),

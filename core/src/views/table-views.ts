@@ -13,6 +13,7 @@ import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { renamedSources } from './passage-files.ts';
+import type { Links } from '../network/links.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
@@ -63,6 +64,19 @@ export const TABLE_KEYS = {
       : { names: [], values: groupValues(state, attribute) };
   }),
 };
+
+/** What texts tell of a link. */
+const figuresOf = (links: Links, i: number): Readonly<Record<string, string | number>> => ({
+  windows_both: links.both[i],
+  meetings: links.meetings[i],
+  sources: links.sources[i],
+  npmi: tableNumber(links.npmi[i]),
+  jaccard: tableNumber(links.jaccard[i]),
+  cosine: tableNumber(links.cosine[i]),
+  g2: tableNumber(links.g2[i]),
+  q: tableNumber(links.beyond[i] === 2 ? links.qBetween[i] : links.q[i]),
+  beyond_chance: links.beyond[i] === 1 ? 'by meetings' : 'by sources',
+});
 
 export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
   *matrix({ figure }, context) {
@@ -120,10 +134,15 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
           id: ids[i],
           values: {
             label: labels[i],
-            mentions: candidates.mentions[c],
-            sources: candidates.sources[c],
-            spread: tableNumber(candidates.spread[c]),
-            pull: tableNumber(candidates.pull[c]),
+            // What only texts could tell is not said of a network that came without.
+            ...(c < 0
+              ? {}
+              : {
+                  mentions: candidates.mentions[c],
+                  sources: candidates.sources[c],
+                  spread: tableNumber(candidates.spread[c]),
+                  pull: tableNumber(candidates.pull[c]),
+                }),
             theme: theme?.letter ?? '',
             theme_name: renameAnyCase(theme?.label ?? ''),
             ...(place ? { x: place.x, y: place.y } : {}),
@@ -135,15 +154,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
         target: ids[links.target[i]],
         values: {
           weight: tableNumber(links.strength[i]),
-          windows_both: links.both[i],
-          meetings: links.meetings[i],
-          sources: links.sources[i],
-          npmi: tableNumber(links.npmi[i]),
-          jaccard: tableNumber(links.jaccard[i]),
-          cosine: tableNumber(links.cosine[i]),
-          g2: tableNumber(links.g2[i]),
-          q: tableNumber(links.beyond[i] === 2 ? links.qBetween[i] : links.q[i]),
-          beyond_chance: links.beyond[i] === 1 ? 'by meetings' : 'by sources',
+          ...(Number.isNaN(links.q[i]) ? {} : figuresOf(links, i)),
         },
       })),
     };

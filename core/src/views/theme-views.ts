@@ -165,6 +165,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
     const { keys } = yield* take('concepts');
     const { themes, themeOf } = yield* take('themes');
     const { draws, overlap, comesBack, together, lean, leaning } = yield* take('redrawn');
+    if (draws === 0) return { draws, themes: [], concepts: [] };
     return {
       draws,
       themes: themes.map(({ letter }, t) => ({

@@ -6,6 +6,7 @@ import { EXCHANGE_KEYS, type ExchangeViews } from './exchange-views.ts';
 import { COMPARE_KEYS, type CompareViews } from './compare-views.ts';
 import { COLLEAGUE_KEYS, type ColleagueViews } from './colleague-views.ts';
 import { NAME_KEYS, type NameViews } from './name-views.ts';
+import { NETWORK_KEYS, type NetworkViews } from './network-views.ts';
 import { REPORT_KEYS, type ReportViews } from './report-views.ts';
 import { TONE_KEYS, type ToneViews } from './tone-views.ts';
 import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
@@ -31,6 +32,7 @@ type Views = SourceViews &
   ToneViews &
   ExchangeViews &
   NameViews &
+  NetworkViews &
   ColleagueViews &
   ReportViews;
 export type ViewName = keyof Views;
@@ -52,9 +54,15 @@ const VIEW_KEYS = {
   ...TONE_KEYS,
   ...EXCHANGE_KEYS,
   ...NAME_KEYS,
+  ...NETWORK_KEYS,
   ...COLLEAGUE_KEYS,
   ...REPORT_KEYS,
 };
+/** What can be asked of a network without texts: all else is about words that people said. */
+export const WITHOUT_TEXTS: ReadonlySet<ViewName> = new Set<ViewName>([
+  ...(['nodes', 'conceptsOnTrail', 'linksOnTrail', 'themesOnTrail', 'links', 'linkMatrix', 'path'] as const),
+  ...(['themes', 'howMany', 'beside', 'themeParts', 'map'] as const),
+]);
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;
 
 const KEYS: {

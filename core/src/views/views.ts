@@ -8,6 +8,7 @@ import { EXCHANGE_VIEWS } from './exchange-views.ts';
 import { COMPARE_VIEWS } from './compare-views.ts';
 import { COLLEAGUE_VIEWS } from './colleague-views.ts';
 import { NAME_VIEWS } from './name-views.ts';
+import { NETWORK_VIEWS } from './network-views.ts';
 import { REPORT_VIEWS } from './report-views.ts';
 import { TONE_VIEWS } from './tone-views.ts';
 import { CLEANING_VIEWS } from './cleaning-views.ts';
@@ -48,6 +49,7 @@ const MAKERS: { readonly [V in ViewName]: Maker<V> } = {
   ...TONE_VIEWS,
   ...EXCHANGE_VIEWS,
   ...NAME_VIEWS,
+  ...NETWORK_VIEWS,
   ...COLLEAGUE_VIEWS,
   ...REPORT_VIEWS,
 };

@@ -1,6 +1,7 @@
 import type { DocumentTable } from '../formats/document.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
+import { networkInForce } from '../study/in-force.ts';
 import type { StudyState } from '../study/study.ts';
 import { makeFigure, type AskView } from './figures.ts';
 import type { FigureQuestion } from './figure-types.ts';
@@ -78,16 +79,39 @@ const SHEETS: readonly {
   },
 ];
 
+/** Those of a network without texts. */
+const NETWORK_SHEETS: typeof SHEETS = [
+  {
+    name: 'Links',
+    asked: { kind: 'links' },
+    columns: [
+      ['concept, and', 'the two that are linked'],
+      ['weight', 'as the network has it'],
+    ],
+  },
+  {
+    name: 'Themes',
+    asked: { kind: 'themes' },
+    columns: [
+      ['theme', 'its letter and name'],
+      ['concepts', 'those of it, most linked inside first'],
+      ['share of links’ weight', 'the weights of its concepts’ links as a share of all'],
+    ],
+  },
+];
+
 /** The tables of a study as sheets; the first explains the columns of the others. */
 export function* workbookSheets(state: StudyState, ask: AskView): Stepwise<Sheet[]> {
   const { renameAnyCase } = renamerOf(state.pseudonyms);
+  const network = networkInForce(state);
+  const listed = network ? NETWORK_SHEETS : SHEETS;
   const about: Sheet = {
     name: 'Columns',
     head: ['sheet', 'column', 'what it holds'],
-    rows: SHEETS.flatMap(({ name, columns }) => columns.map(([column, meaning]) => [name, column, meaning])),
+    rows: listed.flatMap(({ name, columns }) => columns.map(([column, meaning]) => [name, column, meaning])),
   };
   const sheets: Sheet[] = [about];
-  for (const { name, asked } of SHEETS) {
+  for (const { name, asked } of listed) {
     const { table } = yield* makeFigure(asked, state, ask, Infinity);
     if (!table || table.rows.length === 0) continue;
     sheets.push({

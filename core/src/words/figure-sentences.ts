@@ -60,3 +60,6 @@ export function figureSentence(
           } (log-odds, Monroe et al. 2008).`;
   }
 }
+
+/** Where nothing could be drawn anew. */
+export const STEADY_UNKNOWN = 'How steady the themes are over sources can’t be told of one source.';

@@ -38,6 +38,7 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
     kind: 'splitSources',
     parts: { [source.id]: [makePart(source, 'a: 1', 'One.', { start: 0, end: 4 }, {}, [[0, 1]])] },
   },
+  openNetwork: { kind: 'openNetwork', network: { name: 'n.csv', concepts: ['a', 'b'], links: '0 1 2.5' } },
   setSources: {
     kind: 'setSources',
     change: { subset: [{ kind: 'range', attribute: 'years', from: '1', to: '' }], dateOrder: 'dmy' },

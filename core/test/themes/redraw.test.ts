@@ -11,7 +11,7 @@ import { bandOf } from '../../src/themes/bands.ts';
 import { drawGrouper, drawsFor, redrawThemes, type Redrawn } from '../../src/themes/redraw.ts';
 import { oneByOne } from '../../src/base/share-out.ts';
 import { finish } from '../../src/base/stepwise.ts';
-import { exampleStudy } from '../examples.ts';
+import { asking, exampleStudy } from '../examples.ts';
 
 const studyOf = (texts: readonly string[]) => exampleStudy(texts.map((text, i) => ({ name: `${i}`, text })));
 
@@ -57,6 +57,17 @@ describe('themes over drawn sources', () => {
     // A source is in 1 − 1/e of the draws, 63 %: in the others its theme can’t be there.
     if (forge >= 0) expect(comesBack[forge]).to.be.below(0.8);
     expect(keys).to.include('anvil');
+  });
+
+  it('are said to be nothing where there is one source to draw from', () => {
+    const { texts } = knownThemes(3, 6);
+    const study = studyOf([texts.join('\n\n')]);
+    expect(study.compute('themes').themes).not.to.have.length(0);
+    expect(study.compute('redrawn').draws).to.equal(0);
+    expect(asking(study)('steadiness', null)).to.deep.equal({ draws: 0, themes: [], concepts: [] });
+    const figure = asking(study)('figure', { kind: 'themes' });
+    expect(figure.table?.head).not.to.include('comes back');
+    expect(figure.note).to.contain('can’t be told of one source');
   });
 
   it('count the windows of the sources drawn, as often as each is', () => {

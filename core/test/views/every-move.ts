@@ -27,6 +27,7 @@ export const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decisio
       parts: { [first.id]: [makePart(first, 's0: 1', 'Ada', { start: 0, end: 3 }, first.attributes)] },
     },
   ],
+  openNetwork: [{ kind: 'openNetwork', network: { name: 'n.csv', concepts: ['a', 'b'], links: '0 1 2.5' } }],
   setSources: [
     {
       kind: 'setSources',

@@ -32,6 +32,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
     { rule: { kind: 'lines', side: 'first', count: 2 }, sourceIds: ids, back: true },
   ],
   meaning: [{ key: 'bench' }],
+  nodes: [null],
   howMany: [null],
   topics: [null],
   topicNumbers: [null],

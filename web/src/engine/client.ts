@@ -16,7 +16,13 @@ export const engine = engineClient(remote);
 /** The worker's calls for tables that wait for their columns, and for single texts. */
 export const intakeWorker: Pick<
   typeof remote,
-  'readText' | 'lookAtSheet' | 'previewTable' | 'takeTable' | 'describeByTable' | 'letGoOfTable'
+  | 'readText'
+  | 'readNetwork'
+  | 'lookAtSheet'
+  | 'previewTable'
+  | 'takeTable'
+  | 'describeByTable'
+  | 'letGoOfTable'
 > = remote;
 
 /** Whether a study file is sealed with a password. */

@@ -13,6 +13,9 @@ import {
   type TableChoice,
 } from '@green-thicket/core/intake/table-sources';
 import { refuseUnread } from '@green-thicket/core/formats/files';
+import { readNetwork } from '@green-thicket/core/formats/network-read';
+import { decodeText } from '@green-thicket/core/formats/text-file';
+import { takeNetwork } from '@green-thicket/core/intake/network';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import { dropOriginals } from '../store/studies.ts';
 import { keepOriginals, PORTION } from '../store/texts.ts';
@@ -145,6 +148,13 @@ export function fileReading(
       readAndKeep(texts, studyId, files, present, calmly(onProgress), requests.begin(request)).finally(() =>
         requests.end(request),
       ),
+    async readNetwork(file, name) {
+      const reason = refuseUnread(name, file.size);
+      if (reason !== undefined) throw new Error(reason);
+      const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
+      if (!decoded.ok) throw new Error(decoded.reason);
+      return takeNetwork(name, await readNetwork(decoded.text));
+    },
     async readText(studyId, name, text) {
       const { added, refused, notes, entries } = readPasted(name, text);
       await keep(studyId, added);

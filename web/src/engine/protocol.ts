@@ -1,3 +1,4 @@
+import type { takeNetwork } from '@green-thicket/core/intake/network';
 import type { RefusedFile } from '@green-thicket/core/formats/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { BroughtEntry } from '@green-thicket/core/intake/intake';
@@ -105,6 +106,8 @@ export interface EngineWorker {
     present: readonly string[],
     onProgress: OnProgress,
   ): Promise<ReadReport>;
+  /** Reads a network of links that was made elsewhere. Throws an Error with a sentence where it can’t. */
+  readNetwork(file: Blob, name: string): Promise<TakenNetwork>;
   /** Keeps a single text, as one that was pasted or fetched. */
   readText(studyId: string, name: string, text: string): Promise<ReadReport>;
   /** A sheet of a held table: its columns, and a first choice; `choice` is looked at anew where the head changed. */
@@ -128,6 +131,9 @@ export interface EngineWorker {
   /** Hands over what opens the database of a study with a password. */
   useKey(database: string, key: StudyKey): void;
 }
+
+/** A network as a study may hold it, with what is worth knowing of how it was read. */
+export type TakenNetwork = ReturnType<typeof takeNetwork>;
 
 /** A study that was made of a file. */
 export interface OpenedStudy {

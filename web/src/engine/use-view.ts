@@ -1,7 +1,8 @@
 import { isStopped } from '../pieces/stopped.ts';
 import { useQuery, type UseQueryResult } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId, useMemo } from 'react';
-import { viewKey } from '@green-thicket/core/views/view-keys';
+import { viewKey, WITHOUT_TEXTS } from '@green-thicket/core/views/view-keys';
+import { networkInForce } from '@green-thicket/core/study/in-force';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { useSame } from '../pieces/use-same.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -38,7 +39,8 @@ export function useView<V extends ViewName>(
     queryKey: ['view', id, view, key, question],
     queryFn: ({ signal }) => engine.askView({ id, head }, view, question, signal),
     placeholderData: (previous) => previous,
-    enabled: enabled && state.sources.length > 0,
+    enabled:
+      enabled && (state.sources.length > 0 || (networkInForce(state) !== null && WITHOUT_TEXTS.has(view))),
   });
   const fault = isError && !isStopped(error) ? error.message : undefined;
   const asker = useId();

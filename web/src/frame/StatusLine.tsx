@@ -1,4 +1,4 @@
-import { inFigures } from '@green-thicket/core/base/wording';
+import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { isStopped } from '../pieces/stopped.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
@@ -6,6 +6,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { engine } from '../engine/client.ts';
 import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
+import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { doing } from './doing.ts';
 import styles from './StatusLine.module.css';
@@ -26,6 +27,8 @@ export function StatusLine() {
   const words = useView('wordsOnTrail', null).data;
   const links = useView('linksOnTrail', null).data;
   const { data: themes, error, refetch } = useView('themesOnTrail', null);
+  const network = useNetwork();
+  const isEmpty = state.sources.length === 0 && !network;
   const working = busy + behind > 0;
   useEffect(() => {
     if (!working) {
@@ -49,10 +52,12 @@ export function StatusLine() {
   const fault = error && !isStopped(error) ? error.message : failed ? 'Not all could be computed' : undefined;
   return (
     <footer className={styles.statusLine}>
-      {state.sources.length > 0 && (
+      {!isEmpty && (
         <>
           {words && <span>{inFigures(words.words)} words</span>}
-          {links && <span>{inFigures(links.windows)} windows</span>}
+          {links && (
+            <span>{network ? counted(links.links, 'link') : `${inFigures(links.windows)} windows`}</span>
+          )}
           {themes && (
             <span>
               Leiden γ {themes.resolution} · {state.settings.themes.runs} runs · modularity{' '}
@@ -86,7 +91,7 @@ export function StatusLine() {
               Go on
             </Button>
           </>
-        ) : state.sources.length === 0 ? (
+        ) : isEmpty ? (
           'Nothing to compute yet'
         ) : busy > 0 ? (
           'computing …'

@@ -4,17 +4,22 @@ import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
 import type { LiveFigure } from '../stops/live-figure.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { useArrowWords } from '../pieces/use-arrow-words.ts';
+import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './Trail.module.css';
 
-type StopState = 'ready' | 'computing' | 'waiting' | 'failed';
+type StopState = 'ready' | 'computing' | 'waiting' | 'needless' | 'failed';
 
 const STATE_WORDS: Record<StopState, string> = {
   ready: 'up to date',
   computing: 'computing',
   waiting: 'waiting for sources',
+  needless: 'not for a network',
   failed: 'not computed',
 };
+
+/** Stops at which a network without texts has nothing. */
+const WITHOUT_WORDS: ReadonlySet<Stop> = new Set<Stop>(['clean', 'compare']);
 
 interface TrailStopProps {
   readonly name: Stop;
@@ -53,7 +58,10 @@ function TrailStop({
 function LiveStop({ useFigure, ...stop }: TrailStopProps & { readonly useFigure: () => LiveFigure }) {
   const { state } = useStudy();
   const { figure, isComputing, isFailed } = useFigure();
-  if (state.sources.length === 0) return <TrailStop {...stop} figure="waiting" now="waiting" />;
+  const network = useNetwork();
+  if (network && WITHOUT_WORDS.has(stop.name))
+    return <TrailStop {...stop} figure="without texts" now="needless" />;
+  if (!network && state.sources.length === 0) return <TrailStop {...stop} figure="waiting" now="waiting" />;
   if (isFailed) return <TrailStop {...stop} figure={figure ?? STATE_WORDS.failed} now="failed" />;
   return <TrailStop {...stop} figure={figure ?? 'computing …'} now={isComputing ? 'computing' : 'ready'} />;
 }

@@ -1,9 +1,11 @@
 import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
+import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useView } from '../engine/use-view.ts';
 import type { Selection, SourceView } from '@green-thicket/core/views/view-types';
 import { MarkedText } from './MarkedText.tsx';
+import { NetworkReader } from './NetworkReader.tsx';
 import { PassageList } from './PassageList.tsx';
 import { SourceHead } from './SourceHead.tsx';
 import { useSelection, type OpenSource } from '../pieces/selection.ts';
@@ -14,6 +16,7 @@ import shared from './reading.module.css';
 export function Reader() {
   const { selection, open, openSource } = useSelection();
   const { state } = useStudy();
+  if (useNetwork()) return <NetworkReader selection={selection} />;
   return (
     <aside className={styles.reader} aria-label="Reader">
       {open ? (

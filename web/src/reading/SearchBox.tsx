@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useSelection } from '../pieces/selection.ts';
+import { useNetwork } from '../pieces/use-network.ts';
 import styles from './SearchBox.module.css';
 
 const HELP =
@@ -8,6 +9,7 @@ const HELP =
 /** Full-text search over the texts worked with; what it finds stands in the Reader. */
 export function SearchBox() {
   const { selection, select } = useSelection();
+  const hasTexts = !useNetwork();
   const found = selection?.kind === 'search' ? selection.query : '';
   const [draft, setDraft] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
@@ -34,7 +36,8 @@ export function SearchBox() {
       type="search"
       className={styles.searchBox}
       aria-label="Search the texts"
-      placeholder="Search the texts"
+      placeholder={hasTexts ? 'Search the texts' : 'No texts to search'}
+      disabled={!hasTexts}
       title={HELP}
       value={draft ?? found}
       maxLength={300}

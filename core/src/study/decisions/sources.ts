@@ -4,6 +4,7 @@ import type { Subset } from '../subset.ts';
 import type { SourceSettings, SpeakerSettings, StudySource } from '../study.ts';
 import { ownValue, withoutWords } from '../../base/records.ts';
 import { LONGEST } from '../limits.ts';
+import { linksIn, MOST_NODES, type OtherNetwork } from '../../network/elsewhere.ts';
 import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about which texts there are and which of them are read. */
@@ -22,6 +23,8 @@ export type SourceDecision =
   /** Source id → the pieces of its text that are not read. */
   | { readonly kind: 'setCuts'; readonly cuts: Readonly<Record<string, readonly Piece[]>> }
   | { readonly kind: 'removeSources'; readonly ids: readonly string[] }
+  /** A network that was made elsewhere is worked with, or no longer. */
+  | { readonly kind: 'openNetwork'; readonly network: OtherNetwork | null }
   | { readonly kind: 'setSources'; readonly change: Partial<SourceSettings> }
   | { readonly kind: 'keepSubset'; readonly name: string; readonly subset: Subset }
   | { readonly kind: 'forgetSubset'; readonly name: string }
@@ -51,6 +54,7 @@ export const SOURCE_APPLY: Appliers<SourceDecision> = {
     ...state,
     sources: state.sources.filter((source) => !decision.ids.includes(source.id)),
   }),
+  openNetwork: (state, { network }) => ({ ...state, network }),
   setSources: (state, decision) => changeSettings(state, 'sources', decision.change),
   keepSubset: (state, decision) => ({
     ...state,
@@ -80,6 +84,8 @@ export const SOURCE_SAY: Sayers<SourceDecision> = {
   },
   removeSources: (decision) =>
     `remove ${decision.ids.length} ${decision.ids.length === 1 ? 'source' : 'sources'}`,
+  openNetwork: ({ network }) =>
+    network === null ? 'take the network out' : `open the network ${network.name}`,
   setSources: (decision) => (decision.change.subset ? 'change the subset' : 'say how dates are written'),
   keepSubset: (decision) => `keep the subset ${decision.name}`,
   forgetSubset: (decision) => `forget the subset ${decision.name}`,
@@ -90,6 +96,7 @@ export const SOURCE_SAY: Sayers<SourceDecision> = {
 export const sourceDecisionSchemas = ({
   Joi,
   key,
+  concept,
   id,
   pieces,
   attributeType,
@@ -109,11 +116,28 @@ export const sourceDecisionSchemas = ({
   },
   setCuts: { cuts: Joi.object().pattern(id, pieces).required() },
   removeSources: { ids: Joi.array().items(id).required() },
+  openNetwork: {
+    network: Joi.object<OtherNetwork>({
+      name: key.required(),
+      concepts: Joi.array().items(concept).min(2).max(MOST_NODES).required(),
+      links: Joi.string().max(LONGEST.links).required(),
+    })
+      .custom(checkNetwork)
+      .allow(null)
+      .required(),
+  },
   setSources: { change: settingsChange('sources') },
   keepSubset: { name: key.required(), subset: subset.required() },
   forgetSubset: { name: key.required() },
   setSpeakers: { change: settingsChange('speakers') },
 });
+
+/** A network as it is, or an Error that says what is wrong with it. */
+function checkNetwork(network: OtherNetwork): OtherNetwork {
+  if (new Set(network.concepts).size < network.concepts.length) throw new Error('a concept stands twice');
+  linksIn(network);
+  return network;
+}
 
 /** Sources with more of them; one that is there already is not there twice. */
 function withSources(sources: readonly StudySource[], more: readonly StudySource[]): readonly StudySource[] {

@@ -5,6 +5,7 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import type { TextPlace } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { CleanedExport } from './CleanedExport.tsx';
 import { CleanFigures } from './CleanFigures.tsx';
@@ -39,6 +40,7 @@ export function CleanStop() {
   const [chosen, setChosen] = useState<string>();
   const [at, setAt] = useState(0);
   const [found, setFound] = useState<FoundPlaces>();
+  const network = useNetwork();
   const place = found?.places[found.index];
   const source = sources.find((each) => each.id === (place?.sourceId ?? chosen)) ?? sources[0];
   const { data, isPlaceholderData } = useView(
@@ -52,11 +54,13 @@ export function CleanStop() {
         <section className="ledger" aria-label="Steps" />
         <main className="stage" aria-label="Clean">
           <div className="empty-stage">
-            <h2>Nothing to clean yet</h2>
+            <h2>{network ? 'Nothing to clean' : 'Nothing to clean yet'}</h2>
             <p>
-              {state.sources.length === 0
-                ? 'Add texts at Sources. Here you will see what each cleaning step takes out of them.'
-                : 'No source is in the subset. Widen it at Sources.'}
+              {network
+                ? 'This study is a network without texts. Texts can be added at Sources; the network then steps back.'
+                : state.sources.length === 0
+                  ? 'Add texts at Sources. Here you will see what each cleaning step takes out of them.'
+                  : 'No source is in the subset. Widen it at Sources.'}
             </p>
           </div>
         </main>

@@ -5,6 +5,7 @@ import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Apart } from './Apart.tsx';
@@ -27,6 +28,7 @@ const KEPT_AS_MARKS: ReadonlySet<Face> = new Set(['profiles', 'course', 'voices'
 export function CompareStop() {
   const { id, state } = useStudy();
   const [looked, look] = useLooked(id);
+  const network = useNetwork();
   const { face, rows, shown } = looked;
   const themes = useView('themes', null).data?.themes;
   useShownFigure(KEPT_AS_MARKS.has(face) ? { kind: 'strength', rows } : undefined);
@@ -40,13 +42,15 @@ export function CompareStop() {
       <main className="stage" aria-label="Compare">
         {isEmpty ? (
           <div className="empty-stage">
-            <h2>Nothing to compare yet</h2>
+            <h2>{network ? 'Nothing to compare' : 'Nothing to compare yet'}</h2>
             <p>
-              {state.sources.length === 0
-                ? 'Add texts at Sources first.'
-                : themes?.length === 0
-                  ? 'There are no themes yet; see Themes for what would help.'
-                  : 'Give the sources an attribute, such as role or place, at Sources; or compare them one by one in the sentence above.'}
+              {network
+                ? 'Strength is what sources say, and this study is a network without any. To lay two groupings of it side by side, see Themes.'
+                : state.sources.length === 0
+                  ? 'Add texts at Sources first.'
+                  : themes?.length === 0
+                    ? 'There are no themes yet; see Themes for what would help.'
+                    : 'Give the sources an attribute, such as role or place, at Sources; or compare them one by one in the sentence above.'}
             </p>
           </div>
         ) : (

@@ -6,6 +6,7 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { BulkChoice } from './BulkChoice.tsx';
 import { ConceptCard } from './ConceptCard.tsx';
@@ -14,6 +15,7 @@ import { ConceptsBar } from './ConceptsBar.tsx';
 import { ConceptsLedger } from './ConceptsLedger.tsx';
 import { useConceptsLook, type ConceptsLook } from './concepts-look.tsx';
 import { ConceptMatrix } from './ConceptMatrix.tsx';
+import { Nodes } from './Nodes.tsx';
 import { PlainCounts } from './PlainCounts.tsx';
 import { WordPairs } from './WordPairs.tsx';
 import { useFiguredRows } from './use-figured-rows.ts';
@@ -26,6 +28,10 @@ const STACKED: ReadonlySet<ConceptsLook['face']> = new Set(['table', 'matrix', '
 
 /** Concepts: a field of words with the ledger beside it; what is picked can be kept, dropped, merged and renamed. */
 export function ConceptsStop() {
+  return useNetwork() ? <Nodes /> : <ConceptsOfTexts />;
+}
+
+function ConceptsOfTexts() {
   const { state } = useStudy();
   const { data, isPlaceholderData } = useView('concepts', null);
   useShownFigure({ kind: 'concepts' });

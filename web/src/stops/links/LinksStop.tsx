@@ -6,8 +6,10 @@ import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { InTurn } from '../../pieces/InTurn.tsx';
+import { useLetters } from '../../pieces/use-letters.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { ByGroup } from './ByGroup.tsx';
@@ -16,6 +18,7 @@ import { CutOff } from './CutOff.tsx';
 import { linksShown, SHOWN_LINKS, type ShownLinks } from './shown-links.ts';
 import { Nearest } from './Nearest.tsx';
 import { LinkMatrix } from './LinkMatrix.tsx';
+import { NetworkLinks } from './NetworkLinks.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import styles from './LinksStop.module.css';
@@ -34,20 +37,17 @@ const keyOf = (row: LinkRow): string => `${row.source}—${row.target}`;
 
 /** Links: the distribution of strengths with the cut-off, the sorted list, and the company of one concept. */
 export function LinksStop() {
+  return useNetwork() ? <NetworkLinks /> : <LinksOfTexts />;
+}
+
+function LinksOfTexts() {
   const { state } = useStudy();
   const { selection, select } = useSelection();
   const concept = selection?.kind === 'concept' ? selection.key : null;
   const { measure, cutOff } = state.settings.links;
   const { data, isPlaceholderData } = useView('links', { concept, limit: MOST_ROWS });
   const themes = useView('themes', null).data;
-  // Links stand before the themes that are made of them; their letters come when these are there.
-  const letterOf = useMemo(
-    () =>
-      new Map(
-        themes?.themes.flatMap(({ letter, concepts }) => concepts.map(({ key }) => [key, letter] as const)),
-      ),
-    [themes],
-  );
+  const letterOf = useLetters(themes);
   const all = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
   const [face, setFace] = useState<'list' | 'matrix' | 'company' | 'groups'>('list');
   const [shown, setShown] = useState<ShownLinks>('all');

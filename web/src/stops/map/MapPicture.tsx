@@ -8,6 +8,7 @@ import { methodSentences, sentenceText } from '@green-thicket/core/words/sentenc
 import { useView } from '../../engine/use-view.ts';
 import { keepDrawing } from '../../pieces/drawings.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useRenamer } from '../../pieces/use-renamer.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
@@ -24,17 +25,18 @@ export function MapPicture({ scene }: { scene: MapScene }) {
   const concepts = useView('conceptsOnTrail', null).data;
   const links = useView('linksOnTrail', null).data;
   const themes = useView('themesOnTrail', null).data;
+  const network = useNetwork();
   const tellFault = useTellFault();
   const { renameAnyCase } = useRenamer();
   const [with_, setWith] = useState<readonly string[]>([]);
   const [isOpen, setOpen] = useState(false);
   const has = (what: string): boolean => with_.includes(what);
   const foot = (): string[] => [
-    ...(has('legend') ? [LEGEND] : []),
+    ...(has('legend') ? [network ? LEGEND.replace('its mentions', 'the weight of its links') : LEGEND] : []),
     ...(has('method') ? [sentenceText(methodSentences(state).map)] : []),
-    ...(has('counts') && words && concepts && links && themes
+    ...(has('counts') && (words || network) && concepts && links && themes
       ? [
-          `${counted(state.sources.length, 'source')}, ${counted(words.words, 'word')}, ${counted(concepts.concepts, 'concept')}, ${counted(links.links, 'link')}, ${counted(themes.themes, 'theme')}.`,
+          `${words ? `${counted(state.sources.length, 'source')}, ${counted(words.words, 'word')}, ` : ''}${counted(concepts.concepts, 'concept')}, ${counted(links.links, 'link')}, ${counted(themes.themes, 'theme')}.`,
         ]
       : []),
     ...(has('date') ? [`Drawn ${new Date().toISOString().slice(0, 10)}.`] : []),

@@ -9,6 +9,7 @@ import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Companions } from './Companions.tsx';
@@ -26,6 +27,8 @@ const TYPE_LAG = 0.3;
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
   const { state } = useStudy();
+  const network = useNetwork();
+  const isEmpty = state.sources.length === 0 && !network;
   const { data, isPlaceholderData } = useView('map', null);
   useShownFigure({ kind: 'map' });
   const { selection, select } = useSelection();
@@ -154,17 +157,19 @@ export function MapStop() {
       <main className={`stage ${styles.mapStage}`} aria-label="Map">
         {data && !drawn && (
           <div className="empty-stage">
-            <h2>{state.sources.length === 0 ? 'No map yet' : 'There is too little to draw'}</h2>
+            <h2>{isEmpty ? 'No map yet' : 'There is too little to draw'}</h2>
             <p>
-              {state.sources.length === 0
+              {isEmpty
                 ? 'Add texts at Sources; the map draws itself.'
-                : 'No themes were found. More text, a longer window or a lower cut-off at Links would help.'}
+                : network
+                  ? 'No themes were found. A lower resolution at Themes may help.'
+                  : 'No themes were found. More text, a longer window or a lower cut-off at Links would help.'}
             </p>
           </div>
         )}
         {!data && (
           <div className="empty-stage">
-            {state.sources.length === 0 ? (
+            {isEmpty ? (
               <>
                 <h2>No map yet</h2>
                 <p>Add texts at Sources; the map draws itself.</p>
@@ -177,26 +182,32 @@ export function MapStop() {
         {data && drawn && (
           <>
             <div className={styles.mapFaces}>
-              <Segmented
-                size="small"
-                aria-label="How to look at the map"
-                value={face}
-                options={[
-                  { value: 'map', label: 'Map' },
-                  {
-                    value: 'groups',
-                    label: 'By group',
-                    title: 'The same ground for each group, side by side',
-                  },
-                  { value: 'difference', label: 'Difference', title: 'What each of two groups says more of' },
-                  {
-                    value: 'time',
-                    label: 'Through time',
-                    title: 'The map by periods, moved by hand or playing',
-                  },
-                ]}
-                onChange={setFace}
-              />
+              {!network && (
+                <Segmented
+                  size="small"
+                  aria-label="How to look at the map"
+                  value={face}
+                  options={[
+                    { value: 'map', label: 'Map' },
+                    {
+                      value: 'groups',
+                      label: 'By group',
+                      title: 'The same ground for each group, side by side',
+                    },
+                    {
+                      value: 'difference',
+                      label: 'Difference',
+                      title: 'What each of two groups says more of',
+                    },
+                    {
+                      value: 'time',
+                      label: 'Through time',
+                      title: 'The map by periods, moved by hand or playing',
+                    },
+                  ]}
+                  onChange={setFace}
+                />
+              )}
               {face === 'map' && <MapPicture scene={data.scene} />}
             </div>
             {face !== 'map' && (

@@ -6,13 +6,13 @@ import { useTellFault } from '../../pieces/use-fault.ts';
 import { SAMPLE_TITLE } from '../../store/sample-title.ts';
 import { chooseFiles } from './choose-files.ts';
 import { chosenFiles } from '../../pieces/dropped-files.ts';
-import { useIntake } from './intake-context.ts';
+import { NETWORK_ENDINGS, useIntake } from './intake-context.ts';
 import { PageByAddress } from './PageByAddress.tsx';
 import { PasteText } from './PasteText.tsx';
 
 /** The ways texts come in. */
 export function BringIn() {
-  const { addFiles } = useIntake();
+  const { addFiles, openNetwork } = useIntake();
   const { state } = useStudy();
   const tellFault = useTellFault();
   const addSurvey = (): void =>
@@ -66,7 +66,21 @@ export function BringIn() {
           Or drop them anywhere: texts, tables, office and PDF documents, mails, chats, web pages, subtitles,
           archives.
         </p>
-        {(state.sources.length === 0 || state.title === SAMPLE_TITLE) && (
+        {state.sources.length === 0 && (
+          <button
+            type="button"
+            className="linklike"
+            title="GraphML, JSON Graph, or a table with the columns source, target and weight, as many programs for networks write them"
+            onClick={() =>
+              chooseFiles({ accept: NETWORK_ENDINGS.join(','), several: false }, ([file]) =>
+                openNetwork(file),
+              )
+            }
+          >
+            Or open a network of links without texts
+          </button>
+        )}
+        {((state.sources.length === 0 && !state.network) || state.title === SAMPLE_TITLE) && (
           <button type="button" className="linklike" onClick={addSurvey}>
             Try it with the sample’s survey, a table of 120 answers
           </button>

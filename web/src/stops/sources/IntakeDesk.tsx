@@ -2,6 +2,7 @@ import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
+import { endingOf } from '@green-thicket/core/formats/read-result';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { engine, intakeWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
@@ -153,6 +154,36 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
     [id, present, message, takeIn, askEncoding, failed],
   );
 
+  const openNetwork = useCallback(
+    ({ name, file }: FileToRead) => {
+      whileBringingIn(id, async () => {
+        const { network, notes } = await intakeWorker.readNetwork(file, name);
+        decide({ kind: 'openNetwork', network });
+        const links = network.links.split('\n').length;
+        const came = `${counted(network.concepts.length, 'concept')} and ${counted(links, 'link')} came in.`;
+        if (notes.length === 0) void message.success(came);
+        else modal.info({ title: 'What came in', content: [came, ...notes].join(' ') });
+      }).catch((error: unknown) => {
+        modal.error({
+          title: 'The network was not opened',
+          content: `${name}: ${error instanceof Error ? error.message : String(error)}`,
+        });
+      });
+    },
+    [id, decide, message, modal],
+  );
+
+  /** Files that were chosen or dropped: a network by itself, all else as texts. */
+  const takeFiles = useCallback(
+    (files: readonly FileToRead[]) => {
+      const [first] = files;
+      if (files.length === 1 && present.length === 0 && endingOf(first.name) === '.graphml')
+        openNetwork(first);
+      else addFiles(files);
+    },
+    [present, openNetwork, addFiles],
+  );
+
   const addText = useCallback(
     (name: string, text: string) =>
       whileBringingIn(id, async () => {
@@ -169,13 +200,16 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
   // Files that were dropped on the first page come in where their study is opened.
   useEffect(() => {
     const files = takeBrought(id);
-    if (files) addFiles(files);
-  }, [id, addFiles]);
+    if (files) takeFiles(files);
+  }, [id, takeFiles]);
 
-  const intake = useMemo((): Intake => ({ addFiles, addText }), [addFiles, addText]);
+  const intake = useMemo(
+    (): Intake => ({ addFiles: takeFiles, openNetwork, addText }),
+    [takeFiles, openNetwork, addText],
+  );
   return (
     <IntakeContext.Provider value={intake}>
-      <FileDrop says="Let go to add these files as sources" onFiles={addFiles} />
+      <FileDrop says="Let go to add these files as sources" onFiles={takeFiles} />
       {children}
       {unsure && <EncodingDialog unsure={unsure} onAnswer={unsure.answer} />}
       {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}

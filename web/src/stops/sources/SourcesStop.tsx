@@ -5,10 +5,12 @@ import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { AttributeList } from './AttributeList.tsx';
 import { BringIn } from './BringIn.tsx';
 import { DateQuestion } from './DateQuestion.tsx';
+import { NetworkInPlace } from './NetworkInPlace.tsx';
 import { SourceGrid } from './SourceGrid.tsx';
 import { orderedRows, type RowOrder } from './row-order.ts';
 import { SplitDialog } from './SplitDialog.tsx';
@@ -21,6 +23,7 @@ export function SourcesStop() {
   const { state, decide } = useStudy();
   const { data, isPlaceholderData } = useView('sources', null);
   useShownFigure(state.sources.length > 0 ? { kind: 'sources' } : undefined);
+  const network = useNetwork();
   const { message } = App.useApp();
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [filter, setFilter] = useState('');
@@ -54,7 +57,9 @@ export function SourcesStop() {
         )}
       </section>
       <main className="stage" aria-label="Sources">
-        {state.sources.length === 0 ? (
+        {network ? (
+          <NetworkInPlace network={network} />
+        ) : state.sources.length === 0 ? (
           <div className="empty-stage">
             <h2>No sources yet</h2>
             <p>

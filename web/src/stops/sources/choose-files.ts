@@ -3,7 +3,7 @@ import { chosenFiles } from '../../pieces/dropped-files.ts';
 
 /** Opens the browser's chooser; nothing happens where it is closed again. */
 export function chooseFiles(
-  { accept = '', folder = false }: { accept?: string; folder?: boolean },
+  { accept = '', folder = false, several = true }: { accept?: string; folder?: boolean; several?: boolean },
   onChosen: (files: readonly FileToRead[]) => void,
 ): void {
   // It stands in the page while it is open, as some browsers let go of one that does not.
@@ -12,7 +12,7 @@ export function chooseFiles(
   input.className = 'file-chooser';
   input.hidden = true;
   input.type = 'file';
-  input.multiple = true;
+  input.multiple = several;
   input.accept = accept;
   input.webkitdirectory = folder;
   input.addEventListener('change', () => {

@@ -1,4 +1,5 @@
 import { counted } from '@green-thicket/core/base/wording';
+import { networkInForce } from '@green-thicket/core/study/in-force';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { IntakeDesk } from './IntakeDesk.tsx';
 import type { StudyState } from '@green-thicket/core/study/study';
@@ -10,6 +11,7 @@ export const sourcesStop = {
   name: 'Sources',
   figure: {
     plain: (state: StudyState) => {
+      if (networkInForce(state)) return 'a network';
       const working = workingSources(state).length;
       return working === state.sources.length
         ? counted(working, 'source')

@@ -2,10 +2,12 @@ import { Dropdown } from 'antd';
 import { useState } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
+import { STEADY_UNKNOWN } from '@green-thicket/core/words/figure-sentences';
 import type { Band } from '@green-thicket/core/themes/bands';
 import type { SteadinessView, ThemeRow, ThemesView } from '@green-thicket/core/views/view-types';
 import type { View } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ConceptInTheme } from './ConceptInTheme.tsx';
 import { DropPlace } from './DropPlace.tsx';
@@ -25,6 +27,7 @@ export function ThemeColumn({
   steadiness: View<SteadinessView>;
 }) {
   const { decide } = useStudy();
+  const network = useNetwork();
   const ink = inkOf(theme.letter);
   const [isNoting, setNoting] = useState(false);
   // What stays as it is has nothing to come back.
@@ -57,13 +60,12 @@ export function ThemeColumn({
         <ThemeMenu theme={theme} data={data} onNote={() => setNoting(true)} />
       </div>
       <p className="quiet">
-        strength {percent(theme.share, 1)}
-        {' · '}
-        {theme.by === 'locked' && 'locked'}
-        {theme.by === 'begun' && 'begun by you'}
-        {!isClosed && (
+        {network ? `${percent(theme.share, 1)} of the links’ weight` : `strength ${percent(theme.share, 1)}`}
+        {theme.by === 'locked' && ' · locked'}
+        {theme.by === 'begun' && ' · begun by you'}
+        {!isClosed && !network && (
           <>
-            {theme.by === 'begun' && ', growing · '}
+            {theme.by === 'begun' ? ', growing · ' : ' · '}
             <ComesBack steadiness={steadiness} letter={theme.letter} />
           </>
         )}
@@ -88,7 +90,7 @@ export function ThemeColumn({
           />
         ))}
       </ul>
-      <Joiners letter={theme.letter} />
+      {!network && <Joiners letter={theme.letter} />}
     </DropPlace>
   );
 }
@@ -96,6 +98,7 @@ export function ThemeColumn({
 /** What can be done with a theme. */
 function ThemeMenu({ theme, data, onNote }: { theme: ThemeRow; data: ThemesView; onNote: () => void }) {
   const { decide } = useStudy();
+  const network = useNetwork();
   const { select } = useSelection();
   const split = useSplit();
   const { letter } = theme;
@@ -107,7 +110,7 @@ function ThemeMenu({ theme, data, onNote }: { theme: ThemeRow; data: ThemesView;
       menu={{
         'aria-label': `Theme ${letter}`,
         items: [
-          { key: 'read', label: 'Read its passages' },
+          { key: 'read', label: network ? 'See its links' : 'Read its passages' },
           { key: 'note', label: theme.note === '' ? 'Say what it is' : 'Change what it is said to be' },
           theme.by === 'locked'
             ? { key: 'unlock', label: 'Unlock: leave it to the grouping' }
@@ -165,6 +168,7 @@ function ComesBack({
   letter: string;
 }) {
   const found = isPlaceholderData ? undefined : data?.themes.find((theme) => theme.letter === letter);
+  if (data?.draws === 0 && !isPlaceholderData) return <span title={STEADY_UNKNOWN}>of one source</span>;
   if (!found || !data) return <>drawing sources anew …</>;
   return (
     <span

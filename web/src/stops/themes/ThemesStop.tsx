@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Became } from './Became.tsx';
@@ -19,6 +20,7 @@ import styles from './ThemesStop.module.css';
 /** Themes: how many there may be, a column each with its concepts, and trays for what is in none. */
 export function ThemesStop() {
   const { state } = useStudy();
+  const network = useNetwork();
   useShownFigure({ kind: 'themes' });
   const { data, isPlaceholderData } = useView('themes', null);
   // A hundred groupings more: they come behind all else.
@@ -27,11 +29,9 @@ export function ThemesStop() {
   const isEmpty = data !== undefined && data.themes.length === 0;
   return (
     <InTurn>
-      <ThemeLedger>
-        <Coverage />
-      </ThemeLedger>
+      <ThemeLedger>{!network && <Coverage />}</ThemeLedger>
       <main className="stage" aria-label="Themes">
-        {state.sources.length === 0 ? (
+        {state.sources.length === 0 && !network ? (
           <div className="empty-stage">
             <h2>No themes yet</h2>
             <p>Add texts at Sources; themes form by themselves.</p>
@@ -45,9 +45,9 @@ export function ThemesStop() {
                   value={face}
                   options={[
                     { value: 'themes', label: 'Themes' },
-                    { value: 'figures', label: 'Figures' },
+                    ...(network ? [] : [{ value: 'figures' as const, label: 'Figures' }]),
                     { value: 'beside', label: 'Side by side' },
-                    { value: 'topics', label: 'Topics: a second opinion' },
+                    ...(network ? [] : [{ value: 'topics' as const, label: 'Topics: a second opinion' }]),
                   ]}
                   onChange={setFace}
                 />
@@ -64,8 +64,9 @@ export function ThemesStop() {
                     <div className="empty-stage">
                       <h2>No themes yet</h2>
                       <p>
-                        A theme needs at least three concepts that are linked. More text, more links or a
-                        lower resolution would help; or begin one with words of your own below.
+                        A theme needs at least three concepts that are linked.{' '}
+                        {network ? 'A' : 'More text, more links or a'} lower resolution would help; or begin
+                        one with words of your own below.
                       </p>
                     </div>
                   ) : (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { ThemesView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
+import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { MoveMenu } from './ConceptInTheme.tsx';
 import { DropPlace } from './DropPlace.tsx';
@@ -93,7 +94,9 @@ export function Trays({ data }: { data: ThemesView }) {
 /** Begins a theme with some words, kept or not so far; others may join them. */
 function BeginTheme({ data, onClose }: { data: ThemesView; onClose: () => void }) {
   const { decide } = useStudy();
-  const { data: words } = useView('concepts', null);
+  const network = useNetwork();
+  const words = useView('concepts', null).data;
+  const nodes = useView('nodes', null, network !== null).data;
   const [keys, setKeys] = useState<string[]>([]);
   const [grows, setGrows] = useState(true);
   return (
@@ -114,9 +117,9 @@ function BeginTheme({ data, onClose }: { data: ThemesView; onClose: () => void }
           mode="multiple"
           className="wide"
           aria-label="Words of the theme"
-          placeholder="Words and phrases found in the texts"
+          placeholder={network ? 'Concepts of the network' : 'Words and phrases found in the texts'}
           value={keys}
-          options={words?.rows.map(({ key, label }) => ({ value: key, label }))}
+          options={(network ? nodes : words)?.rows.map(({ key, label }) => ({ value: key, label }))}
           optionFilterProp="label"
           onChange={setKeys}
         />

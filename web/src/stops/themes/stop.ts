@@ -1,3 +1,4 @@
+import { networkInForce } from '@green-thicket/core/study/in-force';
 import { liveFigure } from '../live-figure.ts';
 import type { StopDescription } from '../stop.ts';
 import { ThemesStop } from './ThemesStop.tsx';
@@ -6,8 +7,12 @@ import { CONTROLS } from './controls.tsx';
 export const themesStop = {
   name: 'Themes',
   figure: {
-    useFigure: liveFigure('themesOnTrail', ({ themes, reached }) =>
-      themes === 0 ? 'none yet' : `${themes} found, reach ${Math.round(100 * reached)} %`,
+    useFigure: liveFigure('themesOnTrail', ({ themes, reached }, state) =>
+      themes === 0
+        ? 'none yet'
+        : networkInForce(state)
+          ? `${themes} found`
+          : `${themes} found, reach ${Math.round(100 * reached)} %`,
     ),
   },
   Stage: ThemesStop,
