@@ -1,4 +1,5 @@
 import axe from 'axe-core';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -71,8 +72,7 @@ export class Browser {
       /^\d+$/m.exec(readFileSync(join(this.profile, 'DevToolsActivePort'), 'utf8').split('\n')[0])?.[0],
     );
     if (!pid) throw new Error('The browser has no port.');
-    const { execFileSync } = await import('node:child_process');
-    execFileSync('pkill', ['-9', '-f', this.profile]);
+    spawnSync('pkill', ['-9', '-f', this.profile]);
     await this.driver.quit().catch(() => undefined);
     rmSync(join(this.profile, 'SingletonLock'), { force: true });
   }
@@ -131,6 +131,13 @@ export class Browser {
     await this.driver.quit().catch(() => undefined);
     rmSync(this.profile, { recursive: true, force: true, maxRetries: 5 });
     rmSync(this.downloads, { recursive: true, force: true, maxRetries: 5 });
+  }
+
+  /** The same where nothing can be waited for. */
+  endNow(): void {
+    spawnSync('pkill', ['-9', '-f', this.profile]);
+    for (const folder of [this.profile, this.downloads])
+      rmSync(folder, { recursive: true, force: true, maxRetries: 5 });
   }
 
   find(css: string): Promise<WebElement> {

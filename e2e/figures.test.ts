@@ -17,7 +17,7 @@ describe('words and figures', () => {
   const ledger = '[data-testid=concept-ledger]';
 
   it('are nouns only, then names only, and a wrong kind is put right', async () => {
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('concepts');
     await find('Fen End');
     await browser.waitForText(ledger, /Fen End\s*17/);
@@ -109,7 +109,7 @@ describe('words and figures', () => {
   });
 
   it('that are stopped are found on their list and let back in', async () => {
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('concepts');
     await find('people');
     await browser.waitForText(ledger, 'No word is like that.');
@@ -122,7 +122,7 @@ describe('words and figures', () => {
   });
 
   it('are never shown, and shown again, from where they are read', async () => {
-    await stage.openSample();
+    await stage.showSample();
     await browser.goTo('concepts');
     await find('taxi');
     await browser.waitForText(ledger, /taxi\s*\d+/);

@@ -206,7 +206,7 @@ describe('what is kept', () => {
     await browser.driver.navigate().refresh();
     await browser.waitForText('.stage-fault', 'The text of a source is missing from this browser.');
     expect(await browser.textOf('.status-now')).to.not.include('up to date');
-    expect(await browser.textOf('.trail li:nth-child(3)')).to.include('not computed');
+    await browser.waitForText('.trail li:nth-child(3)', 'not computed');
     await browser.press('Undo: add a.txt');
     await browser.waitForText('.empty-stage', 'No sources yet');
     expect(await browser.all('.stage-fault')).to.have.length(0);

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
 import { setStage } from './stage.ts';
 
@@ -35,7 +35,7 @@ for (const motion of [false, true]) {
       browser.driver.executeScript(`document.querySelector(${JSON.stringify(css)}).focus()`);
 
     it('a number is typed into its box, rounded to what it may be, and undone', async () => {
-      await stage.openSample();
+      await stage.showSample();
       await browser.goTo('links');
       await focus('.method-sentence .control');
       await keys(Key.ENTER);
@@ -50,28 +50,50 @@ for (const motion of [false, true]) {
       await keys(Key.ESCAPE);
     });
 
-    onlyWhere(true)('every setting of every sentence is reached, kept in and come back from', async () => {
-      await stage.showSample();
-      for (const stop of STOPS) {
-        await browser.goTo(stop);
-        const count = (await browser.all('.method-sentence .control')).length;
-        for (let i = 0; i < count; i++) {
-          const at = `document.querySelectorAll('.method-sentence .control')[${i}]`;
-          await browser.driver.executeScript(`${at}.focus()`);
-          const name = await nameOfFocus();
-          await keys(Key.ENTER);
-          await browser.until(`${stop}: the focus never went into ${name}`, () => isInside('[role=dialog]'));
-          for (let tab = 0; tab < 4; tab++) await keys(Key.TAB);
-          expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go`).to.equal(true);
-          await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
-          expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go back`).to.equal(true);
-          await keys(Key.ESCAPE);
-          await browser.until(`${stop}: the focus never came back to ${name}`, () =>
-            browser.driver.executeScript<boolean>(`return document.activeElement === ${at}`),
-          );
+    onlyWhere(true)(
+      'every setting of every sentence is reached, says what it does, keeps the focus in and gives it back',
+      async () => {
+        await stage.showSample();
+        let controls = 0;
+        for (const stop of STOPS) {
+          await browser.goTo(stop);
+          const count = (await browser.all('.method-sentence .control')).length;
+          expect(count, stop).to.be.above(0);
+          controls += count;
+          for (let i = 0; i < count; i++) {
+            const at = `document.querySelectorAll('.method-sentence .control')[${i}]`;
+            await browser.driver.executeScript(`${at}.focus()`);
+            const name = await nameOfFocus();
+            await keys(Key.ENTER);
+            await browser.until(`${stop}: the focus never went into ${name}`, () =>
+              isInside('[role=dialog]'),
+            );
+            const box = await browser.find('.ant-popover:not(.ant-popover-hidden) .control-box');
+            await browser.until(
+              `${name} says nothing`,
+              async () => (await (await box.findElement(By.css('p.quiet'))).getText()).length > 20,
+            );
+            await browser.until(
+              `${name} has nothing to set`,
+              async () => (await box.findElements(By.css('input, button, [role=switch]'))).length > 0,
+            );
+            for (let tab = 0; tab < 4; tab++) await keys(Key.TAB);
+            expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go`).to.equal(true);
+            await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
+            expect(await isInside('[role=dialog]'), `${stop}: ${name} lets the focus go back`).to.equal(true);
+            await keys(Key.ESCAPE);
+            await browser.until(`${stop}: the focus never came back to ${name}`, () =>
+              browser.driver.executeScript<boolean>(`return document.activeElement === ${at}`),
+            );
+            await browser.until(
+              `${name} stays open`,
+              async () => (await browser.all('.control-box')).length === 0,
+            );
+          }
         }
-      }
-    });
+        expect(controls).to.be.at.least(20);
+      },
+    );
 
     it('dialogs give the focus back to what opened them', async () => {
       await stage.showSample();

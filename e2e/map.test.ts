@@ -95,7 +95,7 @@ describe('the map', function () {
 
   it('moves a word to another theme by mouse and by list, everything else stays; and undoes it', async () => {
     const { browser } = stage;
-    await stage.openSample();
+    await stage.showSample();
     const places = async (): Promise<Record<string, string>> =>
       browser.driver.executeScript<Record<string, string>>(
         "return Object.fromEntries([...document.querySelectorAll('.map-word text')].map((each) => [each.textContent, each.getAttribute('transform')]))",

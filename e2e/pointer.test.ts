@@ -6,7 +6,7 @@ import { setStage } from './stage.ts';
 
 describe('the pointer', () => {
   const stage = setStage();
-  const { openSample, showSample } = stage;
+  const { showSample } = stage;
   let browser: Browser;
   beforeEach(() => {
     browser = stage.browser;
@@ -70,7 +70,7 @@ describe('the pointer', () => {
   });
 
   it('merges two words by dropping one on the other', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('concepts');
     const from = await middleOf(word('.field-word', 'grandmother'));
     const to = await middleOf(word('.field-word', 'mother'));
@@ -91,7 +91,7 @@ describe('the pointer', () => {
   });
 
   it('frames words to decide on them together, and drags the line that keeps', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('concepts');
     const drag = async (from: [number, number], to: [number, number]): Promise<void> => {
       await browser.driver
@@ -137,7 +137,7 @@ describe('the pointer', () => {
   });
 
   it('sets the cut-off in the chart of strengths, and a resolution in the curve', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('links');
     const standing = await browser.textOf('.figures-list');
     const [x, y] = await middleOf("document.querySelector('.chart-box canvas')");

@@ -15,6 +15,7 @@ export async function serve(settings: Readonly<Record<string, string>> = {}): Pr
     env: { ...process.env, PORT: '0', THICKET_ALLOW_LOOPBACK: '1', ...settings },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  process.once('exit', () => child.kill());
   const address = await new Promise<string>((resolve, reject) => {
     let said = '';
     child.stdout?.on('data', (chunk: Buffer) => {

@@ -12,7 +12,7 @@ const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compar
 
 describe('a researcher', () => {
   const stage = setStage();
-  const { openSample } = stage;
+  const { openSample, showSample } = stage;
   let browser: Browser;
   beforeEach(() => {
     browser = stage.browser;
@@ -72,7 +72,7 @@ describe('a researcher', () => {
   });
 
   it('removes a source and brings it back, and edits an attribute where it stands', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('sources');
     await browser.click('button[aria-label="Remove d01-driver-veteran.txt"]');
     await browser.waitForText('.trail', '35 sources');
@@ -86,7 +86,7 @@ describe('a researcher', () => {
   });
 
   it('sees what a cleaning step does and switches it', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('clean');
     await browser.waitForText('.step-list', /Numbers\s\d+/);
     await browser.press('add a step');
@@ -114,7 +114,7 @@ describe('a researcher', () => {
   });
 
   it('drops a concept, sees links, themes and map follow, and undoes it', async () => {
-    await openSample();
+    await showSample();
     const words = await browser.mapWords();
     const drawing = await browser.mapDrawing();
     expect(words).to.include('camera');
@@ -141,7 +141,7 @@ describe('a researcher', () => {
   });
 
   it('merges two concepts, renames one, and keeps one that was left out', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('concepts');
     const pick = async (word: string): Promise<void> => {
       await (
@@ -254,13 +254,11 @@ describe('a researcher', () => {
   });
 
   it('finds no stop that is closed to assistive technology', async () => {
-    await openSample();
     const found: string[] = [];
     const check = async (where: string): Promise<void> => {
       for (const each of await browser.violations()) found.push(`${where}: ${each}`);
     };
-    await open('/demo');
-    await browser.find('.map-word');
+    await openSample();
     for (const stop of STOPS) {
       await browser.goTo(stop);
       await check(stop);

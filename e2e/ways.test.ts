@@ -2,11 +2,9 @@ import { expect } from 'chai';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
 import { setStage } from './stage.ts';
-
-const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 describe('ways through the interface', () => {
   const stage = setStage();
@@ -16,41 +14,8 @@ describe('ways through the interface', () => {
     browser = stage.browser;
   });
 
-  it('every underlined word opens its control, by keyboard too, and says what it does', async () => {
-    await showSample();
-    let controls = 0;
-    for (const stop of STOPS) {
-      await browser.goTo(stop);
-      const count = (await browser.all('.method-sentence .control')).length;
-      expect(count, stop).to.be.above(0);
-      for (let i = 0; i < count; i++) {
-        await browser.driver.executeScript(
-          'document.querySelectorAll(".method-sentence .control")[arguments[0]].focus()',
-          i,
-        );
-        await browser.driver.actions().sendKeys(Key.ENTER).perform();
-        const box = await browser.find('.ant-popover:not(.ant-popover-hidden) .control-box');
-        await browser.until(
-          `A control of ${stop} says nothing`,
-          async () => (await (await box.findElement(By.css('p.quiet'))).getText()).length > 20,
-        );
-        await browser.until(
-          `A control of ${stop} has nothing to set`,
-          async () => (await box.findElements(By.css('input, button, [role=switch]'))).length > 0,
-        );
-        await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-        await browser.until(
-          'The control stays open',
-          async () => (await browser.all('.control-box')).length === 0,
-        );
-        controls++;
-      }
-    }
-    expect(controls).to.be.at.least(20);
-  });
-
   it('takes a word one searched for off the list of concepts, and lets it back in', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('concepts');
     await browser.press('the English stop words');
     const own = await browser.find('input[aria-label="Your own stop words"]');
@@ -68,7 +33,7 @@ describe('ways through the interface', () => {
   });
 
   it('leaves out the interviewer, and every figure follows', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('sources');
     const caption = await browser.textOf('.words-note');
     await browser.press('with everyone who speaks in them');
@@ -141,7 +106,7 @@ describe('ways through the interface', () => {
   });
 
   it('orders Compare by difference and by another attribute', async () => {
-    await openSample();
+    await showSample();
     await browser.goTo('compare');
     const letters = async (): Promise<string> =>
       browser.driver.executeScript<string>(

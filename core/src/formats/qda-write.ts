@@ -1,5 +1,6 @@
-import { strToU8, zipSync } from 'fflate';
+import { strToU8, Zip, ZipDeflate } from 'fflate';
 import { hashText } from '../base/hash.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import { escapeXml } from '../base/xml.ts';
 
 /** A code of a codebook; a code may hold others. */
@@ -21,6 +22,7 @@ export interface QdaSelection {
   readonly codes: readonly string[];
 }
 
+/** A source; its text and selections may be made when they are asked for, as they are let go of again. */
 export interface QdaSource {
   readonly id: string;
   readonly name: string;
@@ -137,18 +139,48 @@ function sourceXml(
   return `<TextSource${attribute('guid', guid)}${attribute('name', name)} plainTextPath="internal://${guid}.txt" creatingUser="${user}" creationDateTime="${NO_TIME}">${coded.join('')}${values.join('')}</TextSource>`;
 }
 
+/** An archive that is packed file by file and piece by piece: all that is held of it is what is packed already. */
+function packing(): {
+  readonly begin: (name: string) => (piece: string, isLast?: boolean) => void;
+  readonly whole: () => Uint8Array<ArrayBuffer>;
+} {
+  const packed: Uint8Array[] = [];
+  const zip = new Zip((error, piece) => {
+    if (error) throw error;
+    packed.push(piece);
+  });
+  return {
+    begin(name) {
+      const file = new ZipDeflate(name, { level: 6 });
+      file.mtime = new Date(1980, 0, 1, 12);
+      zip.add(file);
+      return (piece, isLast = false) => file.push(strToU8(piece), isLast);
+    },
+    whole() {
+      zip.end();
+      const bytes = new Uint8Array(packed.reduce((sum, { length }) => sum + length, 0));
+      let at = 0;
+      for (const piece of packed) {
+        bytes.set(piece, at);
+        at += piece.length;
+      }
+      return bytes;
+    },
+  };
+}
+
 /**
  * A project for other programs (REFI-QDA Project Exchange 1.0, .qdpx): a ZIP of project.qde and the texts. Positions are counted
- * in Unicode code points, as the standard does.
+ * in Unicode code points, as the standard does. One source is looked at at a time.
  */
-export function writeQdaProject({
+export function* writeQdaProject({
   title,
   codes,
   sources,
   types,
   notes,
   sets = [],
-}: QdaProject): Uint8Array<ArrayBuffer> {
+}: QdaProject): Stepwise<Uint8Array<ArrayBuffer>> {
   const user = guidOf('user');
   const codeGuids = new Map<string, string>();
   const codeGuid = (code: string): string => {
@@ -169,19 +201,35 @@ export function writeQdaProject({
     const refs = members.map((id) => `<MemberSource${attribute('targetGUID', guidOf(`source ${id}`))}/>`);
     return `<Set${attribute('guid', guidOf(`set ${name}`))}${attribute('name', name)}>${refs.join('')}</Set>`;
   });
-  const project = [
-    HEAD,
-    `<Project xmlns="urn:QDA-XML:project:1.0"${attribute('name', title)} origin="${ORIGIN}" creatingUserGUID="${user}" creationDateTime="${NO_TIME}">`,
-    `<Users><User guid="${user}" name="Researcher"/></Users>`,
-    codebookXml(codes),
-    variables.length === 0 ? '' : `<Variables>${variables.join('')}</Variables>`,
-    `<Sources>${sources.map((source) => sourceXml(source, types, user, codeGuid)).join('')}</Sources>`,
-    noted.length === 0 ? '' : `<Notes>${noted.join('')}</Notes>`,
-    grouped.length === 0 ? '' : `<Sets>${grouped.join('')}</Sets>`,
-    '</Project>\n',
-  ].join('');
-  const files = new Map([['project.qde', strToU8(project)]]);
-  for (const { id, text } of sources) files.set(`sources/${guidOf(`source ${id}`)}.txt`, strToU8(text));
-  for (const { id, text } of notes) files.set(`sources/${guidOf(`note ${id}`)}.txt`, strToU8(text));
-  return zipSync(Object.fromEntries(files), { level: 6, mtime: new Date(1980, 0, 1, 12) });
+  const archive = packing();
+  const write = archive.begin('project.qde');
+  write(
+    [
+      HEAD,
+      `<Project xmlns="urn:QDA-XML:project:1.0"${attribute('name', title)} origin="${ORIGIN}" creatingUserGUID="${user}" creationDateTime="${NO_TIME}">`,
+      `<Users><User guid="${user}" name="Researcher"/></Users>`,
+      codebookXml(codes),
+      variables.length === 0 ? '' : `<Variables>${variables.join('')}</Variables>`,
+      '<Sources>',
+    ].join(''),
+  );
+  for (const [s, source] of sources.entries()) {
+    write(sourceXml(source, types, user, codeGuid));
+    yield (0.7 * (s + 1)) / sources.length;
+  }
+  write(
+    [
+      '</Sources>',
+      noted.length === 0 ? '' : `<Notes>${noted.join('')}</Notes>`,
+      grouped.length === 0 ? '' : `<Sets>${grouped.join('')}</Sets>`,
+      '</Project>\n',
+    ].join(''),
+    true,
+  );
+  for (const [s, source] of sources.entries()) {
+    archive.begin(`sources/${guidOf(`source ${source.id}`)}.txt`)(source.text, true);
+    yield 0.7 + (0.3 * (s + 1)) / sources.length;
+  }
+  for (const { id, text } of notes) archive.begin(`sources/${guidOf(`note ${id}`)}.txt`)(text, true);
+  return archive.whole();
 }

@@ -9,7 +9,12 @@ import type { NotebookEntry } from '../study/notebook.ts';
 import type { StudyState } from '../study/study.ts';
 import { sourcesIn, workingSources } from '../study/subset.ts';
 import type { Stepwise } from '../base/stepwise.ts';
+import { Int32List } from '../base/int32-list.ts';
 import { ownValue } from '../base/records.ts';
+import type { StageResults } from '../engine/stages.ts';
+import type { Windows } from '../network/windows.ts';
+import type { Tokens } from '../text/tokens.ts';
+import type { Theme } from '../themes/themes.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { renamedSources } from './passage-files.ts';
@@ -81,6 +86,52 @@ function* codesOf({
   ];
 }
 
+/** A passage that speaks to a theme, by its place in its source. */
+interface ThemePassage {
+  readonly start: number;
+  readonly end: number;
+  readonly theme: number;
+}
+
+/** The passages that speak to each theme, source by source: whole sentences, so that they can be read by themselves. */
+function passagesBySource(
+  themes: readonly Theme[],
+  {
+    spoken,
+    stretches,
+    tokens,
+    fewest,
+  }: {
+    readonly spoken: StageResults['spoken'];
+    readonly stretches: Windows;
+    readonly tokens: Tokens;
+    readonly fewest: number;
+  },
+  sources: number,
+): (source: number) => ThemePassage[] {
+  const [stretch, theme] = [new Int32List(), new Int32List()];
+  const first = new Int32Array(sources + 1);
+  const rows = themes.map(({ concepts }) => ({ concepts, fewest }));
+  // Stretches stand in the order of the texts: those of a source are in a row.
+  eachRowSpoken(spoken, rows, (w, row) => {
+    stretch.push(w);
+    theme.push(row);
+    first[stretches.source[w] + 1]++;
+  });
+  for (let s = 0; s < sources; s++) first[s + 1] += first[s];
+  const [stretchOf, themeOf] = [stretch.done(), theme.done()];
+  return (source) =>
+    Array.from({ length: first[source + 1] - first[source] }, (_, k) => {
+      const i = first[source] + k;
+      const w = stretchOf[i];
+      return {
+        start: tokens.sentenceStart[sentenceAt(tokens, stretches.first[w])],
+        end: tokens.sentenceEnd[sentenceAt(tokens, stretches.end[w] - 1)],
+        theme: themeOf[i],
+      };
+    });
+}
+
 export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
   *codebookFile(_, context) {
     return { bytes: strToU8(writeCodebook(yield* codesOf(context))) };
@@ -93,51 +144,56 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
     const tokens = yield* take('tokens');
     const stretches = yield* take('stretches');
     const spoken = yield* take('spoken');
-    const selections: QdaSelection[][] = own.sources.map(() => []);
-    // Passages that speak to a theme: whole sentences, so that they can be read by themselves.
-    const rows = themes.map(({ concepts: members }) => ({ concepts: members, fewest: own.fewest }));
-    eachRowSpoken(spoken, rows, (w, theme) => {
-      const [first, last] = [
-        sentenceAt(tokens, stretches.first[w]),
-        sentenceAt(tokens, stretches.end[w] - 1),
-      ];
-      selections[stretches.source[w]].push({
-        start: tokens.sentenceStart[first],
-        end: tokens.sentenceEnd[last],
-        codes: [`theme ${themes[theme].letter}`],
-      });
-    });
+    const passages = passagesBySource(
+      themes,
+      { spoken, stretches, tokens, fewest: own.fewest },
+      own.sources.length,
+    );
     yield 0.5;
     const { occurrence, occurrenceFirst, occurrenceEnd } = concepts;
-    for (let i = 0; i < occurrence.length; i++) {
-      selections[tokens.sentenceSource[sentenceAt(tokens, occurrenceFirst[i])]].push({
-        start: tokens.start[occurrenceFirst[i]],
-        end: tokens.end[occurrenceEnd[i] - 1],
-        codes: [`concept ${concepts.keys[occurrence[i]]}`],
-      });
-    }
+    // Mentions stand in the order of the texts: those of a source are in a row.
+    const firstMention = new Int32Array(own.sources.length + 1);
+    for (const token of occurrenceFirst) firstMention[tokens.sentenceSource[sentenceAt(tokens, token)] + 1]++;
+    for (let s = 0; s < own.sources.length; s++) firstMention[s + 1] += firstMention[s];
     const renamer = renamerOf(own.pseudonyms);
-    const bytes = writeQdaProject({
+    const selectionsOf = (s: number): QdaSelection[] => {
+      const { placeOf } = renamer.renamed(original(own.sources[s].id));
+      const selection = (start: number, end: number, code: string): QdaSelection => ({
+        start: placeOf(start, 'start'),
+        end: placeOf(end, 'end'),
+        codes: [code],
+      });
+      const mentions = Array.from(
+        { length: firstMention[s + 1] - firstMention[s] },
+        (_, k) => firstMention[s] + k,
+      );
+      return [
+        ...passages(s).map(({ start, end, theme }) => selection(start, end, `theme ${themes[theme].letter}`)),
+        ...mentions.map((i) =>
+          selection(
+            tokens.start[occurrenceFirst[i]],
+            tokens.end[occurrenceEnd[i] - 1],
+            `concept ${concepts.keys[occurrence[i]]}`,
+          ),
+        ),
+      ];
+    };
+    const bytes = yield* writeQdaProject({
       title: renamer.renameAnyCase(own.title),
       codes,
       types: own.types,
       sets: own.sets.map(({ name, sources }) => ({ name: renamer.renameAnyCase(name), sources })),
-      sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => {
-        const { text, placeOf } = renamer.renamed(original(id));
-        return {
-          id,
-          name,
-          text,
-          attributes: Object.fromEntries(
-            Object.entries(attributes).filter(([, value]) => value.trim() !== ''),
-          ),
-          selections: selections[s].map((selection) => ({
-            ...selection,
-            start: placeOf(selection.start, 'start'),
-            end: placeOf(selection.end, 'end'),
-          })),
-        };
-      }),
+      sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => ({
+        id,
+        name,
+        attributes: Object.fromEntries(Object.entries(attributes).filter(([, value]) => value.trim() !== '')),
+        get text() {
+          return renamer.renamed(original(id)).text;
+        },
+        get selections() {
+          return selectionsOf(s);
+        },
+      })),
       notes: notes
         .filter(({ note }) => note.trim() !== '')
         .map(({ id, note }) => {

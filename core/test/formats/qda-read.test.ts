@@ -1,11 +1,14 @@
 import { expect } from 'chai';
+import { finish } from '../../src/base/stepwise.ts';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { readFile } from '../../src/formats/files.ts';
 import { MOST_CODINGS, placesOfPoints } from '../../src/formats/qda-read.ts';
-import { writeQdaProject, type QdaCode } from '../../src/formats/qda-write.ts';
+import { writeQdaProject, type QdaCode, type QdaProject } from '../../src/formats/qda-write.ts';
 import { tidyText } from '../../src/formats/text-file.ts';
 import { readFiles } from '../../src/intake/intake.ts';
+
+const packed = (project: QdaProject): Uint8Array => finish(writeQdaProject(project));
 
 const read = (bytes: Uint8Array) => readFile({ name: 'p.qdpx', bytes });
 /** A project as another program may write it: what is given stands between its root's tags. */
@@ -41,7 +44,7 @@ describe('a project of another program', () => {
         for (const point of text) places.push(places[places.length - 1] + point.length);
         const [start, end] = [places[a % places.length], places[b % places.length]].sort((x, y) => x - y);
         const codes: QdaCode[] = [{ id: 'c', name: 'a <code> & "more"' }];
-        const bytes = writeQdaProject({
+        const bytes = packed({
           title: 't',
           codes,
           types: { age: 'number' },
@@ -105,7 +108,7 @@ describe('a project of another program', () => {
   it('has its sets as attributes, but for those that hold no text or all of them', async () => {
     const one = (id: string) => ({ id, name: id, text: `Rain ${id}.`, attributes: {}, selections: [] });
     const written = (sets: { name: string; sources: string[] }[]): Uint8Array =>
-      writeQdaProject({
+      packed({
         title: 't',
         codes: [],
         types: {},

@@ -1,9 +1,12 @@
 import { expect } from 'chai';
+import { finish } from '../../src/base/stepwise.ts';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
 import { Parser } from 'saxen';
 import { guidOf, writeCodebook, writeQdaProject, type QdaProject } from '../../src/formats/qda-write.ts';
 import { asking, exampleStudy } from '../examples.ts';
+
+const packed = (project: QdaProject): Uint8Array => finish(writeQdaProject(project));
 
 interface Element {
   readonly name: string;
@@ -63,7 +66,7 @@ describe('a project for other programs', () => {
         const [start, end] = [places[a % places.length], places[b % places.length]].sort((x, y) => x - y);
         const whole = parts.join('');
         const { project, files } = projectIn(
-          writeQdaProject({
+          packed({
             title: 't',
             codes: [{ id: 'c', name: 'c' }],
             types: {},
@@ -115,8 +118,8 @@ describe('a project for other programs', () => {
         { id: 'u', name: 'u.txt', text: '', attributes: { age: 'about thirty' }, selections: [] },
       ],
     };
-    const bytes = writeQdaProject(project);
-    expect(writeQdaProject(project)).to.deep.equal(bytes);
+    const bytes = packed(project);
+    expect(packed(project)).to.deep.equal(bytes);
     const { project: root, files } = projectIn(bytes);
     expect(root.attributes.xmlns).to.equal('urn:QDA-XML:project:1.0');
     expect(root.children.map(({ name }) => name)).to.deep.equal(ORDER);
@@ -203,5 +206,33 @@ describe('a project for other programs', () => {
     expect(codebook.attributes.xmlns).to.equal('urn:QDA-XML:codebook:1.0');
     expect(read(writeCodebook([])).children[0].children).to.deep.equal([]);
     expect(guidOf('a')).to.equal(guidOf('a')).and.not.equal(guidOf('b'));
+  });
+
+  it('looks at one source at a time, so that none has to be held', () => {
+    const looked: string[] = [];
+    const lazy = (id: string) => ({
+      id,
+      name: id,
+      attributes: {},
+      get text() {
+        looked.push(`text of ${id}`);
+        return `Rain on ${id}.`;
+      },
+      get selections() {
+        looked.push(`selections of ${id}`);
+        return [{ start: 0, end: 4, codes: ['c'] }];
+      },
+    });
+    const bytes = packed({
+      title: 't',
+      codes: [{ id: 'c', name: 'c' }],
+      types: {},
+      notes: [],
+      sources: [lazy('a'), lazy('b'), lazy('c')],
+    });
+    const ids = looked.map((each) => each.slice(-1)).join('');
+    // Once for what is coded in it, once for its words.
+    expect(ids.replace(/(.)\1+/g, '$1')).to.equal('abcabc');
+    expect(Object.keys(unzipSync(bytes))).to.have.length(4);
   });
 });

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { recordsInForce } from '@green-thicket/core/study/record';
 import { describeDecision } from '@green-thicket/core/words/decisions';
-import { STOPS } from '@green-thicket/core/words/sentences';
+import { methodSentences, STOPS } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -53,6 +53,7 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
           follow();
         });
       };
+    const sentences = methodSentences(state);
     const concepts = [...(themes?.themes.flatMap((theme) => theme.concepts) ?? []), ...(themes?.loose ?? [])];
     return [
       ...STOPS.map((stop) => ({ kind: 'stop', name: STOPS_BY_NAME[stop].name, go: to(stop) })),
@@ -67,14 +68,21 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
         go: to('concepts', toParams({ kind: 'concept', key })),
       })),
       ...STOPS.flatMap((stop) =>
-        Object.values(STOPS_BY_NAME[stop].controls).map(({ label }) => ({
-          kind: `setting of ${STOPS_BY_NAME[stop].name}`,
-          name: label,
-          go: () => {
-            to(stop)();
-            onSetting(label);
-          },
-        })),
+        // Only those that stand in the sentence now can be gone to.
+        sentences[stop].flatMap((part) => {
+          if (typeof part === 'string' || !('control' in part)) return [];
+          const control = STOPS_BY_NAME[stop].controls[part.control];
+          if (!control) return [];
+          const { label } = control;
+          return {
+            kind: `setting of ${STOPS_BY_NAME[stop].name}`,
+            name: label,
+            go: () => {
+              to(stop)();
+              onSetting(label);
+            },
+          };
+        }),
       ),
       ...state.sources.map((source) => ({
         kind: 'source',
@@ -90,7 +98,7 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
           go: () => tellFault('It was not gone back to', () => goToDecision(id, seq)),
         })),
     ];
-  }, [id, log, navigate, onSetting, state.sources, tellFault, themes]);
+  }, [id, log, navigate, onSetting, state, tellFault, themes]);
   const found = useMemo(() => {
     const wanted = typed.trim().toLowerCase();
     if (wanted === '') return places.slice(0, STOPS.length);
