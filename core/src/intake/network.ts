@@ -1,7 +1,11 @@
 import type { ReadNetwork } from '../formats/network-read.ts';
+import { largest } from '../base/extent.ts';
 import { counted, inFigures } from '../base/wording.ts';
 import { MOST_NODES, MOST_OTHER_LINKS, MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
+
+/** Larger weights would lose what the smaller ones say when they are added. */
+const LARGEST_WEIGHT = 1e12;
 
 /** Names that are all different: one that comes again is numbered, one without letters is numbered too. */
 function named(names: readonly string[]): string[] {
@@ -36,6 +40,10 @@ export function takeNetwork(
     if (a === b) selves++;
     else summed.set(a * size + b, (summed.get(a * size + b) ?? 0) + weight[i]);
   }
+  if (source.length > 0 && largest(summed.values()) > LARGEST_WEIGHT)
+    throw new Error(
+      'A weight is too large: up to a million million can be opened. Divide all by the same number.',
+    );
   if (summed.size === 0) throw new Error('It links no two nodes.');
   if (summed.size > MOST_OTHER_LINKS)
     throw new Error(

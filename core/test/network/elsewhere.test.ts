@@ -112,6 +112,9 @@ describe('a network from elsewhere', () => {
     expect(() => takeNetwork('x', { names: ['a', 'b'], source: [0], target: [0], weight: [1] })).to.throw(
       'It links no two nodes.',
     );
+    expect(() => takeNetwork('x', { names: ['a', 'b'], source: [0], target: [1], weight: [1e300] })).to.throw(
+      'A weight is too large',
+    );
   });
 
   it('refuses links that are none of its nodes', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { strFromU8 } from 'fflate';
+import { strFromU8, unzipSync } from 'fflate';
 import { readNetwork } from '../../src/formats/network-read.ts';
 import { takeNetwork } from '../../src/intake/network.ts';
 import type { OtherNetwork } from '../../src/network/elsewhere.ts';
@@ -109,6 +109,20 @@ describe('a study that is a network without texts', () => {
     const said = JSON.stringify(blocks);
     expect(said).to.contain('The network three.csv, which was made elsewhere and has no texts: 12 concepts');
     expect(said).not.to.match(/NaN|undefined|comes back|stretches|windows with both|thicket -- analyse/);
+    const zip = ask('everythingFile', {
+      parts: REPORT_PART_NAMES,
+      entries: [],
+      decisions: [],
+      version: '0',
+      quotations: 2,
+    });
+    expect(Object.keys(unzipSync(zip.bytes))).to.include.members([
+      'report.html',
+      'network.graphml',
+      'links.csv',
+    ]);
+    const { concepts } = ask('colleague', { state: study.state, register: [] });
+    expect(concepts).to.be.an('object');
     const { sheets } = ask('workbook', null);
     expect(sheets.map(({ name, rows }) => [name, rows.length])).to.deep.equal([
       ['Columns', 5],
