@@ -55,7 +55,7 @@ describe('a network from another program', () => {
     await browser.find('.concept-map .map-word');
     expect(await browser.mapWords()).to.deep.equal(CLUSTERS.flat().sort());
     await browser.fill('input[aria-label="Find on the map"]', 'depot', Key.ENTER);
-    await browser.waitForText('aside[aria-label="Reader"]', '3 links of 12 together');
+    await browser.waitForText('aside[aria-label="Reader"]', '3 links with a weight of 12 together');
     await browser.waitForText('aside[aria-label="Reader"]', 'driver');
     expect(await browser.violations(), 'Map').to.deep.equal([]);
 

@@ -132,7 +132,9 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
       BACKBONE_LEVEL,
     );
     const rows: LinkRow[] = [];
-    for (let i = 0; i < links.source.length && rows.length < limit; i++) {
+    // A concept that was dropped keeps no company.
+    const end = concept !== null && asked < 0 ? 0 : links.source.length;
+    for (let i = 0; i < end && rows.length < limit; i++) {
       if (asked >= 0 && links.source[i] !== asked && links.target[i] !== asked) continue;
       if (asked < 0 && !links.stands[i]) break;
       const [a, b] =

@@ -65,8 +65,19 @@ describe('a study that is a network without texts', () => {
     expect(themes().flat()).not.to.include('bench');
     const bench = ask('nodes', null).rows.find(({ key }) => key === 'bench');
     expect(bench?.status).to.equal('dropped');
+    expect(ask('links', { concept: 'bench', limit: 9 }).rows).to.deep.equal([]);
     study.decide({ kind: 'keepConcepts', keys: ['bench'] });
     expect(themes().flat()).to.include('bench');
+  });
+
+  it('counts one concept for another, and parts them again', () => {
+    study.decide({ kind: 'mergeConcepts', into: 'rain', keys: ['shelter'] });
+    const rain = (): number | undefined => ask('nodes', null).rows.find(({ key }) => key === 'rain')?.weight;
+    // Its own links but the one to the shelter, and those of the shelter.
+    expect(rain()).to.equal(3 + 5 + 0.5 + 0.5 + (4 + 5));
+    expect(ask('nodes', null).rows.map(({ key }) => key)).not.to.include('shelter');
+    study.decide({ kind: 'splitConcept', key: 'rain' });
+    expect(rain()).to.equal(3 + 4 + 5 + 0.5 + 0.5);
   });
 
   it('tells of each node its links, their weight and its theme', () => {

@@ -3,6 +3,7 @@ import { counted, listed, weightText } from '@green-thicket/core/base/wording';
 import type { Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { Select } from '../pieces/Select.tsx';
+import { whyNowhere } from '../pieces/never-show.ts';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { ThemeLetter } from '../pieces/ThemeLetter.tsx';
@@ -69,18 +70,20 @@ function Ties({
 }
 
 function OfConcept({ conceptKey: key }: { conceptKey: string }) {
-  const { decide } = useStudy();
+  const { state, decide } = useStudy();
   const { select } = useSelection();
   const { data } = useView('links', { concept: key, limit: MOST_LISTED });
   const nodes = useView('nodes', null).data;
   const own = nodes?.rows.find((row) => row.key === key);
-  if (!data || !own) return <p className={shared.readerEmpty}>Finding its links …</p>;
+  if (!data || !nodes) return <p className={shared.readerEmpty}>Finding its links …</p>;
+  if (!own) return <p>{whyNowhere(state, key) ?? 'It is not in the network.'}</p>;
+  const variants = Object.entries(state.merges).flatMap(([variant, into]) => (into === key ? [variant] : []));
   return (
     <>
       <h2 className="pane-title">{own.label}</h2>
       <p className="quiet">
         {own.status === 'taken'
-          ? `${counted(own.links, 'link')} of ${weightText(own.weight)} together, the strongest first.`
+          ? `${counted(own.links, 'link')} with a weight of ${weightText(own.weight)} together, the strongest first.`
           : own.status === 'dropped'
             ? 'Dropped: nothing is linked to it. Concepts has it back.'
             : 'Its links are too weak to be among those that are worked with.'}
@@ -115,6 +118,18 @@ function OfConcept({ conceptKey: key }: { conceptKey: string }) {
               select({ kind: 'concept', key: into });
             }}
           />
+          {variants.length > 0 && (
+            <p className="quiet">
+              With {listed(variants)}.{' '}
+              <button
+                type="button"
+                className="linklike"
+                onClick={() => decide({ kind: 'splitConcept', key })}
+              >
+                Part them
+              </button>
+            </p>
+          )}
           <Button size="small" onClick={() => decide({ kind: 'dropConcepts', keys: [key] })}>
             Drop
           </Button>

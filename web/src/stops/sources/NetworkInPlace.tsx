@@ -1,4 +1,3 @@
-import { Button } from 'antd';
 import { Link } from 'react-router';
 import { MOST_TAKEN, type OtherNetwork } from '@green-thicket/core/network/elsewhere';
 import { counted } from '@green-thicket/core/base/wording';
@@ -25,11 +24,16 @@ export function NetworkInPlace({ network: { name, concepts, links } }: { network
         Whether a link is more than chance, how steady a theme is over sources, and who speaks to it are told
         by texts only.
       </p>
-      <p className="button-row">
+      <p>
         <Link to={`/study/${id}/map`}>See its map</Link>
-        <Button size="small" onClick={() => decide({ kind: 'openNetwork', network: null })}>
+        {' · '}
+        <button
+          type="button"
+          className="linklike"
+          onClick={() => decide({ kind: 'openNetwork', network: null })}
+        >
           Take the network out
-        </Button>
+        </button>
       </p>
       <p className="quiet">Texts that are added take its place; it comes back where they are removed.</p>
     </div>
