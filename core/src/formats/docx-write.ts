@@ -12,7 +12,7 @@ const DRAWING = 'http://schemas.openxmlformats.org/drawingml/2006';
 /** Lengths in a drawing are English Metric Units; this is the width between the margins of a page. */
 const PAGE_WIDTH = 5_760_000;
 const PAGE_HEIGHT = 7_200_000;
-/** A picture of one white point: where there is no `png`, readers that know no SVG show it in the drawing's place. */
+/** A picture of one white point, under the drawing where there is no `png`. */
 const WHITE_POINT =
   '89504e470d0a1a0a0000000d49484452000000010000000108000000003a7e9b550000000a4944415478da63f80f00010101001cb08c990000000049454e44ae426082';
 
@@ -42,17 +42,42 @@ function tableXml({ caption, head, rows }: Extract<Block, { kind: 'table' }>): s
   ].join('');
 }
 
-function pictureXml({ svg, alt, caption }: Extract<Block, { kind: 'picture' }>, number: number): string {
+/**
+ * A drawing with its words as plain as word processors draw them: they pay no heed to the order of painting, so that a halo
+ * would cover the word itself (lines go clear of words anyway), and put a part of a centred line in its middle.
+ */
+const withPlainWords = (svg: string): string =>
+  svg
+    .replace(
+      /(<text [^>]*?) stroke="[^"]*" stroke-width="[^"]*"(?: stroke-linejoin="[^"]*")? paint-order="stroke"/g,
+      '$1',
+    )
+    .replace(/<tspan [^>]*>([^<]*)<\/tspan>/g, '$1');
+
+/**
+ * A picture, as points where it has been drawn already, with the drawing itself for readers that take it. Where there are no
+ * points, readers of drawings as Word 2013 extends them get one white point with the drawing, all others the drawing alone
+ * (Markup Compatibility, ISO 29500-3): some of them know drawings by themselves and not that extension.
+ */
+function pictureXml({ svg, png, alt, caption }: Extract<Block, { kind: 'picture' }>, number: number): string {
   const { width, height } = sizeOfDrawing(svg);
   const scale = Math.min(PAGE_WIDTH / width, PAGE_HEIGHT / height);
   const extent = `cx="${Math.round(width * scale)}" cy="${Math.round(height * scale)}"`;
   const vector = `<a:extLst><a:ext uri="{96DAC541-7B7A-43D3-8B79-37D633B846F1}"><asvg:svgBlip xmlns:asvg="http://schemas.microsoft.com/office/drawing/2016/SVG/main" r:embed="svg${number}"/></a:ext></a:extLst>`;
   const named = `id="${number}" name="Picture ${number}" descr="${escapeXml(alt)}"`;
+  const drawing = (blip: string): string =>
+    [
+      `<w:drawing><wp:inline><wp:extent ${extent}/><wp:docPr ${named}/>`,
+      `<a:graphic xmlns:a="${DRAWING}/main"><a:graphicData uri="${DRAWING}/picture"><pic:pic xmlns:pic="${DRAWING}/picture"><pic:nvPicPr><pic:cNvPr ${named}/><pic:cNvPicPr/></pic:nvPicPr>`,
+      `<pic:blipFill>${blip}<a:stretch><a:fillRect/></a:stretch></pic:blipFill>`,
+      `<pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext ${extent}/></a:xfrm><a:prstGeom prst="rect"><a:avLst/></a:prstGeom></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>`,
+    ].join('');
+  const both = drawing(`<a:blip r:embed="png${number}">${vector}</a:blip>`);
+  const shown = png
+    ? both
+    : `<mc:AlternateContent><mc:Choice Requires="w15">${both}</mc:Choice><mc:Fallback>${drawing(`<a:blip r:embed="svg${number}"/>`)}</mc:Fallback></mc:AlternateContent>`;
   return [
-    `<w:p><w:pPr><w:keepNext/></w:pPr><w:r><w:drawing><wp:inline><wp:extent ${extent}/><wp:docPr ${named}/>`,
-    `<a:graphic xmlns:a="${DRAWING}/main"><a:graphicData uri="${DRAWING}/picture"><pic:pic xmlns:pic="${DRAWING}/picture"><pic:nvPicPr><pic:cNvPr ${named}/><pic:cNvPicPr/></pic:nvPicPr>`,
-    `<pic:blipFill><a:blip r:embed="png${number}">${vector}</a:blip><a:stretch><a:fillRect/></a:stretch></pic:blipFill>`,
-    `<pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext ${extent}/></a:xfrm><a:prstGeom prst="rect"><a:avLst/></a:prstGeom></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing></w:r></w:p>`,
+    `<w:p><w:pPr><w:keepNext/></w:pPr><w:r>${shown}</w:r></w:p>`,
     paragraphXml('Caption', plain(caption)),
   ].join('');
 }
@@ -133,11 +158,11 @@ export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
     'word/styles.xml': strToU8(STYLES),
     'word/numbering.xml': strToU8(NUMBERING),
     'word/document.xml': strToU8(
-      `${HEAD}<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="${OFFICE}" xmlns:wp="${DRAWING}/wordprocessingDrawing"><w:body>${body}<w:sectPr><w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1300" w:right="1300" w:bottom="1300" w:left="1300" w:header="700" w:footer="700" w:gutter="0"/></w:sectPr></w:body></w:document>`,
+      `${HEAD}<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="${OFFICE}" xmlns:wp="${DRAWING}/wordprocessingDrawing" xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006" xmlns:w15="http://schemas.microsoft.com/office/word/2012/wordml"><w:body>${body}<w:sectPr><w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1300" w:right="1300" w:bottom="1300" w:left="1300" w:header="700" w:footer="700" w:gutter="0"/></w:sectPr></w:body></w:document>`,
     ),
   };
   const media = pictures.flatMap(({ svg, png }, i) => [
-    [`word/media/picture${i + 1}.svg`, strToU8(svg)] as const,
+    [`word/media/picture${i + 1}.svg`, strToU8(withPlainWords(svg))] as const,
     [`word/media/picture${i + 1}.png`, png ?? bytesOf(WHITE_POINT)] as const,
   ]);
   return zipSync({ ...files, ...Object.fromEntries(media) }, { mtime: NO_TIME });

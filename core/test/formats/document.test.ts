@@ -92,7 +92,21 @@ describe('a document for word processors', () => {
     expect(value).to.include('<em>, slanted</em>');
     expect(value).to.match(/<table><thead><tr><th><p><strong>who<\/strong>/);
     expect(value).to.match(/<ul><li>first<\/li><li>second<\/li><\/ul>/);
-    expect(value).to.match(/<img alt="A map of &quot;two&quot; words" src="data:image\/png/);
+    expect(value).to.match(/<img alt="A map of &quot;two&quot; words" src="data:image\/svg\+xml/);
+  });
+
+  it('shows a drawing without a picture to word processors that know drawings only by themselves', () => {
+    const drawn =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10" width="10" height="10"><text x="1" y="2" fill="#000" stroke="#fff" stroke-width="3" stroke-linejoin="round" paint-order="stroke">stroke="no" rain</text><text x="1" y="2" stroke="#fff" stroke-width="3" paint-order="stroke"><tspan font-weight="800">A</tspan> bench</text><path d="M0 0" stroke="#111" stroke-width="2"/></svg>';
+    const files = unzipSync(writeDocx([{ kind: 'picture', caption: 'c', alt: 'a', svg: drawn }]));
+    const words = strFromU8(files['word/document.xml']);
+    const fallback = /<mc:Fallback>(.*?)<\/mc:Fallback>/.exec(words)?.[1] ?? '';
+    expect(fallback).to.contain('<a:blip r:embed="svg1"/>');
+    expect(words).to.match(/<mc:Choice Requires="w15">.*r:embed="png1".*svgBlip/);
+    // No halo that would be painted over a word, and no letter in the middle of its line.
+    expect(strFromU8(files['word/media/picture1.svg'])).to.equal(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10" width="10" height="10"><text x="1" y="2" fill="#000">stroke="no" rain</text><text x="1" y="2">A bench</text><path d="M0 0" stroke="#111" stroke-width="2"/></svg>',
+    );
   });
 
   it('carries each drawing, with its picture where there is one', () => {
