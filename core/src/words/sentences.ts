@@ -1,12 +1,12 @@
 import type { ThemeChoices } from '../themes/choices.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
-import { MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';
 import type { WindowSettings } from '../network/windows.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 import { leastSources, selectionRange } from '../concepts/selection.ts';
 import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
 import { NAME_KIND_TEXTS } from './name-clues.ts';
-import { counted, inFigures, listed } from '../base/wording.ts';
+import { networkSentences } from './network-sentences.ts';
+import { counted, listed } from '../base/wording.ts';
 import { MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
@@ -159,59 +159,6 @@ function crossedText(state: StudyState, attribute: string): string {
     ...(joined.length > 0 ? [`with ${listed([...new Set(joined)])} joined`] : []),
     ...(leftOut.length > 0 ? [`without ${listed(leftOut.map(({ value }) => value))}`] : []),
   ].join(' ');
-}
-
-/** The sentences of a study that is a network without texts: they differ where words are counted elsewhere. */
-function networkSentences(
-  state: StudyState,
-  { name, concepts, links }: OtherNetwork,
-  words: Record<Stop, readonly SentencePart[]>,
-): Record<Stop, readonly SentencePart[]> {
-  const { themes, map } = state.settings;
-  const dropped = concepts.filter((key) => state.dropped.includes(key)).length;
-  const linkCount = links.split('\n').length;
-  return {
-    ...words,
-    sources: [
-      `Working with the network ${name}, ${counted(concepts.length, 'concept')} and ${counted(linkCount, 'link')}, without texts.`,
-    ],
-    clean: ['A network has no words to clean.'],
-    concepts: [
-      `Concepts are the nodes of ${name}`,
-      ...(concepts.length - dropped > MOST_TAKEN ? [`, the ${MOST_TAKEN} with the strongest links`] : []),
-      ...(dropped > 0
-        ? [`, without ${inFigures(dropped)} that ${dropped === 1 ? 'was' : 'were'} dropped`]
-        : []),
-      '.',
-    ],
-    links: [
-      `Two concepts are linked where ${name} links them, as strongly as its weight says. What rests on words (how often two meet, what chance would make of it) can’t be told without them.`,
-    ],
-    themes: [
-      'Themes are communities of linked concepts, found by Leiden at ',
-      {
-        control: 'resolution',
-        text:
-          themes.resolution === 'auto'
-            ? 'the resolution whose themes come back best when links are counted anew'
-            : `resolution ${themes.resolution}`,
-      },
-      ' as the consensus of ',
-      { control: 'runs', text: counted(themes.runs, 'run') },
-      ' with seed ',
-      { control: 'seed', text: String(themes.seed) },
-      '. How steady they are over sources can’t be told without sources.',
-      ...choicesSaid(state.themeChoices),
-    ],
-    map: [
-      'A parcel is as large as its theme’s share of all links’ weight, but never too small for its name and first words; position follows links. Drawn are up to ',
-      { control: 'shownLinks', text: `${map.shownLinks} links` },
-      ' inside parcels and ',
-      { control: 'shownBridges', text: `${map.shownBridges} bridges` },
-      ' between them, the strongest that go clear of every word.',
-    ],
-    compare: ['Groups are compared by what their sources say, and a network has none.'],
-  };
 }
 
 /** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
@@ -375,7 +322,7 @@ export function methodSentences(
           ]
         : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
   };
-  return network ? networkSentences(state, network, said) : said;
+  return network ? networkSentences(state, network, said, choicesSaid(state.themeChoices)) : said;
 }
 
 /** A sentence as plain words. Of cleaning steps only those that are on are said: the others did nothing. */
