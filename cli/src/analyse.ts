@@ -30,7 +30,7 @@ import { typesOf } from '@green-thicket/core/study/attributes';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
-import { sizeOfCollection } from '@green-thicket/core/study/in-force';
+import { networkInForce, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import type { StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/sentence-tags';
@@ -203,9 +203,11 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   const sources = workingSources(state);
   if (sources.length === 0) {
     throw new UsageError(
-      state.sources.length === 0
-        ? 'The study has no sources.'
-        : 'No source is in the subset the study works with. Open it and widen the subset.',
+      networkInForce(state)
+        ? 'The study is a network without texts: open it in the application, or give the network itself to “group”.'
+        : state.sources.length === 0
+          ? 'The study has no sources.'
+          : 'No source is in the subset the study works with. Open it and widen the subset.',
     );
   }
   const input: StudyInput = { state, register: study.register };

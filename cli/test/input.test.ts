@@ -3,6 +3,8 @@ import { mkdirSync, readFileSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { seededRandom } from '../../core/src/numeric/random.ts';
 import { mutant } from '../../core/test/formats/mutants.ts';
+import { EVERY, recordOf } from '../../core/test/study/every-decision.ts';
+import { writeStudyFile } from '../../core/src/study-files/study-file.ts';
 import { root, sample, suiteFolder, thicket } from './thicket.ts';
 
 describe('what the command line reads, and refuses', () => {
@@ -11,6 +13,14 @@ describe('what the command line reads, and refuses', () => {
   it('says in one sentence what is wrong, with exit code 2', () => {
     writeFileSync(at('picture.png'), Uint8Array.of(0x89, 0x50, 0x4e, 0x47));
     writeFileSync(at('broken.thicket'), 'no');
+    writeFileSync(
+      at('network.thicket'),
+      writeStudyFile({
+        log: recordOf([EVERY.openNetwork]),
+        register: [],
+        originals: new Map(),
+      }),
+    );
     writeFileSync(at('bad.csv'), 'source,target,weight\na,b,-1\n');
     writeFileSync(at('bad.json'), '\ufeff{"windows":{"unit":"century"}}');
     writeFileSync(
@@ -28,6 +38,7 @@ describe('what the command line reads, and refuses', () => {
       [['analyse', at('nowhere'), '--out', at('x')], /nowhere can’t be read/],
       [['analyse', at('picture.png'), '--out', at('x')], /picture\.png/],
       [['analyse', at('broken.thicket'), '--out', at('x')], /can’t be opened/],
+      [['analyse', at('network.thicket'), '--out', at('x')], /a network without texts.*“group”/],
       [['analyse', sample], /--out/],
       [['analyse', sample, '--settings', at('bad.json'), '--out', at('x'), '--quiet'], /windows\.unit/],
       [['group', at('bad.csv'), '--out', at('x')], /must be a number above 0/],

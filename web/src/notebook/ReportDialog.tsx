@@ -18,6 +18,7 @@ import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
 import { stepByKeys } from '../pieces/step-by-keys.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
+import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { saveWorkbook } from '../pieces/save-table.ts';
 import { useRenamer } from '../pieces/use-renamer.ts';
@@ -52,6 +53,9 @@ async function withPictures(blocks: readonly Block[]): Promise<Block[]> {
   return drawn;
 }
 
+/** Parts of which a network without texts has nothing. */
+const OF_GROUPS: ReadonlySet<ReportPart> = new Set<ReportPart>(['comparison', 'apart']);
+
 /** The report: chosen part by part, put in order, seen as it will be, and saved as a page, a text document and references. */
 export function ReportDialog({
   entries,
@@ -65,7 +69,10 @@ export function ReportDialog({
   const { renameAnyCase } = useRenamer();
   const ask = useAsk();
   const tellFault = useTellFault();
-  const [order, setOrder] = useState<readonly ReportPart[]>(REPORT_PART_NAMES);
+  const network = useNetwork();
+  const [order, setOrder] = useState<readonly ReportPart[]>(
+    network ? REPORT_PART_NAMES.filter((part) => !OF_GROUPS.has(part)) : REPORT_PART_NAMES,
+  );
   const [chosen, setChosen] = useState<ReadonlySet<ReportPart>>(new Set(REPORT_PART_NAMES));
   const [isRenaming, setRenaming] = useState(false);
   const given = Object.keys(state.pseudonyms).length;
