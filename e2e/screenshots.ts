@@ -45,6 +45,8 @@ try {
     await browser.driver.get(`${study}/${address}`);
     await browser.find(ready);
     await browser.settled();
+    // How steady themes are is found behind all else.
+    if (name === 'themes') await browser.waitForText('.theme-column', 'comes back');
     await picture(name);
   }
   await browser.driver.get(`${study}/compare`);
