@@ -74,6 +74,15 @@ function sourcesHash(folders) {
   return hash.update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
 }
 
+/** The parts whose types are checked, those that take longest first. */
+export const TYPED = ['web', 'tsconfig.tests.json', 'core', 'cli', 'server'];
+
+/**
+ * What Node is asked to check the types of a part. TypeScript 7 does it in a sixth of the time of 6, which the linter still
+ * needs.
+ */
+export const typesOf = (part) => ['node_modules/typescript-native/bin/tsc', '-p', part];
+
 /** Builds the command line and the server, unless they are fresh. */
 export async function buildCommands() {
   const hash = sourcesHash(['core', 'cli', 'server']);

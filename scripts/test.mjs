@@ -3,7 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildCommands, buildWeb, checkNode, install, root, say } from './run.mjs';
+import { buildCommands, buildWeb, checkNode, install, root, say, TYPED, typesOf } from './run.mjs';
 
 const BROWSER_PACKAGES = { '/usr/bin/chromium': 'chromium', '/usr/bin/chromedriver': 'chromium-driver' };
 const missing = () =>
@@ -96,19 +96,14 @@ if (missing().length > 0) {
   spawnSync('apt-get', ['update', '-qq'], quiet);
   spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing()], quiet);
 }
-const types = (project) => ({
-  name: `Types of ${project}`,
-  args: ['node_modules/typescript/bin/tsc', '-p', project],
-});
 // The longest first; what they look at is not what is built, so they begin before it is.
 const checked = checkAll([
   { name: 'Lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] },
-  ...['web', 'tsconfig.tests.json'].map(types),
   {
     name: 'Formatting',
     args: ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'],
   },
-  ...['core', 'cli', 'server'].map(types),
+  ...TYPED.map((part) => ({ name: `Types of ${part}`, args: typesOf(part) })),
   { name: 'Imports', args: ['scripts/check-imports.mjs'] },
 ]);
 await buildCommands();
