@@ -54,6 +54,24 @@ export class Browser {
       .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
       .build();
     await this.fitWindow(1280, 800);
+    await this.useCores(1);
+  }
+
+  /**
+   * Lets the page know of so many cores of the processor. Of one, unless a test is about more: two browsers share two cores,
+   * and a second worker of each sets up the same again, at the cost of the other browser (a sixth of all the work).
+   */
+  async useCores(count: number): Promise<void> {
+    await this.command('Emulation.setHardwareConcurrencyOverride', { hardwareConcurrency: count });
+  }
+
+  /** How many workers compute. */
+  async workers(): Promise<number> {
+    if (!(this.driver instanceof chrome.Driver)) throw new Error('The driver is not that of Chromium.');
+    const found: unknown = await this.driver.sendAndGetDevToolsCommand('Target.getTargets', {
+      filter: [{ type: 'worker' }],
+    });
+    return (found as { targetInfos: unknown[] }).targetInfos.length;
   }
 
   /** Makes the page itself this large, whatever the browser puts round it. */
@@ -89,6 +107,7 @@ export class Browser {
     for (const name of readdirSync(this.downloads)) rmSync(join(this.downloads, name), { recursive: true });
     await driver.actions().clear();
     await this.fitWindow(1280, 800);
+    await this.useCores(1);
     await driver.manage().logs().get('browser');
   }
 

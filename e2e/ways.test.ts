@@ -175,6 +175,8 @@ describe('ways through the interface', () => {
       writeFileSync(path, text);
       return path;
     });
+    // Work this long is shared with a second worker.
+    await browser.useCores(2);
     await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
@@ -190,6 +192,7 @@ describe('ways through the interface', () => {
       'It is never done',
       async () => (await browser.textOf('.status-now')) === 'up to date',
     );
+    expect(await browser.workers()).to.equal(2);
     await browser.settled();
     await browser.waitForText('.trail', '12 sources');
     rmSync(folder, { recursive: true });

@@ -1,10 +1,16 @@
 import { wrap } from 'comlink';
 import { onKey, passwordKey } from '../store/keys.ts';
 import { unlock } from '../store/password.ts';
+import { coresAsName } from './cores.ts';
 import { engineClient } from './engine-client.ts';
 import type { EngineWorker, OpenedStudy } from './protocol.ts';
 
-const remote = wrap<EngineWorker>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+const remote = wrap<EngineWorker>(
+  new Worker(new URL('./worker.ts', import.meta.url), {
+    type: 'module',
+    name: coresAsName(navigator.hardwareConcurrency),
+  }),
+);
 // Sent before whatever is asked of the study.
 onKey((database, key) => {
   remote.useKey(database, key).catch(reportError);

@@ -1,5 +1,6 @@
 import { wrap } from 'comlink';
 import { helpersOf, type Hand, type StartedHand } from '@green-thicket/core/engine/helping';
+import { coresInName } from './cores.ts';
 import type { Helpers } from '@green-thicket/core/engine/jobs';
 
 /** Work that is over sooner is not worth the start of a worker, which loads what it computes with, milliseconds. */
@@ -19,7 +20,7 @@ function startHand(): StartedHand {
 
 /** Workers that help the one that computes, one for each further core. */
 export const hands: Helpers = helpersOf({
-  most: Math.min(MOST, navigator.hardwareConcurrency - 1),
+  most: Math.min(MOST, coresInName(self.name) - 1),
   start: startHand,
   worthIt: WORTH_IT,
   pause: (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds)),
