@@ -33,6 +33,11 @@ const COMMONEST: readonly (readonly [LanguageCode, readonly string[]])[] = (
     ['pt', 'o a os as e é de um uma que não em eu se por com para do da ao mas mais são está muito como'],
     ['nl', 'de het een en is van ik niet dat in op te met voor we ze zijn was er maar ook aan om je'],
     ['sv', 'det och är en ett jag inte att i på som för med vi den av var har till men de om så'],
+    // Neighbours that would be taken for one of these: Danish, Norwegian, Catalan, Afrikaans.
+    ['other', 'det og er en et jeg ikke at i på som for med vi den af var har til men de om så'],
+    ['other', 'det og er en et jeg ikke å i på som for med vi den av var har til men de om så'],
+    ['other', 'el la els les i és de un una que no en jo es per amb del al però més està molt com'],
+    ['other', 'die en van n is nie dat in ek vir met het om te was hy ons maar wat aan sy my op'],
   ] as const
 ).map(([code, words]) => [code, words.split(' ')] as const);
 /** A common word → the languages it is common in, by their place in `COMMONEST`. */
@@ -58,30 +63,53 @@ const AS_LIKELY = 0.97;
 const NO_LETTERS = /[^\p{L}\p{M}]+/u;
 const NONE: readonly number[] = [];
 
+/** How often a text has words that are common in a language, and how many different ones. */
+interface CommonHits {
+  readonly code: LanguageCode;
+  readonly hits: number;
+  readonly different: number;
+}
+
+/**
+ * Whether a language leads the next clearly. Of a neighbour, which shares half of its common words with it, only those words
+ * are counted that the two do not share.
+ */
+function isClearLead(best: CommonHits, next: CommonHits | undefined, shared: number): boolean {
+  if (!next) return true;
+  const areNeighbours = best.code === 'other' || next.code === 'other';
+  const both = areNeighbours ? shared : 0;
+  return best.hits > both && best.hits - both >= CLEAR_LEAD * (next.hits - both);
+}
+
 /** The language whose commonest words a text has most of, where one leads clearly. */
 function byCommonWords(text: string): LanguageCode | undefined {
-  const hits = new Int32Array(COMMONEST.length);
-  const different = COMMONEST.map(() => new Set<string>());
+  const hits = new Map<string, number>();
   let words = 0;
   for (const word of text.toLowerCase().split(NO_LETTERS)) {
     if (word !== '') words++;
-    for (const language of COMMON_IN.get(word) ?? NONE) {
-      hits[language]++;
-      different[language].add(word);
-    }
+    if (COMMON_IN.has(word)) hits.set(word, (hits.get(word) ?? 0) + 1);
   }
-  const scores = COMMONEST.map(([code], language) => ({
-    code,
-    hits: hits[language],
-    different: different[language].size,
-  })).sort((a, b) => b.hits - a.hits);
-  const [best, next] = scores;
+  const scores = COMMONEST.map(([code, common]) => {
+    const said = common.filter((word) => hits.has(word));
+    return {
+      code,
+      said,
+      hits: said.reduce((sum, word) => sum + (hits.get(word) ?? 0), 0),
+      different: said.length,
+    };
+  }).sort((a, b) => b.hits - a.hits);
+  const [best] = scores;
+  const next = scores.find(({ code }) => code !== best.code);
   // One word again and again, as no, no, no, is common in many languages.
   const isEnough =
     best.hits >= FEWEST_COMMON &&
     best.different >= FEWEST_DIFFERENT &&
     (words < ENOUGH_WORDS || best.hits >= LEAST_SHARE * words);
-  return isEnough && best.hits >= CLEAR_LEAD * next.hits ? best.code : undefined;
+  const shared = best.said.reduce(
+    (sum, word) => sum + (next?.said.includes(word) ? (hits.get(word) ?? 0) : 0),
+    0,
+  );
+  return isEnough && isClearLead(best, next, shared) ? best.code : undefined;
 }
 
 /** How many of a text's words are the commonest of whichever language it has most of: the, and, of … Language has many. */

@@ -211,6 +211,21 @@ describe('languages', () => {
       'Otobüs gecikti ve yağmurda beklemek zorunda kaldık. Şoför bu konuda bir şey yapamayacağını söyledi ve gece yarısına kadar orada durduk. Kendi adıma gece vardiyasında çalışan insanlar için bunun çok zor olduğunu söyleyebilirim, çünkü eve dönmek için başka bir yolları yok. Bir keresinde gece ikide yürüdüm ve sonra kız kardeşimi aradım.',
     ])
       expect(detectLanguage(text.repeat(2)), text.slice(0, 20)).to.equal('other');
+    // Nor are neighbours, which share half of their small words with one that is.
+    for (const text of [
+      'Bussen var forsinket, og vi måtte vente i regnen. Chaufføren sagde, at han ikke kunne gøre noget ved det, og jeg stod der til midnat.',
+      'Bussen var forsinket, og vi måtte vente i regnet. Sjåføren sa at han ikke kunne gjøre noe med det, og jeg stod der til midnatt.',
+      'L’autobús va arribar tard i vam haver d’esperar sota la pluja. El conductor va dir que no podia fer-hi res, i ens vam quedar allà fins a mitjanit. Per a mi és molt difícil per a la gent que treballa de nit.',
+      'Die bus was laat en ons moes in die reën wag. Die bestuurder het gesê dat hy niks daaraan kan doen nie, en ek het tot middernag daar gestaan.',
+    ])
+      expect(detectLanguage(text), text.slice(0, 20)).to.equal('other');
+    for (const [code, text] of [
+      ['sv', 'Chauffören sa att han inte kunde göra något åt det, och jag stod där till midnatt.'],
+      ['es', 'Para mí es muy difícil para la gente que trabaja de noche, y por eso voy con los vecinos.'],
+      ['pt', 'O motorista disse que não podia fazer nada e ficámos ali até à meia-noite.'],
+      ['nl', 'De chauffeur zei dat hij er niets aan kon doen, en ik heb daar tot middernacht gestaan.'],
+    ])
+      expect(detectLanguage(text), text).to.equal(code);
     // Notes with hardly a small word are told by their letters.
     expect(
       detectLanguage(
