@@ -3,13 +3,19 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
 /** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
 const PATIENCE = 30_000;
+/** How long the page looks for itself before it is asked again, ms. */
+const IN_PAGE = 5000;
 /** Time between two looks, ms: short, as a test is a row of waits. */
 const LOOK = 40;
+
+/** The page's own function for what is read in an element: its text, spaces between cells, and what was typed into it. */
+const WORDS_OF = `((each) => [each.innerText ?? each.textContent, ...Array.from(each.querySelectorAll('textarea'), ({ value }) => value)]
+  .join('\\n').replace(/[\\t\\u00a0]+/g, ' '))`;
 
 /**
  * What a browser keeps of studies and of how one works. The application's own files stay, as they do for whoever comes
@@ -160,7 +166,7 @@ export class Browser {
   }
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), PATIENCE, `Nothing is ${css}`, LOOK);
+    return this.inPage(`Nothing is ${css}`, 'document.querySelector(arguments[0])', css);
   }
 
   all(css: string): Promise<WebElement[]> {
@@ -169,15 +175,13 @@ export class Browser {
 
   /** The first thing that can be pressed with this text, waited for. */
   async button(text: string): Promise<WebElement> {
-    const path = `//*[self::button or self::a or @role='button'][normalize-space()=${JSON.stringify(text)}]`;
-    const found = await this.driver.wait(
-      until.elementLocated(By.xpath(path)),
-      PATIENCE,
+    return this.inPage(
       `No button says ${text}`,
-      LOOK,
+      `Array.from(document.querySelectorAll('button, a, [role=button]')).find(
+        (each) => each.textContent.trim().replace(/\\s+/g, ' ') === arguments[0] && each.checkVisibility({ visibilityProperty: true }),
+      )`,
+      text,
     );
-    await this.driver.wait(until.elementIsVisible(found), PATIENCE, `${text} can’t be seen`, LOOK);
-    return found;
   }
 
   async press(text: string): Promise<void> {
@@ -264,6 +268,38 @@ export class Browser {
     );
   }
 
+  /**
+   * Waits until an expression of the page's own is something, and gives that. It is looked at in the page: asked for from here,
+   * each look would cost more than what is looked at.
+   *
+   * @param expression of the arguments after it, as `arguments`
+   */
+  private async inPage<T>(what: string, expression: string, ...given: readonly unknown[]): Promise<T> {
+    const script = `const done = arguments[arguments.length - 1];
+      const end = performance.now() + ${IN_PAGE};
+      const look = function () {
+        const found = (${expression}) || null;
+        if (found !== null || performance.now() > end) done(found);
+        else setTimeout(() => look.apply(null, arguments), ${LOOK});
+      };
+      look.apply(null, arguments);`;
+    return this.driver.wait(
+      async () => {
+        try {
+          return await this.driver.executeAsyncScript<T | null>(script, ...given);
+        } catch (error) {
+          // The page may be another by now.
+          if (error instanceof Error && /Javascript|StaleElement|NoSuchExecution/.test(error.name))
+            return null;
+          throw error;
+        }
+      },
+      PATIENCE,
+      what,
+      LOOK,
+    ) as Promise<T>;
+  }
+
   /** Waits for something to hold, asking again while the page changes under it. */
   async until(what: string, holds: () => Promise<boolean>): Promise<void> {
     await this.driver.wait(
@@ -301,29 +337,35 @@ export class Browser {
   }
 
   async textOf(css: string): Promise<string> {
-    return (await this.find(css)).getText();
+    const [text] = await this.inPage<[string]>(
+      `Nothing is ${css}`,
+      `((each) => each && [${WORDS_OF}(each)])(document.querySelector(arguments[0]))`,
+      css,
+    );
+    return text;
   }
 
   async waitForText(css: string, expected: string | RegExp): Promise<void> {
-    await this.until(`${css} never said ${String(expected)}`, async () => {
-      const text = await this.textOf(css);
-      return typeof expected === 'string' ? text.includes(expected) : expected.test(text);
-    });
+    const sought = typeof expected === 'string' ? [expected] : [expected.source, expected.flags];
+    await this.inPage(
+      `${css} never said ${String(expected)}`,
+      `((each, [sought, flags]) =>
+        each && (flags === undefined ? ${WORDS_OF}(each).includes(sought) : new RegExp(sought, flags).test(${WORDS_OF}(each)))
+      )(document.querySelector(arguments[0]), arguments[1])`,
+      ...[css, sought],
+    );
   }
 
   /** Waits until the figures shown are those of the study as it is; how steady themes are may still be found behind them. */
   async settled(): Promise<void> {
-    await this.until('The figures never came up to date', async () => {
-      const [now] = await this.all('.status-now');
-      if (!now) return false;
-      const isBehind = (await now.getAttribute('data-behind')) !== null;
-      return isBehind || /^(?:up to date|Nothing to compute yet)/.test(await now.getText());
-    });
-    await this.until(
-      'The trail never came up to date',
-      async () => (await this.all('.trail .is-computing')).length === 0,
+    await this.inPage(
+      'The figures never came up to date',
+      `(() => {
+        const now = document.querySelector('.status-now');
+        const isDone = now && ('behind' in now.dataset || /^(?:up to date|Nothing to compute yet)/.test(now.innerText));
+        return isDone && !document.querySelector('.trail .is-computing, .dimmed');
+      })()`,
     );
-    await this.until('The stage stayed dim', async () => (await this.all('.dimmed')).length === 0);
   }
 
   async goTo(stop: string): Promise<void> {

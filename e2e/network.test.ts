@@ -70,6 +70,7 @@ describe('a network from another program', () => {
     await browser.press('Save study');
     const saved = await browser.download('.thicket');
     await browser.driver.get(stage.served.address);
+    await browser.waitForText('.start-list', /a network of 12 concepts and 21 links · \d themes/);
     await (await browser.find('input[aria-label="Study file"]')).sendKeys(saved);
     await browser.find('.concept-map .map-word');
     await browser.settled();

@@ -95,7 +95,11 @@ export function holdConcepts(choices: ThemeChoices, keys: readonly string[]): He
   return { out, aside, closed: closed.filter(isLeft), seeds: seeds.filter(isLeft) };
 }
 
-/** The network the grouping is made of: without what is held out, and each seed as one concept, its first. */
+/**
+ * The network the grouping is made of: without what is held out, and each seed as one concept, its first. What chance would
+ * bring together stays as it is in the whole network (degrees and their sum), so that holding a theme as it was found leaves
+ * the others as they were found.
+ */
 export function networkAround(graph: Graph, { out, seeds }: Held): Graph {
   if (seeds.length === 0 && !out.includes(1)) return graph;
   const as = Int32Array.from({ length: graph.size }, (_, v) => v);
@@ -110,7 +114,9 @@ export function networkAround(graph: Graph, { out, seeds }: Held): Graph {
       weight.push(graph.weight[e]);
     }
   }
-  return buildGraph(graph.size, source, target, weight);
+  const degree = new Float64Array(graph.size);
+  for (let v = 0; v < graph.size; v++) if (!out[v]) degree[as[v]] += graph.degree[v];
+  return { ...buildGraph(graph.size, source, target, weight), degree, totalDegree: graph.totalDegree };
 }
 
 /**

@@ -14,6 +14,7 @@ import {
   type SweptNetwork,
 } from './resolution.ts';
 import { settleMembers, type Grounds } from './members.ts';
+import { modularity } from './modularity.ts';
 import { ownValue } from '../base/records.ts';
 import {
   joinedInto,
@@ -143,8 +144,10 @@ export function* groupConcepts(
   const resolution =
     settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
   const around = networkAround(graph, held);
-  const grouping = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
-  const found = withHeld(grouping.community, graph, held);
+  const consensus = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
+  const found = withHeld(consensus.community, graph, held);
+  // Of the whole network, what is held with it.
+  const grouping = around === graph ? consensus : { ...consensus, modularity: modularity(graph, found) };
   if (!grounds) return { ...grouping, community: found, resolution, held };
   const settled = yield* settleMembers(found, grounds);
   return { ...grouping, community: withHeld(settled, graph, held), resolution, held };

@@ -273,10 +273,10 @@ export function methodSentences(
       control(
         'standsBy',
         links.standsBy === 'either'
-          ? 'by their meetings within the sources or by which sources hold both'
-          : 'by their meetings within the sources',
+          ? 'by meetings within the sources or by which sources hold both'
+          : 'by meetings within the sources',
       ),
-      ', given how long the windows are and how words come in bursts. It takes two sources, or three separate meetings.',
+      ', given window lengths and how words come in bursts. It takes two sources, or three separate meetings.',
     ],
     themes: [
       'Themes are communities of linked concepts, found by Leiden at ',

@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { buildGraph } from '../../src/network/graph.ts';
+import { buildGraph, type Graph } from '../../src/network/graph.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { choicesOf, neighbourChoice } from '../../src/themes/braid.ts';
 import { holdConcepts, joinedInto, networkAround, NO_CHOICES, withHeld } from '../../src/themes/choices.ts';
 import { matchThemes } from '../../src/themes/identity.ts';
+import { modularity } from '../../src/themes/modularity.ts';
 import { indexOfLetter, letterAfter, letterAt } from '../../src/themes/letters.ts';
 import { splitTheme } from '../../src/themes/split.ts';
 import type { ThemesView } from '../../src/views/view-types.ts';
@@ -41,10 +43,38 @@ describe('what is held of concepts', () => {
     );
     const around = networkAround(TRIANGLES, held);
     // c keeps its link to b and the thin one to d, which is b's seed; e and f their links to d, and to each other.
-    expect(around.totalDegree).to.equal(2 * (2 + 0.5 + 2 + 2 + 2));
-    expect(around.degree[1]).to.equal(2 + 0.5 + 2 + 2);
+    expect(around.weight.reduce((sum, weight) => sum + weight, 0)).to.equal(2 * (2 + 0.5 + 2 + 2 + 2));
+    // What chance would make of them is as in the whole.
+    expect(around.totalDegree).to.equal(TRIANGLES.totalDegree);
+    expect(around.degree[1]).to.equal(TRIANGLES.degree[1] + TRIANGLES.degree[3]);
     expect([around.degree[0], around.degree[3]]).to.deep.equal([0, 0]);
     expect(networkAround(TRIANGLES, holdConcepts(NO_CHOICES, KEYS))).to.equal(TRIANGLES);
+  });
+
+  it('changes nothing of which grouping of the others is better, by how much', () => {
+    const size = 24;
+    for (let seed = 1; seed <= 20; seed++) {
+      const random = seededRandom(seed, 0);
+      const [source, target, weight]: number[][] = [[], [], []];
+      for (let v = 0; v < size; v++) {
+        for (let u = 0; u < v; u++) {
+          if (random() < 0.6) continue;
+          source.push(v);
+          target.push(u);
+          weight.push(0.1 + random());
+        }
+      }
+      const graph = buildGraph(size, source, target, weight);
+      const keys = Array.from({ length: size }, (_, i) => `${i}`);
+      const locked = keys.slice(0, 7);
+      const around = networkAround(graph, holdConcepts({ ...NO_CHOICES, locked: { A: locked } }, keys));
+      const [one, other] = [0, 1].map(() =>
+        Int32Array.from({ length: size }, (_, i) => (i < locked.length ? 9 : Math.floor(4 * random()))),
+      );
+      const better = (network: Graph): number =>
+        modularity(network, one, 1.3) - modularity(network, other, 1.3);
+      expect(better(around), `seed ${seed}`).to.be.closeTo(better(graph), 1e-12);
+    }
   });
 
   it('is kept in a grouping: seeds together and apart from other seeds, what is out alone', () => {

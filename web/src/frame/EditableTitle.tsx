@@ -15,6 +15,7 @@ export function EditableTitle() {
     <input
       className={styles.studyTitle}
       aria-label="Title of the study"
+      title={state.title}
       value={draft ?? state.title}
       maxLength={200}
       onChange={(event) => setDraft(event.target.value)}

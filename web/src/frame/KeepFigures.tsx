@@ -1,29 +1,31 @@
 import { useEffect } from 'react';
 import { useView } from '../engine/use-view.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { useNetwork } from '../pieces/use-network.ts';
 import type { StudyFigures } from '../store/database.ts';
 import { keepFigures } from '../store/studies.ts';
 
 /** Keeps the figures of the open study, once they are up to date, for the list on the first page. */
 export function KeepFigures() {
   const { id, state } = useStudy();
-  const views = [
-    useView('wordsOnTrail', null),
-    useView('conceptsOnTrail', null),
-    useView('themesOnTrail', null),
-  ] as const;
-  const isNow = views.every(
+  const isNetwork = useNetwork() !== null;
+  const [words, links] = [
+    useView('wordsOnTrail', null, !isNetwork),
+    useView('linksOnTrail', null, isNetwork),
+  ];
+  const [concepts, themes] = [useView('conceptsOnTrail', null), useView('themesOnTrail', null)];
+  const isNow = [isNetwork ? links : words, concepts, themes].every(
     ({ data, isPlaceholderData, isFetching }) => data && !isPlaceholderData && !isFetching,
   );
-  const [{ data: words }, { data: concepts }, { data: themes }] = views;
   const figures: StudyFigures | undefined =
-    isNow && words && concepts && themes
+    isNow && concepts.data && themes.data
       ? {
           sources: state.sources.length,
-          words: words.words,
-          concepts: concepts.concepts,
-          themes: themes.themes,
-          reached: themes.reached,
+          words: words.data?.words ?? 0,
+          concepts: concepts.data.concepts,
+          ...(isNetwork && { links: links.data?.links }),
+          themes: themes.data.themes,
+          reached: themes.data.reached,
         }
       : undefined;
   const told = figures && JSON.stringify(figures);

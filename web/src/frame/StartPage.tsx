@@ -194,10 +194,13 @@ function WhatComesOut() {
 }
 
 /** A study's figures in a line. */
-const figuresLine = ({ sources, words, concepts, themes, reached }: StudyFigures): string =>
-  `${counted(sources, 'source')} · ${counted(words, 'word')} · ${counted(concepts, 'concept')} · ${
-    themes === 0 ? 'no theme yet' : `${counted(themes, 'theme')}, reach ${percent(reached)}`
-  }`;
+function figuresLine({ sources, words, concepts, links, themes, reached }: StudyFigures): string {
+  const found = themes === 0 ? 'no theme yet' : counted(themes, 'theme');
+  if (links !== undefined)
+    return `a network of ${counted(concepts, 'concept')} and ${counted(links, 'link')} · ${found}`;
+  const ofTexts = `${counted(sources, 'source')} · ${counted(words, 'word')} · ${counted(concepts, 'concept')}`;
+  return `${ofTexts} · ${found}${themes === 0 ? '' : `, reach ${percent(reached)}`}`;
+}
 
 function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
   const { message } = App.useApp();

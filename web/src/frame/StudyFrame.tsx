@@ -3,6 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { memo, useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { describeDecision } from '@green-thicket/core/words/decisions';
+import { networkInForce } from '@green-thicket/core/study/in-force';
 import { redone, undone } from '@green-thicket/core/study/record';
 import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
@@ -67,7 +68,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   return (
     <StudyContext.Provider value={study}>
       <AroundAll>
-        {study.state.sources.length > 0 && <KeepFigures />}
+        {(study.state.sources.length > 0 || networkInForce(study.state)) && <KeepFigures />}
         <div className={styles.studyPage}>
           <SkipLink />
           <header className={styles.titleBar}>

@@ -6,9 +6,15 @@ import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './ConceptMeaning.module.css';
 
-/** What the concept that is read can mean, by a dictionary: asked for, since its own passages come first. */
+/**
+ * What the concept that is read can mean, by a dictionary: asked for, since its own passages come first; and not offered where
+ * the study is read in a language the dictionary is not of.
+ */
 export function ConceptMeaning({ conceptKey }: { conceptKey: string }) {
+  const { language } = useStudy().state.settings.concepts;
+  const languages = useView('languages', null).data;
   const [isOpen, setOpen] = useState(false);
+  if ((language === 'auto' ? languages?.main : language) !== 'en') return null;
   return (
     <div>
       <button

@@ -23,8 +23,10 @@ export interface StudyFigures {
   readonly sources: number;
   readonly words: number;
   readonly concepts: number;
+  /** Of a network without texts. */
+  readonly links?: number;
   readonly themes: number;
-  /** Share of the stretches that speak to any theme. */
+  /** Share of the stretches that speak to any theme; of a network, 0. */
   readonly reached: number;
 }
 
