@@ -35,6 +35,7 @@ describe('ways through the interface', () => {
   it('leaves out the interviewer, and every figure follows', async () => {
     await showSample();
     await browser.goTo('sources');
+    await browser.waitForText('.words-note', 'words in');
     const caption = await browser.textOf('.words-note');
     await browser.press('with everyone who speaks in them');
     await browser.waitForText('.speaker-list', /Interviewer \d+ [\d,]+/);
