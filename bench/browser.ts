@@ -1,9 +1,8 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { Browser } from '../e2e/browser.ts';
 import { serve, type Served } from '../e2e/served.ts';
-import { plantedCollection } from './collection.ts';
+import { plantedCollection, writeTexts } from './collection.ts';
 import { median, printTable, REPEATS, told } from './timing.ts';
 
 /** Watches how long the page's thread is held, and when the first map stands. */
@@ -89,6 +88,7 @@ export async function timeFigures(paths: readonly string[]): Promise<[what: stri
   const browser = new Browser();
   try {
     await browser.start();
+    await browser.useCores(availableParallelism());
     await browser.driver.manage().setTimeouts({ script: 300_000 });
     const figures = await bringIn(browser, served, paths);
     const longest = await browser.driver.executeScript<number>('return window.longest');
@@ -102,16 +102,12 @@ export async function timeFigures(paths: readonly string[]): Promise<[what: stri
 /** Times the real interface: from files chosen to a themed map, and a changed setting after that. */
 export async function benchBrowser(words: number): Promise<void> {
   const { texts } = plantedCollection({ words, wordsPerSource: 8000 });
-  const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
-  const paths = texts.map((text, i) => {
-    const path = join(folder, `${String(i).padStart(4, '0')}.txt`);
-    writeFileSync(path, text);
-    return path;
-  });
+  const { folder, paths } = writeTexts(texts);
   const served = await serve();
   const browser = new Browser();
   try {
     await browser.start();
+    await browser.useCores(availableParallelism());
     await browser.driver.manage().setTimeouts({ script: 120_000 });
     const figures = await bringIn(browser, served, paths);
     await browser.goTo('map');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { finish } from '../core/src/base/stepwise.ts';
 import { applyStep } from '../core/src/text/cleaning.ts';
@@ -126,6 +126,7 @@ async function timeIntake(served: Served, folder: string, texts: readonly string
     run(`window.started = performance.now(); document.querySelector('.trail a[href*="/${stop}"]').click();`);
   try {
     await browser.start();
+    await browser.useCores(availableParallelism());
     await browser.driver.manage().setTimeouts({ script: 300_000 });
     await browser.driver.get(served.address);
     await browser.press('Start an empty study');

@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { parseLexicon } from '../core/src/text/lexicon.ts';
 import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
 import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
@@ -105,6 +107,17 @@ export function plantedCollection({
     texts.push(paragraphs.join('\n\n'));
   }
   return { texts, themeOf };
+}
+
+/** Writes texts into a folder of their own, to be brought in; whoever asks for it removes it. */
+export function writeTexts(texts: readonly string[]): { folder: string; paths: string[] } {
+  const folder = mkdtempSync(join(tmpdir(), 'thicket-bench-'));
+  const paths = texts.map((text, i) => {
+    const path = join(folder, `${String(i).padStart(4, '0')}.txt`);
+    writeFileSync(path, text);
+    return path;
+  });
+  return { folder, paths };
 }
 
 /** A study of a planted collection, whose sources are said by three roles in turn. */

@@ -13,6 +13,7 @@ import { benchComparing, benchDifferences } from './comparing.ts';
 import { benchDistinct } from './distinct.ts';
 import { benchLookingOver } from './looking-over.ts';
 import { benchMap } from './map.ts';
+import { benchFrames } from './frames.ts';
 import { benchIntervals } from './intervals.ts';
 import { benchNetwork } from './network.ts';
 import { benchPlanted } from './planted.ts';
@@ -128,5 +129,6 @@ benchDifferences();
 benchDistinct();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);
+  await benchFrames();
   await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);
 }

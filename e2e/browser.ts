@@ -82,8 +82,11 @@ export class Browser {
 
   /** Makes the page itself this large, whatever the browser puts round it. */
   async fitWindow(width: number, height: number): Promise<void> {
+    const size = (): Promise<[number, number]> =>
+      this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
+    if (String(await size()) === String([width, height])) return;
     await this.driver.manage().window().setRect({ width, height });
-    const inner = await this.driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');
+    const inner = await size();
     await this.driver
       .manage()
       .window()
@@ -250,7 +253,8 @@ export class Browser {
 
   /** What of the page is closed to assistive technology, by axe's rules for WCAG 2 A and AA and for good practice. */
   async violations(): Promise<string[]> {
-    await this.driver.executeScript(axe.source);
+    if (!(await this.driver.executeScript<boolean>('return "axe" in window')))
+      await this.driver.executeScript(axe.source);
     const found = await this.driver.executeAsyncScript<{ id: string; nodes: { html: string }[] }[]>(
       // Names are compared with what is seen by a rule of its own, which is in none of the sets.
       `const done = arguments[arguments.length - 1];

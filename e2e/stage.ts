@@ -56,18 +56,27 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
   /** What was decided last, as Undo tells it. */
   const lastDecided = async (): Promise<string> =>
     (await (await stage.browser.button('Undo')).getAttribute('title')) ?? '';
-  /** Undoes what was decided in the sample since it was opened. */
+  /** Undoes what was decided in the sample since it was opened; in the page itself, as each step is a matter of its own speed. */
   const undoAll = async (): Promise<void> => {
-    const last = shown?.last;
-    for (let left = MOST_UNDONE; (await lastDecided()) !== last; left--) {
-      if (left === 0) throw new Error('What was decided in the sample could not be undone.');
-      const now = await lastDecided();
-      // Not by a click: what the test left open may cover the button.
-      await stage.browser.driver.executeScript('arguments[0].click()', await stage.browser.button('Undo'));
-      // Two decisions may be called the same; then a while is long enough.
-      for (let look = 0; look < 20 && (await lastDecided()) === now; look++)
-        await stage.browser.driver.sleep(40);
-    }
+    const isUndone = await stage.browser.driver.executeAsyncScript<boolean>(
+      `const [last, most, done] = arguments;
+      const undo = () => [...document.querySelectorAll('button')].find((each) => each.textContent.trim() === 'Undo');
+      let left = most;
+      const step = () => {
+        const { title } = undo();
+        if (title === last || left-- === 0) return done(title === last);
+        // Not as by a pointer: what the test left open may cover the button.
+        undo().click();
+        // Two decisions may be called the same; then a while is long enough.
+        let looks = 0;
+        const wait = () => (undo().title !== title || looks++ >= 20 ? step() : setTimeout(wait, 40));
+        wait();
+      };
+      step();`,
+      shown?.last,
+      MOST_UNDONE,
+    );
+    if (!isUndone) throw new Error('What was decided in the sample could not be undone.');
   };
   stage.openSample = async () => {
     isShared = false;
