@@ -289,7 +289,7 @@ export function methodSentences(
       ...choicesSaid(state.themeChoices),
     ],
     map: [
-      `A parcel is as large as its theme’s strength, the share of stretches of about ${compare.words} words that speak to it, but never too small for its name and first words; position follows links. Drawn are up to `,
+      `A parcel’s area is its theme’s strength, the share of stretches of about ${compare.words} words that speak to it, but not too small for its name and first words; position follows links. Drawn are up to `,
       control('shownLinks', `${map.shownLinks} links`),
       ' inside parcels and ',
       control('shownBridges', `${map.shownBridges} bridges`),

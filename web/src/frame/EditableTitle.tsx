@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './EditableTitle.module.css';
 
+/** Letters of a title there is room for; of a longer one the rest is seen on pointing at it. */
+const MOST_SHOWN = 60;
+
 /** The study's title, edited where it stands. */
 export function EditableTitle() {
   const { state, decide } = useStudy();
@@ -16,6 +19,7 @@ export function EditableTitle() {
       className={styles.studyTitle}
       aria-label="Title of the study"
       title={state.title}
+      size={Math.min(MOST_SHOWN, (draft ?? state.title).length + 1)}
       value={draft ?? state.title}
       maxLength={200}
       onChange={(event) => setDraft(event.target.value)}

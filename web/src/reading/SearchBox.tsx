@@ -36,7 +36,7 @@ export function SearchBox() {
       type="search"
       className={styles.searchBox}
       aria-label="Search the texts"
-      placeholder={hasTexts ? 'Search the texts' : 'No texts to search'}
+      placeholder={hasTexts ? 'Search texts' : 'No texts to search'}
       disabled={!hasTexts}
       title={HELP}
       value={draft ?? found}

@@ -1,6 +1,6 @@
 import { Button, Input, Segmented } from 'antd';
 import { select as d3Select } from 'd3-selection';
-import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
+import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
 import { counted } from '@green-thicket/core/base/wording';
@@ -23,6 +23,8 @@ import styles from './MapStop.module.css';
 
 /** Words grow as the zoom to the power of one less this. */
 const TYPE_LAG = 0.3;
+/** While the map moves, words are sized anew when it has grown or shrunk so many times: for each of them all are drawn anew. */
+const SIZED_ANEW = 1.25;
 
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
@@ -34,7 +36,7 @@ export function MapStop() {
   const { selection, select } = useSelection();
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
-  const [transform, setTransform] = useState('');
+  const ground = useRef<SVGGElement>(null);
   const [zoom, setZoom] = useState(1);
   const [find, setFind] = useState('');
   const [face, setFace] = useState<'map' | 'groups' | 'difference' | 'time'>('map');
@@ -43,6 +45,13 @@ export function MapStop() {
 
   useEffect(() => {
     if (!sheet) return undefined;
+    let sizedAt = 1;
+    // Type grows less than the map, so that there is more room between words the closer one looks.
+    const sizeWords = (zoom: number): void => {
+      if (zoom === sizedAt) return;
+      sizedAt = zoom;
+      sheet.style.setProperty('--word-scale', String(Math.max(1, zoom) ** -TYPE_LAG));
+    };
     const behaviour = d3Zoom<SVGSVGElement, unknown>()
       // A word that is dragged does not take the map along.
       .filter(
@@ -57,18 +66,26 @@ export function MapStop() {
         [-100, -100],
         [MAP_WIDTH + 100, MAP_HEIGHT + 100],
       ])
-      .on('zoom', (event: { transform: { k: number; toString(): string } }) => {
-        setTransform(event.transform.toString());
-        // Type grows less than the map, so that there is more room between words the closer one looks.
-        sheet.style.setProperty('--word-scale', String(Math.max(1, event.transform.k) ** -TYPE_LAG));
-        // Words come in by steps, so that the drawing is not made anew while the map moves.
-        setZoom(Math.max(1, Math.floor(event.transform.k * 10) / 10));
+      .on('start', ({ sourceEvent }: { sourceEvent: Event | null }) => {
+        if (sourceEvent?.type === 'wheel') sheet.setAttribute('data-moving', '');
+      })
+      .on('zoom', ({ transform }: { transform: ZoomTransform }) => {
+        ground.current?.setAttribute('transform', transform.toString());
+        const grown = transform.k / sizedAt;
+        if (grown > SIZED_ANEW || grown < 1 / SIZED_ANEW) sizeWords(transform.k);
+      })
+      // Words come in when the map stands, so that the drawing is not made anew while it moves.
+      .on('end', ({ transform }: { transform: ZoomTransform }) => {
+        sheet.removeAttribute('data-moving');
+        sizeWords(transform.k);
+        setZoom(Math.max(1, Math.floor(transform.k * 10) / 10));
       });
-    const ground = d3Select(sheet);
-    ground.call(behaviour).on('dblclick.zoom', null);
+    const canvas = d3Select(sheet);
+    canvas.call(behaviour).on('dblclick.zoom', null);
+    setZoom(1);
     zooming.current = behaviour;
     return () => {
-      ground.on('.zoom', null);
+      canvas.on('.zoom', null);
     };
   }, [sheet]);
 
@@ -219,39 +236,41 @@ export function MapStop() {
             )}
             {face === 'map' && (
               <>
-                <div className={styles.mapTools}>
-                  <Input
-                    size="small"
-                    className="short"
-                    aria-label="Find on the map"
-                    placeholder="Find on the map"
-                    value={find}
-                    onChange={(event) => setFind(event.target.value)}
-                    onPressEnter={findConcept}
-                  />
-                  <div className={styles.zoomTools}>
-                    <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
-                      +
-                    </Button>
-                    <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
-                      −
-                    </Button>
-                    <Button size="small" onClick={whole}>
-                      Whole map
-                    </Button>
+                <div className={styles.sheet}>
+                  <div className={styles.mapTools}>
+                    <Input
+                      size="small"
+                      className="short"
+                      aria-label="Find on the map"
+                      placeholder="Find on the map"
+                      value={find}
+                      onChange={(event) => setFind(event.target.value)}
+                      onPressEnter={findConcept}
+                    />
+                    <div className={styles.zoomTools}>
+                      <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
+                        +
+                      </Button>
+                      <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
+                        −
+                      </Button>
+                      <Button size="small" onClick={whole}>
+                        Whole map
+                      </Button>
+                    </div>
                   </div>
+                  <svg
+                    ref={setSheet}
+                    className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
+                    viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+                    role="group"
+                    aria-label={`Concept map of ${state.title}`}
+                  >
+                    <g ref={ground}>
+                      <MapDrawing scene={data.scene} keys={data.keys} zoom={zoom} apart={apart} />
+                    </g>
+                  </svg>
                 </div>
-                <svg
-                  ref={setSheet}
-                  className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
-                  viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
-                  role="group"
-                  aria-label={`Concept map of ${state.title}`}
-                >
-                  <g transform={transform}>
-                    <MapDrawing scene={data.scene} keys={data.keys} zoom={zoom} apart={apart} />
-                  </g>
-                </svg>
                 <Companions map={data} steps={steps} onSteps={setSteps} />
               </>
             )}
