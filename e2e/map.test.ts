@@ -111,7 +111,7 @@ describe('the map', function () {
       .move({ origin: await browser.find('.parcel[aria-label^="Theme D"]'), duration: 120 })
       .release()
       .perform();
-    await browser.waitForText('.method-sentence', 'A parcel is');
+    await browser.waitForText('.method-sentence', 'A parcel’s area is');
     await browser.settled();
     const themeOf = async (): Promise<string> => {
       await pick('rain');

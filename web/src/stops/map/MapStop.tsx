@@ -236,7 +236,7 @@ export function MapStop() {
             )}
             {face === 'map' && (
               <>
-                <div className={styles.sheet}>
+                <div className={styles.mapSheet}>
                   <div className={styles.mapTools}>
                     <Input
                       size="small"
