@@ -8,6 +8,8 @@ import chrome from 'selenium-webdriver/chrome.js';
 
 /** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
 const PATIENCE = 30_000;
+/** What the driver says of a script whose page went. */
+const GONE = /document unloaded|aborted by navigation|execution context|Cannot find context/i;
 /** How long the page looks for itself before it is asked again, ms. */
 const IN_PAGE = 5000;
 /** Time between two looks, ms: short, as a test is a row of waits. */
@@ -292,9 +294,8 @@ export class Browser {
         try {
           return await this.driver.executeAsyncScript<T | null>(script, ...given);
         } catch (error) {
-          // The page may be another by now.
-          if (error instanceof Error && /Javascript|StaleElement|NoSuchExecution/.test(error.name))
-            return null;
+          // The page is another by now.
+          if (error instanceof Error && GONE.test(error.message)) return null;
           throw error;
         }
       },

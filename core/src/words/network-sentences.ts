@@ -52,7 +52,7 @@ export function networkSentences(
       ...choices,
     ],
     map: [
-      'A parcel is as large as its theme’s share of all links’ weight, but never too small for its name and first words; position follows links. Drawn are up to ',
+      'A parcel’s area is its theme’s share of all links’ weight, but not too small for its name and first words; position follows links. Drawn are up to ',
       { control: 'shownLinks', text: `${map.shownLinks} links` },
       ' inside parcels and ',
       { control: 'shownBridges', text: `${map.shownBridges} bridges` },
