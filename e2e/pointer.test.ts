@@ -65,6 +65,15 @@ describe('the pointer', () => {
     const moved = await transform();
     await wheelAt(px, py, -300);
     await browser.until('The map was not zoomed', async () => (await transform()) !== moved);
+    // Once the wheel rests, all is drawn again, and words have grown less than the map.
+    await browser.until('Words were not sized anew', () =>
+      browser.driver.executeScript<boolean>(`
+        const map = document.querySelector('.concept-map');
+        const grown = Number(/scale\\(([\\d.]+)/.exec(map.querySelector('g').getAttribute('transform'))[1]);
+        const scale = Number(map.style.getPropertyValue('--word-scale'));
+        return grown > 1 && !map.hasAttribute('data-moving') && Math.abs(scale - grown ** -0.3) < 1e-6;
+      `),
+    );
     await browser.press('Whole map');
     await browser.until('The map is not whole again', async () => (await transform()).includes('scale(1)'));
   });
