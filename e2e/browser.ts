@@ -5,19 +5,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
+import { inPage, WORDS_OF } from './in-page.ts';
 
 /** Longest a test waits for what should come; computing the sample from nothing takes two or three seconds. */
 const PATIENCE = 30_000;
-/** What the driver says of a script whose page went. */
-const GONE = /document unloaded|aborted by navigation|execution context|Cannot find context/i;
-/** How long the page looks for itself before it is asked again, ms. */
-const IN_PAGE = 5000;
 /** Time between two looks, ms: short, as a test is a row of waits. */
 const LOOK = 40;
-
-/** The page's own function for what is read in an element: its text, spaces between cells, and what was typed into it. */
-const WORDS_OF = `((each) => [each.innerText ?? each.textContent, ...Array.from(each.querySelectorAll('textarea'), ({ value }) => value)]
-  .join('\\n').replace(/[\\t\\u00a0]+/g, ' '))`;
 
 /**
  * What a browser keeps of studies and of how one works. The application's own files stay, as they do for whoever comes
@@ -71,15 +64,6 @@ export class Browser {
    */
   async useCores(count: number): Promise<void> {
     await this.command('Emulation.setHardwareConcurrencyOverride', { hardwareConcurrency: count });
-  }
-
-  /** How many workers compute. */
-  async workers(): Promise<number> {
-    if (!(this.driver instanceof chrome.Driver)) throw new Error('The driver is not that of Chromium.');
-    const found: unknown = await this.driver.sendAndGetDevToolsCommand('Target.getTargets', {
-      filter: [{ type: 'worker' }],
-    });
-    return (found as { targetInfos: unknown[] }).targetInfos.length;
   }
 
   /** Makes the page itself this large, whatever the browser puts round it. */
@@ -274,35 +258,8 @@ export class Browser {
     );
   }
 
-  /**
-   * Waits until an expression of the page's own is something, and gives that. It is looked at in the page: asked for from here,
-   * each look would cost more than what is looked at.
-   *
-   * @param expression of the arguments after it, as `arguments`
-   */
-  private async inPage<T>(what: string, expression: string, ...given: readonly unknown[]): Promise<T> {
-    const script = `const done = arguments[arguments.length - 1];
-      const end = performance.now() + ${IN_PAGE};
-      const look = function () {
-        const found = (${expression}) || null;
-        if (found !== null || performance.now() > end) done(found);
-        else setTimeout(() => look.apply(null, arguments), ${LOOK});
-      };
-      look.apply(null, arguments);`;
-    return this.driver.wait(
-      async () => {
-        try {
-          return await this.driver.executeAsyncScript<T | null>(script, ...given);
-        } catch (error) {
-          // The page is another by now.
-          if (error instanceof Error && GONE.test(error.message)) return null;
-          throw error;
-        }
-      },
-      PATIENCE,
-      what,
-      LOOK,
-    ) as Promise<T>;
+  private inPage<T>(what: string, expression: string, ...given: readonly unknown[]): Promise<T> {
+    return inPage<T>(this.driver, what, { expression, given, patience: PATIENCE, look: LOOK });
   }
 
   /** Waits for something to hold, asking again while the page changes under it. */
