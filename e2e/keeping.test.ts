@@ -181,6 +181,8 @@ describe('what is kept', () => {
     await browser.button('Start an empty study');
     expect(await browser.all('meta[name="newer"]')).to.have.length(0);
     const second = await browser.driver.getWindowHandle();
+    // It is told there too, once it has loaded all: what is still on its way to a tab keeps the old version.
+    await browser.waitForText('.ant-notification', 'A new version is ready');
     await browser.driver.switchTo().window(first);
     // As who presses it sees it: a tab behind another draws nothing.
     await browser.command('Page.bringToFront', {});
