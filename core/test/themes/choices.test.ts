@@ -77,6 +77,25 @@ describe('what is held of concepts', () => {
     }
   });
 
+  it('nor does a theme that others may join: with it as one, each grouping is as much better as with its concepts', () => {
+    const keys = ['a', 'b', 'c', 'd', 'e', 'f'];
+    const held = holdConcepts({ ...NO_CHOICES, begun: { B: { keys: ['a', 'b'], grows: true } } }, keys);
+    const around = networkAround(TRIANGLES, held);
+    const groupings = [
+      [0, 0, 0, 1, 1, 1],
+      [0, 0, 1, 1, 2, 2],
+      [0, 0, 0, 0, 1, 1],
+    ].map((each) => Int32Array.from(each));
+    // In the network around it the theme is its first concept; its other has no part.
+    const alone = (grouping: Int32Array): Int32Array => grouping.map((each, i) => (i === 1 ? 9 : each));
+    const [first, ...others] = groupings;
+    for (const other of others) {
+      const inWhole = modularity(TRIANGLES, first, 0.8) - modularity(TRIANGLES, other, 0.8);
+      const inAround = modularity(around, alone(first), 0.8) - modularity(around, alone(other), 0.8);
+      expect(inAround).to.be.closeTo(inWhole, 1e-12);
+    }
+  });
+
   it('is kept in a grouping: seeds together and apart from other seeds, what is out alone', () => {
     const held = holdConcepts(
       {
