@@ -151,16 +151,21 @@ describe('what is kept', () => {
     await browser.settled();
   });
 
-  it('lets a new version in only when it is told to, and then in every tab', async () => {
-    const web = join(intake.folder, 'web');
-    cpSync(join(root, 'dist/web'), web, { recursive: true });
-    const own = await serve({ THICKET_WEB: web });
-    await browser.driver.get(own.address);
+  /** Opens the application from a server and again from what the browser keeps of it. */
+  const openKept = async (address: string): Promise<void> => {
+    await browser.driver.get(address);
     await browser.button('Start an empty study');
     await browser.driver.executeAsyncScript(
       'const done = arguments[arguments.length - 1]; navigator.serviceWorker.ready.then(() => done());',
     );
     await browser.driver.navigate().refresh();
+  };
+
+  it('lets a new version in only when it is told to, and then in every tab', async () => {
+    const web = join(intake.folder, 'web');
+    cpSync(join(root, 'dist/web'), web, { recursive: true });
+    const own = await serve({ THICKET_WEB: web });
+    await openKept(own.address);
     // The new version says so in its title; the old one goes on until it is let in.
     const page = join(web, 'index.html');
     writeFileSync(
@@ -190,6 +195,30 @@ describe('what is kept', () => {
     await browser.find('meta[name="newer"]');
     await browser.driver.switchTo().window(second);
     await browser.find('meta[name="newer"]');
+    own.close();
+  });
+
+  it('says so where a new version that was let in still waits for another tab', async () => {
+    const web = join(intake.folder, 'held-up');
+    cpSync(join(root, 'dist/web'), web, { recursive: true });
+    const worker = join(web, 'service-worker.js');
+    // An answer without end keeps the old version, as what is on its way to a tab does.
+    writeFileSync(
+      worker,
+      `self.addEventListener('fetch', (asked) => {
+        if (asked.request.url.endsWith('/without-end')) asked.respondWith(new Response(new ReadableStream()));
+      });
+      ${readFileSync(worker, 'utf8')}`,
+    );
+    const own = await serve({ THICKET_WEB: web });
+    await openKept(own.address);
+    await browser.button('Start an empty study');
+    await browser.driver.executeScript("fetch('/without-end').catch(() => undefined)");
+    writeFileSync(worker, `${readFileSync(worker, 'utf8')}\n// newer`);
+    await browser.driver.executeScript('navigator.serviceWorker.ready.then((kept) => kept.update())');
+    await browser.waitForText('.ant-notification', 'A new version is ready');
+    await browser.press('Load it');
+    await browser.waitForText('.ant-notification', 'The new version waits for another tab');
     own.close();
   });
 

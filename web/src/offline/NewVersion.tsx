@@ -6,11 +6,10 @@ import { keepOffline } from './keep-offline.ts';
 export function NewVersion() {
   const { notification } = App.useApp();
   useEffect(() => {
-    keepOffline((letIn) =>
+    const standing = { key: 'new-version', duration: 0, placement: 'bottomRight' } as const;
+    const offer = (letIn: () => void): void =>
       notification.info({
-        key: 'new-version',
-        duration: 0,
-        placement: 'bottomRight',
+        ...standing,
         title: 'A new version is ready',
         description: 'Every tab with Green Thicket loads anew; what is kept stays kept.',
         actions: (
@@ -18,8 +17,15 @@ export function NewVersion() {
             Load it
           </Button>
         ),
-      }),
-    );
+      });
+    const sayHeldUp = (): void =>
+      notification.warning({
+        ...standing,
+        title: 'The new version waits for another tab',
+        description: 'Load the other tabs with Green Thicket anew, or close them; then it comes by itself.',
+        actions: null,
+      });
+    keepOffline(offer, sayHeldUp);
   }, [notification]);
   return null;
 }
