@@ -5,7 +5,7 @@ import { randomInteger, seededRandom } from '../core/src/numeric/random.ts';
 import { groupByConsensus } from '../core/src/themes/consensus.ts';
 import { oneByOne } from '../core/src/base/share-out.ts';
 import { drawGrouper, redrawThemes } from '../core/src/themes/redraw.ts';
-import { asking, type ExampleStudy } from '../core/test/examples.ts';
+import { asking, goOnFromMap, type ExampleStudy } from '../core/test/examples.ts';
 import type { Decision } from '../core/src/study/decisions.ts';
 import { plantedStudy } from './collection.ts';
 import { median, medianTime, printTable, REPEATS, timeOf, told } from './timing.ts';
@@ -54,6 +54,7 @@ const CHANGES: readonly {
     see: (study) => {
       asking(study)('themes', null);
       asking(study)('map', null);
+      goOnFromMap(study);
     },
   },
 ];

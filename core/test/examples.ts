@@ -10,6 +10,8 @@ import type { StageName } from '../src/engine/stage-keys.ts';
 import type { StageResults } from '../src/engine/stages.ts';
 import { makeView } from '../src/views/views.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-keys.ts';
+import { withGround } from '../src/map/ground.ts';
+import type { ThemeIdentity } from '../src/themes/identity.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
 import { parseToneLists, type ToneList } from '../src/compare/tone-lists.ts';
 import { parseMeanings, type Meanings } from '../src/text/meanings.ts';
@@ -82,6 +84,8 @@ export function tokensOf(...originals: string[]): Tokens {
 /** A study of some texts, with an engine to compute its stages. */
 export interface ExampleStudy {
   state: StudyState;
+  /** The letters and places of an earlier grouping, on which the next goes on; none at first. */
+  register: readonly ThemeIdentity[];
   input: () => StudyInput;
   engine: Engine;
   original: (id: string) => string;
@@ -114,7 +118,8 @@ export function exampleStudy(
   const engine = new Engine({ ...englishLibrary(original), ...own });
   const study: ExampleStudy = {
     state: decide(EMPTY_STUDY, { kind: 'addSources', sources }),
-    input: () => ({ state: study.state, register: [] }),
+    register: [],
+    input: () => ({ state: study.state, register: study.register }),
     engine,
     original,
     bring,
@@ -124,6 +129,11 @@ export function exampleStudy(
     },
   };
   return study;
+}
+
+/** Goes on from the letters and places of the map that stands, as the interface does after each map. */
+export function goOnFromMap(study: ExampleStudy): void {
+  study.register = withGround(study.compute('themes').register, study.compute('map').ground);
 }
 
 /** Asks views of an example study, as it is when asked. */

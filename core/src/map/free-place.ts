@@ -39,19 +39,19 @@ export function nearestFree({
   readonly wishY: number;
   readonly parcel: Polygon;
 }): Point | undefined {
-  // Half of what two boxes must be apart, by box: looked up at every place that is tried.
-  const acrossOf = boxes.map((box) => (width + box.width) / 2 + GAP);
-  const downOf = boxes.map((box) => (height + box.height) / 2 + GAP);
-  const inRow: number[] = [];
+  // What reaches into the row that is looked at: its middle, and half of what two boxes must be apart.
+  const middle = new Float64Array(boxes.length);
+  const apart = new Float64Array(boxes.length);
+  let inRow = 0;
   const findRow = (y: number): void => {
-    inRow.length = 0;
-    // Only what reaches into the row can be in the way.
-    for (let k = 0; k < boxes.length; k++) if (Math.abs(boxes[k].y - y) < downOf[k]) inRow.push(k);
+    inRow = 0;
+    for (const box of boxes) {
+      if (Math.abs(box.y - y) >= (height + box.height) / 2 + GAP) continue;
+      middle[inRow] = box.x;
+      apart[inRow++] = (width + box.width) / 2 + GAP;
+    }
   };
-  const isFree = (x: number): boolean => {
-    for (const k of inRow) if (Math.abs(boxes[k].x - x) < acrossOf[k]) return false;
-    return true;
-  };
+  const isFree = (x: number): boolean => isApart(x, middle, apart, inRow);
   if (isInside(room, wishX, wishY)) {
     findRow(wishY);
     if (isFree(wishX)) return [wishX, wishY];
@@ -84,6 +84,12 @@ export function nearestFree({
     }
   }
   return best;
+}
+
+/** Whether a place is so far from each of so many others as it must be. */
+function isApart(x: number, others: Float64Array, apart: Float64Array, count: number): boolean {
+  for (let k = 0; k < count; k++) if (Math.abs(others[k] - x) < apart[k]) return false;
+  return true;
 }
 
 /** Places from the least of some values to the largest, a step apart, those nearest to a wish first. */

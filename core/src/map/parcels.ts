@@ -69,9 +69,19 @@ export function spreadOver(land: Polygon, places: readonly Point[]): Point[] {
   return places.map((_, i) => [stretched[0][i], stretched[1][i]]);
 }
 
-/** The cells of a power diagram: cell i has the points nearest to site i by squared distance less its weight. */
-export function powerCells(land: Polygon, sites: readonly Point[], weights: ArrayLike<number>): Point[][] {
+/**
+ * The cells of a power diagram: cell i has the points nearest to site i by squared distance less its weight.
+ *
+ * @param isAsked which cells are asked for; the others are left empty
+ */
+export function powerCells(
+  land: Polygon,
+  sites: readonly Point[],
+  weights: ArrayLike<number>,
+  isAsked?: (site: number) => boolean,
+): Point[][] {
   return sites.map((site, i) => {
+    if (isAsked && !isAsked(i)) return [];
     let cell: Point[] = [...land];
     let reach = reachFrom(site, cell);
     for (let j = 0; j < sites.length && cell.length > 2; j++) {

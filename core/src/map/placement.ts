@@ -114,13 +114,23 @@ function settle(
   const begun = beginnings(parcels, labels, pulls, seed);
   const xs = Float64Array.from(begun, ([x]) => x);
   const ys = Float64Array.from(begun, ([, y]) => y);
-  const members = parcels.map((_, p) => [...labels.keys()].filter((i) => labels[i].parcel === p));
-  const lands = parcels.map((parcel) => parcel.map(squeezed));
-  const inside = pulls.filter(({ source, target }) => labels[source].parcel === labels[target].parcel);
+  const isKept = Uint8Array.from(labels, ({ kept }) => (kept ? 1 : 0));
+  const inside = pulls.filter(
+    ({ source, target }) =>
+      labels[source].parcel === labels[target].parcel && (isKept[source] === 0 || isKept[target] === 0),
+  );
   const sources = Int32Array.from(inside, ({ source }) => source);
   const targets = Int32Array.from(inside, ({ target }) => target);
   const strengths = Float64Array.from(inside, ({ strength }) => strength);
-  const isKept = Uint8Array.from(labels, ({ kept }) => (kept ? 1 : 0));
+  const spreads = parcels.flatMap((parcel, p) => {
+    const own = [...labels.keys()].filter((i) => labels[i].parcel === p);
+    const moving = [...own.keys()].filter((at) => isKept[own[at]] === 0);
+    if (parcel.length < 3 || own.length > MOST_SPREAD || moving.length === 0) return [];
+    // The name has a part of the parcel to itself.
+    const names = taken.filter((box) => box.parcel === p).map((box): Point => [box.x, box.y]);
+    const sites = [...own.map((i): Point => [xs[i], ys[i]]), ...names].map(squeezed);
+    return [{ land: parcel.map(squeezed), own, moving, sites, weights: new Float64Array(sites.length) }];
+  });
   for (let round = 0; round < ROUNDS; round++) {
     const heat = 1 - round / ROUNDS;
     for (let k = 0; k < inside.length; k++) {
@@ -137,20 +147,18 @@ function settle(
         ys[target] -= dy;
       }
     }
-    members.forEach((own, p) => {
-      if (lands[p].length < 3 || own.length > MOST_SPREAD || own.every((i) => isKept[i] === 1)) return;
-      // The name has a part of the parcel to itself.
-      const names = taken.filter((box) => box.parcel === p).map((box): Point => [box.x, box.y]);
-      const sites = [...own.map((i): Point => [xs[i], ys[i]]), ...names].map(squeezed);
-      const cells = powerCells(lands[p], sites, new Float64Array(sites.length));
-      own.forEach((i, at) => {
-        if (isKept[i] === 1 || cells[at].length < 3) return;
+    for (const { land, own, moving, sites, weights } of spreads) {
+      for (const at of moving) sites[at] = squeezed([xs[own[at]], ys[own[at]]]);
+      const cells = powerCells(land, sites, weights, (at) => at < own.length && isKept[own[at]] === 0);
+      for (const at of moving) {
+        if (cells[at].length < 3) continue;
+        const i = own[at];
         const [x, y] = centroid(cells[at]);
         const step = 0.5;
         const place = projectInto(rooms[i], xs[i] + step * (x / ACROSS - xs[i]), ys[i] + step * (y - ys[i]));
         [xs[i], ys[i]] = place;
-      });
-    });
+      }
+    }
   }
   return labels.map((_, i): Point => [xs[i], ys[i]]);
 }

@@ -1,3 +1,4 @@
+import { largest } from '../base/extent.ts';
 import type { Point } from './geometry.ts';
 import type { Box } from './free-place.ts';
 
@@ -50,6 +51,26 @@ const isApart = (from: number, bend: number, to: number, middle: number, size: n
   Math.min(from, bend, to) > middle + size / 2 + CLEARANCE ||
   Math.max(from, bend, to) < middle - size / 2 - CLEARANCE;
 
+/** The other boxes that any of the bows may touch: most links are short, and few boxes near them. */
+function nearAnyBow(a: Box, b: Box, boxes: readonly Box[]): Box[] {
+  const furthest = largest(BOWS);
+  const [middleX, middleY] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+  const [across, down] = [Math.abs(b.y - a.y) * furthest, Math.abs(b.x - a.x) * furthest];
+  const left = Math.min(a.x, b.x, middleX - across) - CLEARANCE;
+  const right = Math.max(a.x, b.x, middleX + across) + CLEARANCE;
+  const top = Math.min(a.y, b.y, middleY - down) - CLEARANCE;
+  const bottom = Math.max(a.y, b.y, middleY + down) + CLEARANCE;
+  return boxes.filter(
+    (box) =>
+      box !== a &&
+      box !== b &&
+      box.x + box.width / 2 >= left &&
+      box.x - box.width / 2 <= right &&
+      box.y + box.height / 2 >= top &&
+      box.y - box.height / 2 <= bottom,
+  );
+}
+
 /**
  * A curve between two words that crosses no other: bowed to one side or the other as little as will do.
  *
@@ -58,6 +79,7 @@ const isApart = (from: number, bend: number, to: number, middle: number, size: n
  */
 export function routeBetween(a: Box, b: Box, boxes: readonly Box[]): Route | undefined {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const near = nearAnyBow(a, b, boxes);
   for (const bow of BOWS) {
     const whole: Route = {
       from: [a.x, a.y],
@@ -66,7 +88,7 @@ export function routeBetween(a: Box, b: Box, boxes: readonly Box[]): Route | und
     };
     const [t0, t1] = outside(whole, a, b);
     const route = part(whole, t0, t1);
-    const inTheWay = boxes.filter((box) => box !== a && box !== b && mayTouch(route, box));
+    const inTheWay = near.filter((box) => mayTouch(route, box));
     const steps = Math.max(4, Math.ceil((Math.abs(dx) + Math.abs(dy)) / STEP));
     let isClear = true;
     for (let k = 0; k <= steps && isClear; k++) {

@@ -125,37 +125,31 @@ function chanceIn(
   return { pairs: at, asked };
 }
 
-/** Counts a block's shared windows and separate meetings: a window counts where it begins after the last one that counted has ended. */
+/** Of each pair, size × size: windows with both, those that do not overlap, sources, and where and in which the last one was. */
+interface Meetings {
+  readonly both: Int32Array;
+  readonly meetings: Int32Array;
+  readonly sources: Int32Array;
+  readonly ended: Int32Array;
+  readonly lastSource: Int32Array;
+}
+
+/** Counts a block's shared windows and separate meetings. */
 function meetingCounter(
-  { size, blockFirst, windowFirst, inWindow, windowAt }: Residuals,
+  residuals: Residuals,
   windows: Windows,
 ): (block: number) => Pick<BlockSums, 'met' | 'both' | 'meetings' | 'sources'> {
-  const both = new Int32Array(size * size);
-  const meetings = new Int32Array(size * size);
-  const sources = new Int32Array(size * size);
-  const ended = new Int32Array(size * size).fill(-1);
-  const lastSource = new Int32Array(size * size).fill(-1);
+  const pairs = residuals.size ** 2;
+  const counted: Meetings = {
+    both: new Int32Array(pairs),
+    meetings: new Int32Array(pairs),
+    sources: new Int32Array(pairs),
+    ended: new Int32Array(pairs).fill(-1),
+    lastSource: new Int32Array(pairs).fill(-1),
+  };
+  const { both, meetings, sources, ended, lastSource } = counted;
   return (block) => {
-    const seen = new Int32List();
-    for (let at = blockFirst[block]; at < blockFirst[block + 1]; at++) {
-      const [from, to, w] = [windowFirst[at], windowFirst[at + 1], windowAt[at]];
-      for (let k = from; k < to; k++) {
-        for (let m = k + 1; m < to; m++) {
-          const [i, j] = [inWindow[k], inWindow[m]];
-          const pair = i < j ? i * size + j : j * size + i;
-          if (both[pair]++ === 0) seen.push(pair);
-          if (ended[pair] <= windows.first[w]) {
-            meetings[pair]++;
-            ended[pair] = windows.end[w];
-          }
-          if (lastSource[pair] !== windows.source[w]) {
-            sources[pair]++;
-            lastSource[pair] = windows.source[w];
-          }
-        }
-      }
-    }
-    const met = seen.done();
+    const met = countMeetings(residuals, windows, block, counted);
     const taken = (list: Int32Array): Int32Array => met.map((pair) => list[pair]);
     const tally = { met, both: taken(both), meetings: taken(meetings), sources: taken(sources) };
     for (const pair of met) {
@@ -164,4 +158,44 @@ function meetingCounter(
     }
     return tally;
   };
+}
+
+/**
+ * Counts those of one block: a window counts as a meeting where it begins after the last one that counted has ended. Apart, as
+ * what a function is handed is known to the machine to stay what it is.
+ *
+ * @returns the pairs that met
+ */
+function countMeetings(
+  { size, blockFirst, windowFirst, inWindow, windowAt }: Residuals,
+  { first, end, source }: Windows,
+  block: number,
+  { both, meetings, sources, ended, lastSource }: Meetings,
+): Int32Array {
+  const seen = new Int32List();
+  const last = blockFirst[block + 1];
+  for (let at = blockFirst[block]; at < last; at++) {
+    const to = windowFirst[at + 1];
+    const w = windowAt[at];
+    const begins = first[w];
+    const ends = end[w];
+    const from = source[w];
+    for (let k = windowFirst[at]; k < to; k++) {
+      const i = inWindow[k];
+      for (let m = k + 1; m < to; m++) {
+        const j = inWindow[m];
+        const pair = i < j ? i * size + j : j * size + i;
+        if (both[pair]++ === 0) seen.push(pair);
+        if (ended[pair] <= begins) {
+          meetings[pair]++;
+          ended[pair] = ends;
+        }
+        if (lastSource[pair] !== from) {
+          sources[pair]++;
+          lastSource[pair] = from;
+        }
+      }
+    }
+  }
+  return seen.done();
 }
