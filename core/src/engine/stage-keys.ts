@@ -1,4 +1,5 @@
 import { hashValue } from '../base/hash.ts';
+import { remembered } from '../base/remembered.ts';
 import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
@@ -8,16 +9,6 @@ import { fewestToSpeak } from '../network/stretches.ts';
 
 /** What a stage or a view reads of a study itself. It is handed this and nothing else, and its key is made of it. */
 export type Own = Readonly<Record<string, unknown>>;
-
-/** What a value that never changes amounts to, found once. */
-export function remembered<K extends object, V>(make: (value: K) => V): (value: K) => V {
-  const made = new WeakMap<K, V>();
-  return (value) => {
-    let result = made.get(value);
-    if (result === undefined) made.set(value, (result = make(value)));
-    return result;
-  };
-}
 
 const hashOfPart = remembered(hashValue);
 

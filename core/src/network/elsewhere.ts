@@ -4,6 +4,7 @@ import { largest } from '../base/extent.ts';
 import { inFigures } from '../base/wording.ts';
 import { ranked } from '../base/order.ts';
 import { ownValue } from '../base/records.ts';
+import { remembered } from '../base/remembered.ts';
 import { buildGraph, type Graph } from './graph.ts';
 import type { Links } from './links.ts';
 
@@ -33,12 +34,8 @@ export interface LinkColumns {
   readonly weight: Float64Array;
 }
 
-const known = new WeakMap<OtherNetwork, LinkColumns>();
-
 /** The links as columns. Throws an Error with a sentence where they are none of this network. */
-export function linksIn(network: OtherNetwork): LinkColumns {
-  const made = known.get(network);
-  if (made) return made;
+export const linksIn = remembered((network: OtherNetwork): LinkColumns => {
   const lines = network.links.split('\n');
   const columns = {
     source: new Int32Array(lines.length),
@@ -55,9 +52,8 @@ export function linksIn(network: OtherNetwork): LinkColumns {
     columns.target[i] = target;
     columns.weight[i] = weight;
   }
-  known.set(network, columns);
   return columns;
-}
+});
 
 /** What the researcher made of the nodes. */
 export interface NodeChoices {

@@ -1,6 +1,7 @@
 import { Int32List } from '../base/int32-list.ts';
 import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
+import { remembered } from '../base/remembered.ts';
 import { taken } from '../base/taken.ts';
 import type { Evidence } from './evidence.ts';
 import { cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
@@ -142,41 +143,54 @@ export function claimPairs(chances: PairChances, settings: LinkSettings): Judged
   return { ...chances, strength, beyond, stands };
 }
 
+/** What of the pairs hangs on no setting of links: a cut-off that is dragged asks for the same again and again. */
+const pairsOf = remembered((evidence: Evidence) => {
+  const chances = chancesOfPairs(evidence);
+  const { source, target, both, windows, windowsWith } = chances;
+  const measured = (of: typeof npmi): Float64Array =>
+    Float64Array.from(both, (shared, i) =>
+      of(shared, windowsWith[source[i]], windowsWith[target[i]], windows),
+    );
+  return {
+    chances,
+    npmi: measured(npmi),
+    jaccard: measured(jaccard),
+    cosine: measured(cosine),
+    /** By the overlap of the windows. */
+    g2: new Map<number, Float64Array>(),
+    /** The pairs by falling strength, by measure. */
+    falling: new Map<Measure, readonly number[]>(),
+    measured,
+  };
+});
+
 /**
  * Measures every pair of concepts that shares a window and says which links stand.
  *
  * @param overlap windows that see each place of the text, on average
  */
 export function findLinks(evidence: Evidence, overlap: number, settings: LinkSettings): Links {
-  const judged = claimPairs(chancesOfPairs(evidence), settings);
+  const pairs = pairsOf(evidence);
+  const judged = claimPairs(pairs.chances, settings);
   const { source, target, both, strength, stands } = judged;
-  const { windows, windowsWith } = evidence;
-  const order = ranked(source.length, (i) => strength[i]);
+  const order = pairs.falling.get(settings.measure) ?? ranked(source.length, (i) => strength[i]);
+  pairs.falling.set(settings.measure, order);
+  const g2 = pairs.g2.get(overlap) ?? pairs.measured((...table) => overlapCorrectedG2(...table, overlap));
+  pairs.g2.set(overlap, g2);
   const sorted = new Int32Array(order.length);
   let standing = 0;
   for (const i of order) if (stands[i] === 1) sorted[standing++] = i;
   let rest = standing;
   for (const i of order) if (stands[i] === 0) sorted[rest++] = i;
-  const measured = {
-    npmi: new Float64Array(sorted.length),
-    jaccard: new Float64Array(sorted.length),
-    cosine: new Float64Array(sorted.length),
-    g2: new Float64Array(sorted.length),
-  };
-  for (let at = 0; at < sorted.length; at++) {
-    const i = sorted[at];
-    const [first, second] = [windowsWith[source[i]], windowsWith[target[i]]];
-    measured.npmi[at] = npmi(both[i], first, second, windows);
-    measured.jaccard[at] = jaccard(both[i], first, second);
-    measured.cosine[at] = cosine(both[i], first, second);
-    measured.g2[at] = overlapCorrectedG2(both[i], first, second, windows, overlap);
-  }
   return {
     source: taken(source, sorted),
     target: taken(target, sorted),
     both: taken(both, sorted),
     strength: taken(strength, sorted),
-    ...measured,
+    npmi: taken(pairs.npmi, sorted),
+    jaccard: taken(pairs.jaccard, sorted),
+    cosine: taken(pairs.cosine, sorted),
+    g2: taken(g2, sorted),
     p: taken(judged.p, sorted),
     q: taken(judged.q, sorted),
     pBetween: taken(judged.pBetween, sorted),
