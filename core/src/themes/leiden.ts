@@ -92,12 +92,12 @@ export function renumber(community: ArrayLike<number>): Int32Array {
 
 /** Fast local moving: each node goes to the community where it adds most, its neighbours are looked at again. */
 function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: Random): Int32Array {
-  const n = graph.size;
+  const { size: n, offset, neighbour, weight, degree, totalDegree } = graph;
   const community = start.slice();
   const degreeOf = new Float64Array(n);
   const members = new Int32Array(n);
   for (let v = 0; v < n; v++) {
-    degreeOf[community[v]] += graph.degree[v];
+    degreeOf[community[v]] += degree[v];
     members[community[v]]++;
   }
   const empty: number[] = [];
@@ -108,7 +108,8 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
   );
   const waiting = new Uint8Array(n).fill(1);
   const weightTo = new Float64Array(n);
-  const touched: number[] = [];
+  const touched = new Int32Array(n);
+  let reached = 0;
   const margin = gainMargin(graph);
   let head = 0;
   let left = n;
@@ -118,13 +119,13 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
     left--;
     waiting[v] = 0;
     const own = community[v];
-    const pull = (resolution * graph.degree[v]) / graph.totalDegree;
-    degreeOf[own] -= graph.degree[v];
+    const pull = (resolution * degree[v]) / totalDegree;
+    degreeOf[own] -= degree[v];
     members[own]--;
-    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
-      const c = community[graph.neighbour[e]];
-      if (weightTo[c] === 0) touched.push(c);
-      weightTo[c] += graph.weight[e];
+    for (let e = offset[v]; e < offset[v + 1]; e++) {
+      const c = community[neighbour[e]];
+      if (weightTo[c] === 0) touched[reached++] = c;
+      weightTo[c] += weight[e];
     }
     let best = own;
     let bestGain = weightTo[own] - pull * degreeOf[own];
@@ -133,22 +134,22 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
       best = empty[empty.length - 1];
       bestGain = 0;
     }
-    for (const c of touched) {
+    for (let k = 0; k < reached; k++) {
+      const c = touched[k];
       const gain = weightTo[c] - pull * degreeOf[c];
       if (gain > bestGain + margin) {
         bestGain = gain;
         best = c;
       }
     }
-    for (const c of touched) weightTo[c] = 0;
-    touched.length = 0;
-    degreeOf[best] += graph.degree[v];
+    while (reached > 0) weightTo[touched[--reached]] = 0;
+    degreeOf[best] += degree[v];
     if (best !== own) {
       if (members[own] === 0) empty.push(own);
       if (members[best] === 0) empty.pop();
       community[v] = best;
-      for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
-        const u = graph.neighbour[e];
+      for (let e = offset[v]; e < offset[v + 1]; e++) {
+        const u = neighbour[e];
         if (community[u] === best || waiting[u]) continue;
         waiting[u] = 1;
         const tail = head + left;
@@ -166,52 +167,52 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
  * chance that grows with the gain; so no sub-community falls apart.
  */
 function refine(graph: Graph, community: Int32Array, resolution: number, random: Random): Int32Array {
-  const n = graph.size;
+  const { size: n, offset, neighbour, weight, degree, totalDegree } = graph;
   const refined = Int32Array.from({ length: n }, (_, v) => v);
-  const degreeOf = graph.degree.slice();
+  const degreeOf = degree.slice();
   const degreeOfCommunity = new Float64Array(n);
-  for (let v = 0; v < n; v++) degreeOfCommunity[community[v]] += graph.degree[v];
+  for (let v = 0; v < n; v++) degreeOfCommunity[community[v]] += degree[v];
   // Weight from each sub-community to the rest of its community.
   const outward = new Float64Array(n);
   for (let v = 0; v < n; v++) {
-    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
-      if (community[graph.neighbour[e]] === community[v]) outward[v] += graph.weight[e];
+    for (let e = offset[v]; e < offset[v + 1]; e++) {
+      if (community[neighbour[e]] === community[v]) outward[v] += weight[e];
     }
   }
   const alone = new Uint8Array(n).fill(1);
-  const scale = RANDOMNESS * (graph.totalDegree / n);
+  const scale = RANDOMNESS * (totalDegree / n);
   const margin = gainMargin(graph);
-  const wellConnected = (weight: number, degree: number, whole: number): boolean =>
-    weight + margin >= (resolution * degree * (whole - degree)) / graph.totalDegree;
+  const wellConnected = (outwards: number, own: number, whole: number): boolean =>
+    outwards + margin >= (resolution * own * (whole - own)) / totalDegree;
   const order = shuffle(
     Int32Array.from({ length: n }, (_, v) => v),
     random,
   );
   const weightTo = new Float64Array(n);
-  const touched: number[] = [];
-  const gains: number[] = [];
+  const touched = new Int32Array(n);
+  const gains = new Float64Array(n);
+  let reached = 0;
   for (const v of order) {
     const whole = degreeOfCommunity[community[v]];
-    if (!alone[v] || !wellConnected(outward[v], graph.degree[v], whole)) continue;
-    for (let e = graph.offset[v]; e < graph.offset[v + 1]; e++) {
-      const u = graph.neighbour[e];
+    if (!alone[v] || !wellConnected(outward[v], degree[v], whole)) continue;
+    for (let e = offset[v]; e < offset[v + 1]; e++) {
+      const u = neighbour[e];
       if (community[u] !== community[v]) continue;
-      if (weightTo[refined[u]] === 0) touched.push(refined[u]);
-      weightTo[refined[u]] += graph.weight[e];
+      if (weightTo[refined[u]] === 0) touched[reached++] = refined[u];
+      weightTo[refined[u]] += weight[e];
     }
-    const pull = (resolution * graph.degree[v]) / graph.totalDegree;
+    const pull = (resolution * degree[v]) / totalDegree;
     let top = 0;
-    gains.length = 0;
-    for (const c of touched) {
-      const gain = wellConnected(outward[c], degreeOf[c], whole) ? weightTo[c] - pull * degreeOf[c] : -1;
-      gains.push(gain);
-      top = Math.max(top, gain);
+    for (let k = 0; k < reached; k++) {
+      const c = touched[k];
+      gains[k] = wellConnected(outward[c], degreeOf[c], whole) ? weightTo[c] - pull * degreeOf[c] : -1;
+      top = Math.max(top, gains[k]);
     }
     let sum = 0;
-    for (const gain of gains) if (gain >= 0) sum += Math.exp((gain - top) / scale);
+    for (let k = 0; k < reached; k++) if (gains[k] >= 0) sum += Math.exp((gains[k] - top) / scale);
     let draw = random() * (sum + Math.exp(-top / scale));
     let chosen = -1;
-    for (let i = 0; i < gains.length && chosen < 0; i++) {
+    for (let i = 0; i < reached && chosen < 0; i++) {
       if (gains[i] < 0) continue;
       draw -= Math.exp((gains[i] - top) / scale);
       if (draw < 0) chosen = touched[i];
@@ -220,11 +221,10 @@ function refine(graph: Graph, community: Int32Array, resolution: number, random:
       alone[chosen] = 0;
       alone[v] = 0;
       refined[v] = chosen;
-      degreeOf[chosen] += graph.degree[v];
+      degreeOf[chosen] += degree[v];
       outward[chosen] += outward[v] - 2 * weightTo[chosen];
     }
-    for (const c of touched) weightTo[c] = 0;
-    touched.length = 0;
+    while (reached > 0) weightTo[touched[--reached]] = 0;
   }
   return refined;
 }
