@@ -3,7 +3,8 @@ import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
-import { findOccurrences, type Occurrences, type WantedParts } from './occurrences.ts';
+import { asWritten } from './as-written.ts';
+import { findOccurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import { spellingsOfOne } from './spellings.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
@@ -17,7 +18,7 @@ export type CandidatePart = PartOfSpeech | 'phrase' | 'name' | 'number';
 export interface Candidates extends Occurring {
   /** What a candidate is called in decisions and files: its lemma, or the lemmas of a phrase with spaces. */
   readonly keys: readonly string[];
-  /** What each is called where it is shown: a phrase as it is most often written, all else as its key. */
+  /** What each is called where it is shown (`asWritten`); as its key where that says no more. */
   readonly written: readonly string[];
   readonly part: readonly CandidatePart[];
   readonly mentions: Int32Array;
@@ -102,7 +103,7 @@ export function* findCandidates({
     merges: settings.merges,
   });
   const { labels, numberOf } = met;
-  const written = phrasesAsWritten(tokens, met);
+  const written = asWritten(tokens, terms, met);
   yield 0.5;
 
   const merged = Object.keys(settings.merges).map((key) => [numberOf(key), numberOf(resolved(key))]);
@@ -165,30 +166,6 @@ export function* findCandidates({
     shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,
   };
-}
-
-/**
- * How each phrase is most often written: its lemmas make *precede year* of the preceding year, and *sink fund* of a sinking
- * fund. Of two forms as frequent the one that is met first.
- */
-function phrasesAsWritten(
-  tokens: Tokens,
-  { occurrence, occurrenceFirst, occurrenceEnd, isPhrase }: Occurrences,
-): Map<number, string> {
-  const forms = new Map<number, Map<string, number>>();
-  for (let i = 0; i < occurrence.length; i++) {
-    // Nearly all that is met is a word.
-    if (occurrenceEnd[i] - occurrenceFirst[i] < 2 || !isPhrase(occurrence[i])) continue;
-    let form = tokens.forms[tokens.type[occurrenceFirst[i]]];
-    for (let t = occurrenceFirst[i] + 1; t < occurrenceEnd[i]; t++)
-      form += ` ${tokens.forms[tokens.type[t]]}`;
-    const of = forms.get(occurrence[i]) ?? new Map<string, number>();
-    forms.set(occurrence[i], of);
-    of.set(form, (of.get(form) ?? 0) + 1);
-  }
-  return new Map(
-    Array.from(forms, ([phrase, of]) => [phrase, [...of].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]),
-  );
 }
 
 /**

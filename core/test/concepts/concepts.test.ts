@@ -133,6 +133,25 @@ describe('candidates', () => {
     expect(example.compute('candidates').keys).to.include('shelter');
   });
 
+  it('are called as they are written, where nobody writes their dictionary form', () => {
+    const study = exampleStudy([
+      {
+        name: 'a.txt',
+        text: "The data wait. Data's wages wait. The criteria and the wages wait. The children wait.\n".repeat(
+          3,
+        ),
+      },
+      { name: 'b.txt', text: 'A child waits with the data. The criteria of the data wait.\n'.repeat(3) },
+    ]);
+    const { keys, written } = study.compute('candidates');
+    const calledOf = (key: string): string | undefined => written[keys.indexOf(key)];
+    expect(calledOf('datum')).to.equal('data');
+    expect(calledOf('criterion')).to.equal('criteria');
+    // A regular plural is told from its word, and a form that is written somewhere stays.
+    expect(calledOf('wage')).to.equal('wage');
+    expect(calledOf('child')).to.equal('child');
+  });
+
   it('are words as written where lemmas are off, and verbs where these are on', () => {
     const example = study();
     example.decide({ kind: 'setConcepts', change: { unit: 'form', phrases: false } });

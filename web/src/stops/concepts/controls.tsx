@@ -33,7 +33,7 @@ export const CONTROLS: Controls<
   },
   unit: {
     label: 'Form of a word',
-    help: 'The dictionary form (lemma) brings waits, waited and waiting together. A stem cuts endings off and is shown as its most frequent full form.',
+    help: 'The dictionary form (lemma) brings waits, waited and waiting together; where nobody writes it, as datum for data, the word is called as it is written. A stem cuts endings off and is shown as its most frequent full form.',
     Input: choice(
       'Form of a word',
       [
