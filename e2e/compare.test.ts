@@ -1,10 +1,11 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { readFile } from '@green-thicket/core/formats/files';
+import { root } from './served.ts';
 import { setStage } from './stage.ts';
 
 const stage = setStage();
@@ -184,6 +185,27 @@ describe('comparing', function () {
     const [head, first] = content.sheets[0].rows;
     expect(head.slice(0, 4)).to.deep.equal(['letter', 'row', 'group', 'strength']);
     expect(Number(first[3])).to.be.within(0, 1);
+  });
+
+  it('compares sources one by one, where they have no attribute', async () => {
+    const { browser } = stage;
+    const folder = join(root, 'demo/night-buses');
+    const paths = readdirSync(folder).filter((name) => /^[dr]\d\d.*\.txt$/.test(name));
+    await browser.driver.get(stage.served.address);
+    await browser.press('Start an empty study');
+    await (
+      await browser.find('input[type=file][multiple]')
+    ).sendKeys(paths.map((name) => join(folder, name)).join('\n'));
+    await browser.waitForText('.trail', `${paths.length} sources`);
+    await browser.goTo('compare');
+    await browser.press('Compare every source by itself');
+    await browser.settled();
+    await browser.waitForText('.trail', 'source by source');
+    // Every source is a column, and a mark opens what that source says.
+    await browser.waitForText('.compare-table thead', /d01-driver-veteran/);
+    await readByKey('.compare-cell', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.undo();
+    await browser.waitForText('.empty-stage', 'Nothing to compare yet');
   });
 
   it('keeps the company of a concept, two concepts, links by group and the sparser views of Links', async () => {

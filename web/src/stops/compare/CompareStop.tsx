@@ -1,6 +1,6 @@
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { Select } from '../../pieces/Select.tsx';
@@ -26,7 +26,7 @@ const KEPT_AS_MARKS: ReadonlySet<Face> = new Set(['profiles', 'course', 'voices'
 
 /** Compare: who speaks to what, how strongly and how surely; every mark opens its passages. */
 export function CompareStop() {
-  const { id, state } = useStudy();
+  const { id, state, decide } = useStudy();
   const [looked, look] = useLooked(id);
   const network = useNetwork();
   const { face, rows, shown } = looked;
@@ -50,8 +50,15 @@ export function CompareStop() {
                   ? 'Add texts at Sources first.'
                   : themes?.length === 0
                     ? 'There are no themes yet; see Themes for what would help.'
-                    : 'Give the sources an attribute, such as role or place, at Sources; or compare them one by one in the sentence above.'}
+                    : 'Give the sources an attribute, such as role or place, at Sources; or compare them one by one.'}
             </p>
+            {!network && !hasColumns && themes !== undefined && themes.length > 0 && (
+              <p>
+                <Button onClick={() => decide({ kind: 'setCompare', change: { columns: 'sources' } })}>
+                  Compare every source by itself
+                </Button>
+              </p>
+            )}
           </div>
         ) : (
           <>

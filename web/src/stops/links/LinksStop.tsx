@@ -66,7 +66,7 @@ function LinksOfTexts() {
           <button
             type="button"
             className="linklike"
-            title="Read its passages"
+            title={`${row.sourceLabel} — ${row.targetLabel}: read its passages`}
             onClick={() => select({ kind: 'link', keys: [row.source, row.target] })}
           >
             {!concept && (
@@ -82,14 +82,14 @@ function LinksOfTexts() {
         key: 'both',
         title: 'Windows',
         hint: 'Windows with both',
-        width: 80,
+        width: 74,
         value: (row) => row.both,
       },
       {
         key: 'meetings',
         title: 'Meetings',
         hint: 'Windows with both that do not overlap, and in how many sources',
-        width: 92,
+        width: 84,
         value: (row) => row.meetings,
         render: (row) => `${row.meetings} in ${row.sources}`,
       },
@@ -97,7 +97,7 @@ function LinksOfTexts() {
         key: 'npmi',
         title: 'NPMI',
         hint: 'How much oftener they share a window than by chance, −1 to 1',
-        width: 66,
+        width: 60,
         value: (row) => row.npmi,
         render: (row) => row.npmi.toFixed(2),
       },
@@ -117,7 +117,7 @@ function LinksOfTexts() {
         key: 'beyond',
         title: 'Beyond chance',
         hint: 'By meetings: they meet oftener than the words of each source make likely, or those of all short sources together. By sources: only the same sources speak of both.',
-        width: 118,
+        width: 112,
         value: (row) => BEYOND_WORDS[row.beyond],
         render: (row) => BEYOND_WORDS[row.beyond],
       },
@@ -125,7 +125,7 @@ function LinksOfTexts() {
         key: 'q',
         title: 'q',
         hint: 'Chance, by meetings or by sources, adjusted for testing many pairs (Benjamini and Hochberg)',
-        width: 72,
+        width: 66,
         value: qOf,
         render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),
       },
