@@ -8,7 +8,7 @@ import { typicalStretches } from '../compare/typical.ts';
 import { addSource, contrastSides, emptySide, type Side } from '../concepts/distinct.ts';
 import { idsOf } from '../engine/stage-keys.ts';
 import { mentionsThatCount } from '../network/stretches.ts';
-import { comparedAttribute, attributeValues } from '../study/groups.ts';
+import { comparedAttribute, attributeValues, type ComparedGroups } from '../study/groups.ts';
 import { fittingPeriod } from '../study/bands.ts';
 import { workingSources } from '../study/subset.ts';
 import { readDate } from '../text/dates.ts';
@@ -202,13 +202,13 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
   *profiles(_, context) {
     const { own } = context;
     const { named, strength } = yield* countRows({ kind: 'themes' }, context);
-    const { names, groupOf } = own.groups;
+    const { groups, groupOf } = groupsOfProfiles(own.groups);
     return {
       rows: named,
       sourceIds: own.ids,
-      groups: names,
+      groups,
       groupOf,
-      ...profilesOf(strength, groupOf, names.length),
+      ...profilesOf(strength, groupOf, groups.length),
     };
   },
 
@@ -266,3 +266,14 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     };
   },
 };
+
+/** The groups whose sources' profiles are shown: with one source each, what it would be compared with is all of them. */
+function groupsOfProfiles({ names, groupOf }: ComparedGroups): {
+  readonly groups: readonly string[];
+  readonly groupOf: readonly number[];
+} {
+  const grouped = groupOf.filter((group) => group >= 0);
+  return grouped.length > 1 && new Set(grouped).size === grouped.length
+    ? { groups: ['all sources'], groupOf: groupOf.map((group) => Math.min(group, 0)) }
+    : { groups: names, groupOf };
+}

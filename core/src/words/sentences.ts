@@ -316,9 +316,11 @@ export function methodSentences(
             ...(compare.columns === 'attribute'
               ? [' ', control('attribute', crossedText(state, attribute ?? ''))]
               : []),
-            ', with 95 % intervals that go by how the sources differ; themes are ordered by ',
+            `, with 95\u00a0% intervals ${compare.columns === 'sources' ? 'by each source’s own stretches, as one source can’t say how sources differ' : 'that go by how the sources differ'}; themes are ordered by `,
             control('order', compare.order === 'share' ? 'overall strength' : 'difference between groups'),
-            `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
+            compare.columns === 'sources'
+              ? '.'
+              : `. Differences are tested by ${figures.exact ? 'all' : '999 random'} regroupings of the sources.`,
           ]
         : ['Give the sources an attribute, such as role or place, to compare groups of them.'],
   };

@@ -4,6 +4,8 @@ import { tenthsOf } from '../../src/compare/course.ts';
 import { distanceOf, profilesOf } from '../../src/compare/profiles.ts';
 import { typicalStretches } from '../../src/compare/typical.ts';
 import { buildGraph } from '../../src/network/graph.ts';
+import { asking } from '../examples.ts';
+import { begun } from '../views/small-study.ts';
 
 const stretchesOf = (source: readonly number[], length = 10) => ({
   count: source.length,
@@ -41,6 +43,18 @@ describe('profiles of sources', () => {
     expect(distance[0]).to.equal(distanceOf([0.5, 0.5], [0.75, 0.25]));
     expect(distance[2], 'speaks to nothing').to.be.NaN;
     expect(distance[3], 'is its whole group').to.equal(0);
+  });
+
+  it('are set beside all sources, where each is a group of its own', () => {
+    const study = begun();
+    const byRole = asking(study)('profiles', null);
+    expect(byRole.groups).to.have.members(['driver', 'resident']);
+    study.decide({ kind: 'setCompare', change: { columns: 'sources' } });
+    const alone = asking(study)('profiles', null);
+    expect(alone.groups).to.deep.equal(['all sources']);
+    expect(alone.groupOf.every((group) => group === 0)).to.equal(true);
+    // A source is no longer its own yardstick.
+    expect(Math.max(...alone.distance)).to.be.above(0);
   });
 
   it('are as far apart as can be where nothing is shared, and obey the triangle', () => {

@@ -71,7 +71,13 @@ describe('groups that are compared', () => {
   });
 
   it('are single sources, or kept subsets of which the first counts', () => {
-    const sources = comparedGroups(after({ kind: 'setCompare', change: { columns: 'sources' } }));
+    const single = after({ kind: 'setCompare', change: { columns: 'sources' } });
+    const sources = comparedGroups(single);
+    // Of one source nothing can be said of how sources differ, and nothing is regrouped.
+    expect(sentenceText(methodSentences(single).compare)).to.match(
+      /as one source can’t say how sources differ/,
+    );
+    expect(sentenceText(methodSentences(single).compare)).to.not.include('regroupings');
     expect([sources.names, sources.groupOf]).to.deep.equal([
       ['s0', 's1', 's2', 's3', 's4'],
       [0, 1, 2, 3, 4],
