@@ -89,14 +89,24 @@ export function groupsByValue(values: readonly string[], first: readonly string[
 export const groupsOf = (state: StudyState, attribute: string): Groups =>
   groupsByValue(groupValues(state, attribute), ownValue(state.groupChoices, attribute)?.order);
 
-/** The attribute groups are made of: the one chosen, or else the first with two to twelve values. */
+/**
+ * The attribute groups are made of: the one chosen, or else the first with two to twelve values that some sources share, or else
+ * with so many bands or periods: those of a running number tell nothing, and it often stands first in a table.
+ */
 export function comparedAttribute(state: StudyState): string | undefined {
   const sources = workingSources(state);
   const names = attributeNames(sources);
   if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
   // Before anything is joined: joining groups must not make another attribute the one compared.
-  const values = (name: string): number => groupsByValue(valuesInBands(state, name)).names.length;
-  return names.find((name) => values(name) >= 2 && values(name) <= 12) ?? names[0];
+  const areFew = (values: readonly string[]): boolean => {
+    const { length } = groupsByValue(values).names;
+    return length >= 2 && length <= 12 && length < values.filter((value) => value !== '').length;
+  };
+  return (
+    names.find((name) => areFew(attributeValues(sources, name))) ??
+    names.find((name) => areFew(valuesInBands(state, name))) ??
+    names[0]
+  );
 }
 
 /** The second attribute groups are crossed with, where one is chosen that is there and another. */

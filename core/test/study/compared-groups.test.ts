@@ -70,6 +70,19 @@ describe('groups that are compared', () => {
     expect(crossedAttribute(gone)).to.equal(undefined);
   });
 
+  it('are of what several sources share, before a running number that stands first', () => {
+    const state = decide(EMPTY_STUDY, {
+      kind: 'addSources',
+      sources: Array.from({ length: 30 }, (_, i) =>
+        makeSource(`s${i}`, `text ${i}`, { number: `${i + 1}`, role: i % 3 ? 'driver' : 'resident' }),
+      ),
+    });
+    const asNumber = decide(state, { kind: 'setAttributeType', attribute: 'number', type: 'number' });
+    expect(comparedGroups(asNumber).names).to.have.members(['driver', 'resident']);
+    const chosen = decide(asNumber, { kind: 'setCompare', change: { attribute: 'number' } });
+    expect(comparedGroups(chosen).names.length).to.be.within(3, 12);
+  });
+
   it('are single sources, or kept subsets of which the first counts', () => {
     const single = after({ kind: 'setCompare', change: { columns: 'sources' } });
     const sources = comparedGroups(single);
