@@ -73,6 +73,12 @@ describe('messy files, to a researcher,', () => {
     await browser.waitForText('.stage', 'There is too little to link');
     await browser.click('[aria-label="Pairs that come nearest"] button');
     await browser.waitForText('.reader', '2 windows in 2 passages of 2 sources');
+    await browser.goTo('themes');
+    await browser.press('Let links stand that may be chance');
+    await browser.goTo('links');
+    await browser.waitForText('.method-sentence', 'whether or not chance would explain it');
+    await browser.undo();
+    await browser.waitForText('.method-sentence', 'chance would explain it in under 5');
     expect(await browser.violations()).to.deep.equal([]);
   });
 });

@@ -4,7 +4,7 @@ import { ranked } from '../base/order.ts';
 import { remembered } from '../base/remembered.ts';
 import { taken } from '../base/taken.ts';
 import type { Evidence } from './evidence.ts';
-import { cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
+import { asksChance, cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
 
 export interface LinkSettings {
   readonly measure: Measure;
@@ -55,6 +55,9 @@ export interface Links extends JudgedPairs {
   readonly standing: number;
 }
 
+/** Where chance is not asked, a link is still said to be beyond it below this q. */
+const SAID_BEYOND = 0.05;
+
 /** A link stands on meetings in at least so many sources, or on so many separate meetings in one. */
 const FEWEST_SOURCES = 2;
 const FEWEST_MEETINGS = 3;
@@ -67,9 +70,10 @@ export const meetsOftenEnough = (sources: number, meetings: number): boolean =>
 export function mayStand(
   { both, sources, meetings, beyond }: Pick<JudgedPairs, 'both' | 'sources' | 'meetings' | 'beyond'>,
   pair: number,
-  settings: Pick<LinkSettings, 'minimumTogether' | 'standsBy'>,
+  settings: Pick<LinkSettings, 'minimumTogether' | 'standsBy' | 'maximumQ'>,
 ): boolean {
-  const isBeyond = beyond[pair] === 1 || (beyond[pair] === 2 && settings.standsBy === 'either');
+  const isBeyond =
+    beyond[pair] === 1 || (beyond[pair] === 2 && settings.standsBy === 'either') || !asksChance(settings);
   return (
     isBeyond && both[pair] >= settings.minimumTogether && meetsOftenEnough(sources[pair], meetings[pair])
   );
@@ -133,11 +137,12 @@ export function claimPairs(chances: PairChances, settings: LinkSettings): Judged
   const strength = new Float64Array(both.length);
   const beyond = new Uint8Array(both.length);
   const stands = new Uint8Array(both.length);
+  const largest = asksChance(settings) ? settings.maximumQ : SAID_BEYOND;
   const meeting = { both, sources: chances.sources, meetings: chances.meetings, beyond };
   for (let i = 0; i < both.length; i++) {
     strength[i] = measure(both[i], windowsWith[source[i]], windowsWith[target[i]], windows);
-    if (q[i] < settings.maximumQ && up[i] === 1) beyond[i] = 1;
-    else if (qBetween[i] < settings.maximumQ && betweenUp[i] === 1) beyond[i] = 2;
+    if (q[i] < largest && up[i] === 1) beyond[i] = 1;
+    else if (qBetween[i] < largest && betweenUp[i] === 1) beyond[i] = 2;
     if (strength[i] > settings.cutOff && mayStand(meeting, i, settings)) stands[i] = 1;
   }
   return { ...chances, strength, beyond, stands };

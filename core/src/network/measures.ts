@@ -83,3 +83,6 @@ export function logLikelihood(both: number, withFirst: number, withSecond: numbe
   const value = Math.max(0, 2 * sum);
   return both * windows < withFirst * withSecond ? -value : value;
 }
+
+/** Whether a link must be beyond chance at all: where all of what is found may be false, chance is not asked. */
+export const asksChance = ({ maximumQ }: { readonly maximumQ: number }): boolean => maximumQ < 1;

@@ -1,5 +1,6 @@
 import type { Counts } from '../network/counts.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
+import { asksChance } from '../network/measures.ts';
 import { meetsOftenEnough, type JudgedPairs, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -87,7 +88,7 @@ export function groupingNetwork(conceptCount: number, links: JudgedPairs, settin
   for (let i = 0; i < links.source.length; i++) {
     if (links.both[i] < fewest || links.strength[i] <= settings.cutOff) continue;
     if (!meetsOftenEnough(links.sources[i], links.meetings[i])) continue;
-    const within = links.q[i] < largest && links.up[i] === 1;
+    const within = (links.q[i] < largest || !asksChance(settings)) && links.up[i] === 1;
     if (!within && !(bySources && links.beyond[i] === 2 && links.sources[i] >= BETWEEN_SOURCES)) continue;
     taken.push(i);
     share.push(within ? 1 : BETWEEN_WEIGHT);

@@ -7,7 +7,7 @@ import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
 import { NAME_KIND_TEXTS } from './name-clues.ts';
 import { networkSentences } from './network-sentences.ts';
 import { counted, listed } from '../base/wording.ts';
-import { MEASURES } from '../network/measures.ts';
+import { asksChance, MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
 import { LANGUAGES, type LanguageCode } from '../text/language-names.ts';
 import { stepText } from '../text/steps.ts';
@@ -267,16 +267,21 @@ export function methodSentences(
       control('measure', MEASURES[links.measure].name),
       ' is above ',
       control('cutOff', String(links.cutOff)),
-      ' and chance would explain it in under ',
-      control('maximumQ', setPercent(links.maximumQ)),
-      ' of such finds, ',
-      control(
-        'standsBy',
-        links.standsBy === 'either'
-          ? 'by meetings within the sources or by which sources hold both'
-          : 'by meetings within the sources',
-      ),
-      ', given window lengths and how words come in bursts. It takes two sources, or three separate meetings.',
+      ...(asksChance(links)
+        ? [
+            ' and chance would explain it in under ',
+            control('maximumQ', setPercent(links.maximumQ)),
+            ' of such finds, ',
+            control(
+              'standsBy',
+              links.standsBy === 'either'
+                ? 'by meetings within the sources or by which sources hold both'
+                : 'by meetings within the sources',
+            ),
+            ', given window lengths and how words come in bursts.',
+          ]
+        : [', ', control('maximumQ', 'whether or not chance would explain it'), '.']),
+      ' It takes two sources, or three separate meetings.',
     ],
     themes: [
       'Themes are communities of linked concepts, found by Leiden at ',

@@ -187,6 +187,28 @@ describe('links', () => {
     expect(findLinks(evidence, windows.overlap, { ...settings, minimumTogether: 13 }).standing).to.equal(0);
     expect(findLinks(evidence, windows.overlap, { ...settings, cutOff: 1 }).standing).to.equal(0);
   });
+
+  it('stand by strength and meetings alone where chance is not asked, and say what may be chance', () => {
+    // Both pairs meet three times, far too seldom among so many words to be beyond chance.
+    const tokens = tokensOf(
+      'Rain wind. Fare home. Rain fare. Wind home. Rain wind. Fare home. Rain home. Wind fare. Rain wind. Fare home.',
+    );
+    const windows = windowsOf(tokens, { size: 1 });
+    const evidence = weighEvidence(
+      countTogether(conceptsOf(tokens, ['rain', 'wind', 'fare', 'home']), windows),
+      windows,
+    );
+    const settings = {
+      measure: 'npmi' as const,
+      cutOff: 0.1,
+      minimumTogether: 3,
+      standsBy: 'either' as const,
+    };
+    expect(findLinks(evidence, windows.overlap, { ...settings, maximumQ: 0.05 }).standing).to.equal(0);
+    const all = findLinks(evidence, windows.overlap, { ...settings, maximumQ: 1 });
+    expect([all.standing, ...all.both.slice(0, 2)]).to.deep.equal([2, 3, 3]);
+    expect([...all.beyond.slice(0, 2)], 'which may be chance').to.deep.equal([0, 0]);
+  });
 });
 
 describe('networks', () => {

@@ -1,6 +1,6 @@
 import { MEASURES } from '@green-thicket/core/network/measures';
 import { Segmented } from 'antd';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
@@ -53,6 +53,11 @@ function LinksOfTexts() {
   const [shown, setShown] = useState<ShownLinks>('all');
   useShownFigure(face === 'company' ? undefined : { kind: 'links' });
   const rarer = useView('rarer', { limit: MOST_ROWS }, shown === 'rarer').data;
+  const beyondOf = useCallback(
+    (row: LinkRow) =>
+      row.beyond === 'neither' && shown !== 'rarer' ? 'may be chance' : BEYOND_WORDS[row.beyond],
+    [shown],
+  );
   const options = all.map(({ key, label }) => ({ value: key, label }));
   const linkKey = selection?.kind === 'link' ? selection.keys.join('—') : '';
   const columns = useMemo(
@@ -118,8 +123,8 @@ function LinksOfTexts() {
         title: 'Beyond chance',
         hint: 'By meetings: they meet oftener than the words of each source make likely, or those of all short sources together. By sources: only the same sources speak of both.',
         width: 112,
-        value: (row) => BEYOND_WORDS[row.beyond],
-        render: (row) => BEYOND_WORDS[row.beyond],
+        value: beyondOf,
+        render: beyondOf,
       },
       {
         key: 'q',
@@ -130,7 +135,7 @@ function LinksOfTexts() {
         render: (row) => (qOf(row) < 0.001 ? '< 0.001' : qOf(row).toFixed(3)),
       },
     ],
-    [concept, measure, select, letterOf],
+    [concept, measure, select, letterOf, beyondOf],
   );
   return (
     <InTurn>

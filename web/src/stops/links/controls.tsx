@@ -44,7 +44,7 @@ export const CONTROLS: Controls<
   },
   maximumQ: {
     label: 'Chance, in per cent',
-    help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg).',
+    help: 'The share of false links to put up with among those found (q, Benjamini and Hochberg). At 100 chance is not asked: what is strong enough and meets often enough stands, and the list says what may be chance.',
     Input: number(
       'Chance in per cent',
       { ...inPercent(RANGES.maximumQ, false), step: 1 },

@@ -1,3 +1,4 @@
+import { asksChance } from '@green-thicket/core/network/measures';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useView } from '../../engine/use-view.ts';
@@ -19,7 +20,7 @@ import styles from './ThemesStop.module.css';
 
 /** Themes: how many there may be, a column each with its concepts, and trays for what is in none. */
 export function ThemesStop() {
-  const { state } = useStudy();
+  const { state, decide } = useStudy();
   const network = useNetwork();
   useShownFigure({ kind: 'themes' });
   const { data, isPlaceholderData } = useView('themes', null);
@@ -68,6 +69,24 @@ export function ThemesStop() {
                         {network ? 'A' : 'More text, more links or a'} lower resolution would help; or begin
                         one with words of your own below.
                       </p>
+                      {!network && asksChance(state.settings.links) && (
+                        <p>
+                          In few or short texts hardly any two words share more than chance has it.{' '}
+                          <button
+                            type="button"
+                            className="linklike"
+                            title="Links then stand whether or not chance would explain them; the list of links says which may be chance"
+                            onClick={() => decide({ kind: 'setLinks', change: { maximumQ: 1 } })}
+                          >
+                            Let links stand that may be chance
+                          </button>{' '}
+                          or{' '}
+                          <button type="button" className="linklike" onClick={() => setFace('topics')}>
+                            ask a topic model
+                          </button>
+                          , which makes do with less.
+                        </p>
+                      )}
                     </div>
                   ) : (
                     <div className={styles.themeColumns}>
