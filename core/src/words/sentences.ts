@@ -298,7 +298,7 @@ export function methodSentences(
       control('shownLinks', `${map.shownLinks} links`),
       ' inside parcels and ',
       control('shownBridges', `${map.shownBridges} bridges`),
-      ' between them, the strongest that go clear of every word; dashed, or widely dotted, where only the same sources hold both.',
+      ` between them, the strongest that go clear of every word; dashed, or widely dotted, where only the same sources hold both${asksChance(links) ? '' : '; some of them may be chance'}.`,
     ],
     compare:
       attribute !== undefined || compare.columns !== 'attribute'

@@ -225,6 +225,12 @@ describe('method sentences', () => {
     expect(sentenceText(sentences.links)).to.match(
       /share a window of a whole source, as these are short answers, at least 3 times, their NPMI is above 0.1/,
     );
+    const unasked = decide(state, { kind: 'setLinks', change: { maximumQ: 1 } });
+    expect(sentenceText(methodSentences(unasked).links)).to.include(
+      'whether or not chance would explain it.',
+    );
+    expect(sentenceText(methodSentences(unasked).map)).to.match(/some of them may be chance\.$/);
+    expect(sentenceText(sentences.map)).to.not.include('may be chance');
     expect(sentenceText(sentences.themes)).to.include(
       'the resolution whose themes come back best when sources are drawn anew, 0.9',
     );
