@@ -1,4 +1,4 @@
-import type { SourceStrength } from './strength.ts';
+import type { SourceStrength } from './source-strength.ts';
 
 /** Each source's mixture of themes beside its group's. */
 export interface Profiles {

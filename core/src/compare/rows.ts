@@ -1,7 +1,7 @@
 import type { Counts } from '../network/counts.ts';
 import type { Windows } from '../network/windows.ts';
 import type { StrengthMeasure } from './measures.ts';
-import type { SourceStrength } from './strength.ts';
+import type { SourceStrength } from './source-strength.ts';
 
 /** What a strength is of: a stretch speaks to it that holds so many of these concepts; one for a concept, two for a link. */
 export interface Row {

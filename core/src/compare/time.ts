@@ -1,5 +1,6 @@
 import { PERIODS, periodOf, type Period } from '../base/periods.ts';
-import { groupStrength, type SourceStrength, type Strength } from './strength.ts';
+import { groupStrength, type Strength } from './strength.ts';
+import type { SourceStrength } from './source-strength.ts';
 
 /** One period of one group. */
 export interface PeriodStrength {

@@ -1,6 +1,6 @@
 import { ranked } from '../base/order.ts';
 import { measureRows, type Row } from '../compare/rows.ts';
-import type { SourceStrength } from '../compare/strength.ts';
+import type { SourceStrength } from '../compare/source-strength.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import { conceptLabels } from '../engine/resources.ts';
 import { fewestInStretch, stretchSettings } from '../engine/stage-keys.ts';

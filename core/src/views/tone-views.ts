@@ -1,5 +1,6 @@
 import { eachRowSpoken } from '../compare/rows.ts';
-import { compareEach, type SourceStrength } from '../compare/strength.ts';
+import { compareEach } from '../compare/strength.ts';
+import type { SourceStrength } from '../compare/source-strength.ts';
 import { allLists, TONE, type ToneList } from '../compare/tone-lists.ts';
 import { readTone, toneBy } from '../compare/tone.ts';
 import type { Tokens } from '../text/tokens.ts';

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { strengthOfRows } from '../../src/compare/rows.ts';
-import { compareGroups, type SourceStrength } from '../../src/compare/strength.ts';
+import { compareGroups } from '../../src/compare/strength.ts';
+import type { SourceStrength } from '../../src/compare/source-strength.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { studentQuantile } from '../../src/numeric/special.ts';
 import { wilsonInterval } from '../../src/numeric/chance.ts';
