@@ -188,6 +188,25 @@ describe('links', () => {
     expect(findLinks(evidence, windows.overlap, { ...settings, cutOff: 1 }).standing).to.equal(0);
   });
 
+  it('are the same whatever was asked of the same windows before', () => {
+    const random = seededRandom(9);
+    const words = ['rain', 'wind', 'fare', 'home', 'seat', 'stop'];
+    const said = Array.from({ length: 90 }, () => words.filter(() => random() < 0.4).join(' '));
+    const tokens = tokensOf(said.map((sentence) => `So ${sentence}.`).join(' '));
+    const windows = windowsOf(tokens, { size: 2 });
+    const evidence = weighEvidence(countTogether(conceptsOf(tokens, words), windows), windows);
+    const settings = { minimumTogether: 2, maximumQ: 0.5, standsBy: 'either' as const };
+    for (const measure of ['npmi', 'g2', 'jaccard', 'npmi'] as const) {
+      for (const cutOff of [0, 0.3, 0.1]) {
+        const asked = { ...settings, measure, cutOff };
+        // The other evidence is an object of its own, of which nothing is known yet.
+        const fresh = findLinks({ ...evidence }, windows.overlap, asked);
+        expect(findLinks(evidence, windows.overlap, asked)).to.deep.equal(fresh);
+        expect(findLinks(evidence, 1, asked).g2).to.deep.equal(findLinks({ ...evidence }, 1, asked).g2);
+      }
+    }
+  });
+
   it('stand by strength and meetings alone where chance is not asked, and say what may be chance', () => {
     // Both pairs meet three times, far too seldom among so many words to be beyond chance.
     const tokens = tokensOf(

@@ -3,7 +3,7 @@ import { Workbox } from 'workbox-window';
 /** How long after the page has loaded the application is kept for use without the server, in milliseconds. */
 const AFTER = 3000;
 /** How long a new version that was let in may take before it is said what holds it up, in milliseconds. */
-const HELD_UP = 5000;
+const HELD_UP = 3000;
 
 /**
  * Keeps all of the application in the browser, so that it goes on without the server. A new version that waits is told

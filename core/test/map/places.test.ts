@@ -1,0 +1,113 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { nearestFree, overlaps, type Box } from '../../src/map/free-place.ts';
+import { area, halfPlanes, isInside, roomForBox, type Point } from '../../src/map/geometry.ts';
+import { powerCells } from '../../src/map/parcels.ts';
+import { routeBetween } from '../../src/map/routes.ts';
+
+const LAND: Point[] = [
+  [0, 0],
+  [400, 0],
+  [400, 300],
+  [0, 300],
+];
+const box = fc.record({
+  x: fc.double({ min: 20, max: 380, noNaN: true }),
+  y: fc.double({ min: 20, max: 280, noNaN: true }),
+  width: fc.double({ min: 10, max: 80, noNaN: true }),
+  height: fc.double({ min: 8, max: 24, noNaN: true }),
+});
+
+describe('the nearest free place', () => {
+  it('is inside, on nothing, and the wish where that is free', () => {
+    fc.assert(
+      fc.property(fc.array(box, { maxLength: 25 }), box, (boxes, wished) => {
+        const { width, height } = wished;
+        const room = roomForBox(halfPlanes(LAND), width, height);
+        const place = nearestFree({
+          room,
+          boxes,
+          width,
+          height,
+          wishX: wished.x,
+          wishY: wished.y,
+          parcel: LAND,
+        });
+        const isFree = (at: Box): boolean => boxes.every((other) => !overlaps(at, other, 3));
+        if (isInside(room, wished.x, wished.y) && isFree(wished)) {
+          expect(place).to.deep.equal([wished.x, wished.y]);
+        }
+        if (!place) return;
+        expect(isInside(room, ...place, 1e-9)).to.equal(true);
+        expect(isFree({ x: place[0], y: place[1], width, height })).to.equal(true);
+      }),
+    );
+  });
+});
+
+describe('the cells of a power diagram', () => {
+  it('are the same for those that are asked for, and empty for the others', () => {
+    const point = fc.tuple(
+      fc.double({ min: 1, max: 399, noNaN: true }),
+      fc.double({ min: 1, max: 299, noNaN: true }),
+    );
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 1, maxLength: 12 }), (sites) => {
+        const weights = new Float64Array(sites.length);
+        const all = powerCells(LAND, sites, weights);
+        const some = powerCells(LAND, sites, weights, (site) => site % 2 === 0);
+        some.forEach((cell, i) => expect(cell).to.deep.equal(i % 2 === 0 ? all[i] : []));
+      }),
+    );
+  });
+
+  it('part the land', () => {
+    const sites: Point[] = [
+      [50, 60],
+      [300, 80],
+      [200, 250],
+      [90, 210],
+    ];
+    const cells = powerCells(LAND, sites, Float64Array.of(0, 900, -400, 50));
+    expect(cells.reduce((sum, cell) => sum + area(cell), 0)).to.be.closeTo(area(LAND), 1e-6);
+  });
+});
+
+describe('the way of a link', () => {
+  it('goes clear of every other word, and does not hang on words far from it', () => {
+    const far: Box[] = Array.from({ length: 40 }, (_, i) => ({
+      x: 5000 + 90 * i,
+      y: 5000,
+      width: 60,
+      height: 14,
+    }));
+    fc.assert(
+      fc.property(fc.array(box, { minLength: 2, maxLength: 20 }), (boxes) => {
+        const [a, b] = boxes;
+        const route = routeBetween(a, b, boxes);
+        expect(routeBetween(a, b, [...far, ...boxes])).to.deep.equal(route);
+        if (!route) return;
+        const others = boxes.filter((each) => each !== a && each !== b);
+        for (let t = 0; t <= 1; t += 0.02) {
+          const along = (i: 0 | 1): number =>
+            (1 - t) ** 2 * route.from[i] + 2 * t * (1 - t) * route.bend[i] + t ** 2 * route.to[i];
+          // It is looked every few units, with some clearance: a corner may just be cut.
+          const dot = { x: along(0), y: along(1), width: 0, height: 0 };
+          expect(others.some((other) => overlaps(dot, other, -4))).to.equal(false);
+        }
+      }),
+    );
+  });
+
+  it('is bowed round what stands between, and none where nothing gets through', () => {
+    const [a, b] = [
+      { x: 0, y: 0, width: 20, height: 10 },
+      { x: 200, y: 0, width: 20, height: 10 },
+    ];
+    const between = { x: 100, y: 0, width: 40, height: 30 };
+    const route = routeBetween(a, b, [a, b, between]);
+    expect(Math.abs(route?.bend[1] ?? 0)).to.be.above(30);
+    const wall = { x: 100, y: 0, width: 10, height: 2000 };
+    expect(routeBetween(a, b, [a, b, wall])).to.equal(undefined);
+  });
+});
