@@ -146,6 +146,27 @@ interface FoundLanguage {
 /** The language a text is written in, empty where that can't be told; by its script, its commonest words, or, where these tell nothing, its letter triples. */
 export const detectLanguage = (text: string): LanguageCode | '' => findLanguage(text).code;
 
+/** Other parts of a long text than the one that is looked at first. */
+const otherSamples = (text: string): readonly string[] =>
+  text.length > 2 * LOOKED_AT
+    ? [0, 2, 3].map((quarter) => {
+        const start = Math.floor((quarter * text.length) / 4);
+        return text.slice(start, start + LOOKED_AT);
+      })
+    : [];
+
+/** The first answer there is. */
+function firstOf<Asked, Answer>(
+  asked: readonly Asked[],
+  answer: (of: Asked) => Answer | undefined,
+): Answer | undefined {
+  for (const each of asked) {
+    const found = answer(each);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 function findLanguage(text: string): FoundLanguage {
   const start = text.length > 2 * LOOKED_AT ? text.indexOf(' ', Math.floor(text.length / 4)) + 1 : 0;
   const sample = text.slice(start, start + LOOKED_AT);
@@ -163,7 +184,8 @@ function findLanguage(text: string): FoundLanguage {
     // None of the languages known by name is written so.
     if (letters >= FEWEST_LETTERS && latin < letters / 2) return { code: 'other', isSure: true };
   }
-  const common = byCommonWords(sample);
+  // A list or a table there may hide what language all else is in.
+  const common = byCommonWords(sample) ?? firstOf(otherSamples(text), byCommonWords);
   if (common) return { code: common, isSure: true };
   if (lettersOf() < ENOUGH_LETTERS) return { code: '', isSure: false };
   const likely = francAll(sample, { minLength: 1 }).filter(([, score]) => score >= AS_LIKELY);
@@ -186,5 +208,9 @@ export function languagesOf(texts: readonly string[]): SourceLanguages {
   for (const code of LANGUAGE_CODES) {
     if ((weight.get(code) ?? 0) > (weight.get(main) ?? 0)) main = code;
   }
-  return { of: found.map(({ code }) => code), main };
+  // Who writes one of the languages known uses its common words: letters alone bring no further one in.
+  const sure = new Set(found.flatMap(({ code, isSure }) => (isSure ? [code] : [])));
+  const isBorne = ({ code, isSure }: FoundLanguage): boolean =>
+    isSure || !isAnySure || code === 'other' || sure.has(code);
+  return { of: found.map((each) => (isBorne(each) ? each.code : '')), main };
 }

@@ -190,6 +190,10 @@ describe('languages', () => {
     // Alone, its letters are all there is to go by.
     const alone = languagesOf([list]);
     expect(alone.main).to.equal(alone.of[0]);
+    // Its letters bring in no language that none of the talks is in; and a list in a talk does not hide what that is in.
+    expect(languagesOf([list, ...talks]).of).to.deep.equal(['', ...talks.map(() => 'en')]);
+    const listed = `${'I grow beans and kale in it. '.repeat(120)}${'constructor prototype valor '.repeat(400)}`;
+    expect(detectLanguage(listed)).to.equal('en');
     expect(detectLanguage('no no no')).to.equal('');
     expect(detectLanguage('no se como es')).to.equal('es');
   });
