@@ -17,6 +17,14 @@ since whether within without towards toward across along around behind beside be
 near outside past per plus till unlike via cos 'cause cause may s t d ll m re ve don
 `;
 
+/** Function words of older texts, and of formal ones. Our own list. */
+const OLD_FUNCTION_WORDS = `
+thou thee thy thine thyself ye hath hast doth dost didst hadst shalt canst couldst wouldst shouldst mayst wast unto
+tis twas 'tis 'twas o'er e'er ne'er ere nay yea whilst amongst amidst betwixt hither thither whither hence thence whence
+thereof whereof hereof therein wherein herein thereby whereby hereby therefore wherefore thereto hereto whereas
+notwithstanding
+`;
+
 /** Words that carry talk along and say little of what it is about. Our own list, for spoken material. */
 const TALK_WORDS = `
 yeah yes yep no nope oh ah eh er erm um uh hmm mm mmm ha well okay ok right sure really actually basically literally
@@ -68,7 +76,7 @@ export interface StopLayer {
 
 /** The layers of the English stop list, each shown under its name. */
 export const ENGLISH_STOP_WORDS: readonly StopLayer[] = [
-  { name: 'function words', words: listed(FUNCTION_WORDS) },
+  { name: 'function words', words: [...listed(FUNCTION_WORDS), ...listed(OLD_FUNCTION_WORDS)] },
   { name: 'words of talk', words: listed(TALK_WORDS) },
   { name: 'numbers', words: listed(NUMBER_WORDS) },
   { name: 'times', words: listed(TIME_WORDS) },

@@ -1,9 +1,16 @@
 import { useRef } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
 import { overlaps, type Box } from '@green-thicket/core/map/free-place';
+import {
+  halfPlanes,
+  isInside,
+  projectInto,
+  roomForBox,
+  type Polygon,
+} from '@green-thicket/core/map/geometry';
 import { roundedPath } from '@green-thicket/core/map/shapes';
 import { tint } from '@green-thicket/core/map/palette';
-import type { MapLabel, MapScene } from '@green-thicket/core/map/scene';
+import type { MapLabel, MapParcel, MapScene } from '@green-thicket/core/map/scene';
 import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
@@ -38,14 +45,34 @@ interface Written extends Box {
   readonly weight: number;
 }
 
-/** The words a map of this size can show: those that are said most, at their places, none on another. */
-function wordsShown(scene: MapScene, keys: readonly string[], weights: Weights, smallest: number): Written[] {
-  const names = scene.parcels.map(({ written: { x, y } }): Box => ({
-    x,
-    y,
-    width: 2.4 * smallest,
+/** A theme's strength, or by how much two strengths differ. */
+const saidOf = (weight: number, isDifference: boolean): string =>
+  isDifference ? `${weight < 0 ? '−' : '+'}${percent(Math.abs(weight), 1)}` : percent(weight, 1);
+
+/** A box where it stood on the whole map, drawn into its parcel as far as that has room: here it is larger. */
+function drawnInto(polygon: Polygon, { x, y, width, height }: Box): Box {
+  const room = roomForBox(halfPlanes(polygon), width, height);
+  const within = projectInto(room, x, y);
+  const [newX, newY] = isInside(room, ...within, 0.5) ? within : [x, y];
+  return { x: Math.max(width / 2 + 4, Math.min(MAP_WIDTH - width / 2 - 4, newX)), y: newY, width, height };
+}
+
+/** Where a parcel's letter and what is said of it stand. */
+const nameBox = ({ letter, polygon, written }: MapParcel, said: string, smallest: number): Box =>
+  drawnInto(polygon, {
+    x: written.x,
+    y: written.y,
+    width: textWidth(`${letter} ${said}`, 1.1 * smallest) + 6,
     height: 1.3 * smallest,
-  }));
+  });
+
+/** The words a map of this size can show: those that are said most, at their places, none on another. */
+function wordsShown(
+  scene: MapScene,
+  keys: readonly string[],
+  weights: Weights,
+  { smallest, names }: { readonly smallest: number; readonly names: readonly Box[] },
+): Written[] {
   const shown: Written[] = [];
   const candidates = scene.labels
     .filter(({ theme, zoom }) => theme >= 0 && zoom === 1)
@@ -54,13 +81,8 @@ function wordsShown(scene: MapScene, keys: readonly string[], weights: Weights, 
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight) || a.label.concept - b.label.concept);
   for (const { label, weight } of candidates) {
     const type = smallest * (1 + 0.7 * Math.sqrt(Math.abs(weight) / weights.mostWord));
-    const width = textWidth(label.text, type) + 4;
-    const box = {
-      x: Math.max(width / 2 + 4, Math.min(MAP_WIDTH - width / 2 - 4, label.x)),
-      y: label.y,
-      width,
-      height: type * 1.15,
-    };
+    const size = { width: textWidth(label.text, type) + 4, height: type * 1.15 };
+    const box = drawnInto(scene.parcels[label.theme].polygon, { x: label.x, y: label.y, ...size });
     if ([...shown, ...names].some((other) => overlaps(other, box, 2))) continue;
     shown.push({ ...box, label, type, weight });
   }
@@ -91,6 +113,10 @@ export function TintedMap({
 }) {
   const board = useRef<SVGSVGElement>(null);
   const toNext = useArrowWords(board, '.tinted-word');
+  const isDifference = inks !== undefined;
+  const names = scene.parcels.map((parcel) =>
+    nameBox(parcel, saidOf(weights.ofTheme(parcel.letter), isDifference), smallest),
+  );
   const inkOfWeight = (own: string, weight: number): string => (inks ? inks[weight < 0 ? 1 : 0] : own);
   return (
     <svg
@@ -100,11 +126,11 @@ export function TintedMap({
       role="group"
       aria-label={title}
     >
-      {scene.parcels.map(({ letter, name, polygon, ink, written }) => {
+      {scene.parcels.map(({ letter, name, polygon, ink }, p) => {
         const weight = weights.ofTheme(letter);
         const isSure = weights.isSure?.({ letter }) ?? true;
         const shade = inkOfWeight(ink, weight);
-        const said = inks ? `${weight < 0 ? '−' : '+'}${percent(Math.abs(weight), 1)}` : percent(weight, 1);
+        const said = saidOf(weight, isDifference);
         return (
           <g
             key={letter}
@@ -124,8 +150,8 @@ export function TintedMap({
               strokeDasharray={isSure ? undefined : '6 5'}
             />
             <text
-              x={written.x}
-              y={written.y + smallest * 0.4}
+              x={names[p].x}
+              y={names[p].y + smallest * 0.4}
               textAnchor="middle"
               fontSize={smallest * 1.25}
               fontWeight={800}
@@ -143,7 +169,7 @@ export function TintedMap({
           </g>
         );
       })}
-      {wordsShown(scene, keys, weights, smallest).map(({ label, x, y, width, type, weight }) => {
+      {wordsShown(scene, keys, weights, { smallest, names }).map(({ label, x, y, width, type, weight }) => {
         const key = keys[label.concept];
         const isSure = weights.isSure?.({ key }) ?? true;
         return (
