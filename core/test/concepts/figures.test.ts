@@ -2,8 +2,15 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { falselyDistinct } from '../../../bench/distinct.ts';
 import { knownThemes } from '../../../bench/known-themes.ts';
-import { addSource, distinctiveness, emptySide, tfIdf, type Side } from '../../src/concepts/distinct.ts';
-import { normalOf, studentTail } from '../../src/numeric/special.ts';
+import {
+  addSource,
+  contrastSides,
+  distinctiveness,
+  emptySide,
+  tfIdf,
+  type Side,
+} from '../../src/concepts/distinct.ts';
+import { normalOf, studentQuantile, studentTail } from '../../src/numeric/special.ts';
 import { wordsPerSource } from '../../src/text/tokens.ts';
 import { wordPairs } from '../../src/concepts/word-pairs.ts';
 import { windowsWithEach } from '../../src/network/counts.ts';
@@ -33,6 +40,40 @@ describe('distinctiveness', () => {
     // The same mentions, all of the group's in one of its sources: 0 and 10 where 5 are expected is 50 for 12 mentions.
     const [bursty] = distinctiveness(sideOf([0, 50], [10, 50]), sideOf([1, 100], [1, 100]));
     expect(bursty).to.be.closeTo(normalOf(studentTail(t / Math.sqrt(((4 / 2) * 50) / 12), 2)), 1e-9);
+  });
+
+  it('is what the definition gives, source by source, with its interval', () => {
+    const source = fc.tuple(fc.nat(40), fc.integer({ min: 41, max: 900 }));
+    const sources = fc.array(source, { minLength: 1, maxLength: 7 });
+    fc.assert(
+      fc.property(sources, sources, (a, b) => {
+        const total = (of: readonly (readonly number[])[], at: 0 | 1): number =>
+          of.reduce((sum, each) => sum + each[at], 0);
+        const mentions = total([...a, ...b], 0);
+        const degrees = a.length + b.length - 2;
+        fc.pre(mentions > 0 && degrees > 0);
+        const words = total([...a, ...b], 1);
+        // A tenth of the collection's words speak as the collection does.
+        const [alpha, alphas] = [(0.1 * words * mentions) / words, 0.1 * words];
+        const odds = (of: typeof a): number =>
+          (total(of, 0) + alpha) / (total(of, 1) + alphas - total(of, 0) - alpha);
+        const logOdds = Math.log(odds(a)) - Math.log(odds(b));
+        // How much more sources of a side differ than their words make likely.
+        const apart = [a, b].map((of) =>
+          of.reduce((sum, [own, said]) => sum + (own - (total(of, 0) / total(of, 1)) * said) ** 2, 0),
+        );
+        const burst = Math.max(1, (((a.length + b.length) / degrees) * (apart[0] + apart[1])) / mentions);
+        const variance = burst * (1 / (total(a, 0) + alpha) + 1 / (total(b, 0) + alpha));
+        const found = contrastSides(sideOf(...a), sideOf(...b));
+        expect(found.logOdds[0]).to.be.closeTo(logOdds, 1e-9);
+        expect((found.high[0] - found.low[0]) / 2).to.be.closeTo(
+          studentQuantile(0.05, degrees) * Math.sqrt(variance),
+          1e-6,
+        );
+        const t = logOdds / Math.sqrt(variance);
+        expect(found.z[0]).to.be.closeTo(Math.sign(t) * normalOf(studentTail(t, degrees)), 1e-6);
+      }),
+    );
   });
 
   it('turns its sign when the sides are changed, and is 0 where a side is empty or both are one source', () => {
