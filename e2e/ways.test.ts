@@ -170,7 +170,7 @@ describe('ways through the interface', () => {
       );
     const paths = Array.from({ length: 12 }, (_, f) => {
       let text = '';
-      for (let i = 0; text.length < 700_000; i++)
+      for (let i = 0; text.length < 350_000; i++)
         text += `The ${words[(i * 5 + f) % 16]} and ${words[(i + (i >> 4)) % 16]}${i % 977}. `;
       const path = join(folder, `long${f}.txt`);
       writeFileSync(path, text);
