@@ -258,6 +258,22 @@ describe('a messy collection', () => {
     expect(await browser.all('.stage-note'), 'and not asked again').to.deep.equal([]);
   });
 
+  it('brought in with a table that names them have its attributes', async () => {
+    await add(
+      file('a.txt', 'The bus waits.'),
+      file('b.txt', 'The rain waits.'),
+      file('who.csv', 'name,role\na.txt,driver\nb.txt,resident\n'),
+    );
+    await browser.waitForText('.ant-modal', 'What is in who.csv?');
+    // That it tells of sources is seen, though these came in a moment ago.
+    await browser.find('.ant-radio-wrapper-checked[class*=radio]:nth-child(2)');
+    await browser.click('.ant-modal-footer .ant-btn-primary');
+    await browser.press('OK');
+    await browser.waitForText('.trail', '2 sources');
+    await browser.find('[aria-label="role of a.txt: driver"]');
+    await browser.find('[aria-label="role of b.txt: resident"]');
+  });
+
   it('in an encoding that can’t be told is shown in each it may be in, and read as the one that reads right', async () => {
     // Two Polish sentences too short to be told apart, in ISO-8859-2.
     const polish = Buffer.from('4e6f636ee8206175746f62757320737461b320707a7920b66dfd6e65', 'hex');

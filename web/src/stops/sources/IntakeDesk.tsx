@@ -3,6 +3,7 @@ import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { endingOf } from '@green-thicket/core/formats/read-result';
+import type { StudySource } from '@green-thicket/core/study/study';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { engine, intakeWorker } from '../../engine/client.ts';
 import type { FileToRead, HeldTable, ReadReport } from '../../engine/protocol.ts';
@@ -34,7 +35,11 @@ const inUtf8 = async ({ name, file }: FileToRead, encoding: string): Promise<Fil
 export function IntakeDesk({ children }: { children: ReactNode }) {
   const { id, state, decide } = useStudy();
   const { modal, message } = App.useApp();
-  const [asked, setAsked] = useState<{ table: HeldTable; answer: (answer: TableAnswer) => void }>();
+  const [asked, setAsked] = useState<{
+    table: HeldTable;
+    brought: readonly StudySource[];
+    answer: (answer: TableAnswer) => void;
+  }>();
   const [unsure, setUnsure] = useState<UnsureFiles & { answer: (encoding: string | undefined) => void }>();
   const present = state.sources;
 
@@ -55,9 +60,11 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
       const sorted = [...read.sources].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
       await recordSources(id, sorted, { types: typesOf(sorted) });
       if (read.entries.length > 0) await keepEntries(id, read.entries);
-      let came = sorted.length;
+      const brought = [...sorted];
       for (const table of read.tables) {
-        const answer = await new Promise<TableAnswer>((resolve) => setAsked({ table, answer: resolve }));
+        const answer = await new Promise<TableAnswer>((resolve) =>
+          setAsked({ table, brought: [...brought], answer: resolve }),
+        );
         setAsked(undefined);
         await intakeWorker.letGoOfTable(table.table);
         if (answer.kind === 'left') notes.push(`${table.name} was left out.`);
@@ -66,7 +73,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
             note: answer.outcome.note,
             types: answer.outcome.types,
           });
-          came += answer.outcome.sources.length;
+          for (const source of answer.outcome.sources) brought.push(source);
           notes.push(answer.outcome.note);
         }
         if (answer.kind === 'described') {
@@ -78,12 +85,12 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         }
       }
       if (read.refused.length === 0 && notes.length === 0) {
-        void message.success(`${counted(came, 'source')} came in.`);
+        void message.success(`${counted(brought.length, 'source')} came in.`);
         return;
       }
       modal.info({
         title: 'What came in',
-        content: <IntakeReport sources={came} refused={read.refused} notes={notes} />,
+        content: <IntakeReport sources={brought.length} refused={read.refused} notes={notes} />,
         width: 560,
       });
     },
@@ -212,7 +219,14 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
       <FileDrop says="Let go to add these files as sources" onFiles={takeFiles} />
       {children}
       {unsure && <EncodingDialog unsure={unsure} onAnswer={unsure.answer} />}
-      {asked && <TableDialog key={asked.table.table} table={asked.table} onAnswer={asked.answer} />}
+      {asked && (
+        <TableDialog
+          key={asked.table.table}
+          table={asked.table}
+          brought={asked.brought}
+          onAnswer={asked.answer}
+        />
+      )}
     </IntakeContext.Provider>
   );
 }

@@ -1,6 +1,7 @@
 import { Checkbox, Modal, Radio, Select, Switch } from 'antd';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ATTRIBUTE_TYPES, type AttributeType } from '@green-thicket/core/study/attributes';
+import type { StudySource } from '@green-thicket/core/study/study';
 import type { Description } from '@green-thicket/core/intake/describing-table';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import type { TableChoice, TableColumn } from '@green-thicket/core/intake/table-sources';
@@ -32,9 +33,12 @@ interface Chosen {
 /** A table before it becomes sources: which column is the text, which are attributes, and what would come of it. */
 export function TableDialog({
   table,
+  brought,
   onAnswer,
 }: {
   table: HeldTable;
+  /** Sources that came in with the table: they may not stand in the study's state yet. */
+  brought: readonly StudySource[];
   onAnswer: (answer: TableAnswer) => void;
 }) {
   useReturnFocus();
@@ -47,7 +51,7 @@ export function TableDialog({
   const [busy, setBusy] = useState(false);
 
   // Attributes that come in while the dialog is open are no reason to look again.
-  const known = useRef(sources);
+  const known = useRef([...sources, ...brought]);
   const look = useCallback(
     (sheet: number, hasHead?: boolean): void =>
       tellFault('The table can’t be looked at', async () => {
