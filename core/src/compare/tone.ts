@@ -1,4 +1,5 @@
 import { firstAtLeast } from '../base/order.ts';
+import { remembered } from '../base/remembered.ts';
 import type { Windows } from '../network/windows.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { TONE, type ToneEntry, type ToneList } from './tone-lists.ts';
@@ -73,22 +74,18 @@ function aspectsOf(categories: readonly string[], sides: readonly Sides[]): Aspe
   });
 }
 
-const readers = new WeakMap<Tokens, Map<readonly ToneEntry[], ToneReader>>();
+const readerOf = remembered((tokens: Tokens) =>
+  remembered((entries: readonly ToneEntry[]) => makeReader(tokens, entries)),
+);
 
 /**
  * Makes a list ready for a collection: every different word is looked up once. Phrases count before their words, the longest
  * first. A negation within three words before, in the same sentence, turns a word of a two-sided category round, weakened, and
  * takes one of a one-sided category out (“not afraid” is no fear); “very” and the like strengthen, “slightly” weakens.
  */
-export function readTone(tokens: Tokens, list: ToneList): ToneReader {
-  let of = readers.get(tokens);
-  if (!of) readers.set(tokens, (of = new Map()));
-  let reader = of.get(list.entries);
-  if (!reader) of.set(list.entries, (reader = makeReader(tokens, list)));
-  return reader;
-}
+export const readTone = (tokens: Tokens, { entries }: ToneList): ToneReader => readerOf(tokens)(entries);
 
-function makeReader(tokens: Tokens, { entries }: ToneList): ToneReader {
+function makeReader(tokens: Tokens, entries: readonly ToneEntry[]): ToneReader {
   const categories = [...new Set(entries.map(([, category]) => category))];
   const numberOf = new Map(categories.map((category, c) => [category, c]));
   const sides = categories.map((): Sides => ({ up: false, down: false }));
@@ -167,12 +164,12 @@ export function toneOfStretches(reader: ToneReader, stretches: Windows): Uint8Ar
   return has;
 }
 
+const toneOfText = remembered((tokens: Tokens) =>
+  remembered((stretches: Windows) =>
+    remembered((entries: readonly ToneEntry[]) => toneOfStretches(readerOf(tokens)(entries), stretches)),
+  ),
+);
+
 /** What every stretch sounds like by a list, worked out once for the same text and list. */
-const known = new WeakMap<Windows, Map<readonly ToneEntry[], Uint8Array>>();
-export function toneBy(tokens: Tokens, stretches: Windows, list: ToneList): Uint8Array {
-  let of = known.get(stretches);
-  if (!of) known.set(stretches, (of = new Map()));
-  let has = of.get(list.entries);
-  if (!has) of.set(list.entries, (has = toneOfStretches(readTone(tokens, list), stretches)));
-  return has;
-}
+export const toneBy = (tokens: Tokens, stretches: Windows, { entries }: ToneList): Uint8Array =>
+  toneOfText(tokens)(stretches)(entries);

@@ -1,4 +1,5 @@
 import { Int32List } from '../base/int32-list.ts';
+import { taken } from '../base/taken.ts';
 import { covarianceIn, unevenness } from './autocovariance.ts';
 import { presentIn, rateIn, type Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
@@ -150,8 +151,12 @@ function meetingCounter(
   const { both, meetings, sources, ended, lastSource } = counted;
   return (block) => {
     const met = countMeetings(residuals, windows, block, counted);
-    const taken = (list: Int32Array): Int32Array => met.map((pair) => list[pair]);
-    const tally = { met, both: taken(both), meetings: taken(meetings), sources: taken(sources) };
+    const tally = {
+      met,
+      both: taken(both, met),
+      meetings: taken(meetings, met),
+      sources: taken(sources, met),
+    };
     for (const pair of met) {
       both[pair] = meetings[pair] = sources[pair] = 0;
       ended[pair] = lastSource[pair] = -1;

@@ -3,7 +3,7 @@ import { hitsIn, hitsOf, NO_HITS, type Hits } from '../reading/hits.ts';
 import { type PassageQuery } from '../reading/passages.ts';
 import { nearHits } from '../reading/near.ts';
 import { findHits, readQuery, SearchError } from '../reading/search.ts';
-import { sentenceOfTokens, type Tokens } from '../text/tokens.ts';
+import { sentenceOfTokens } from '../text/tokens.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { conceptLabels, languageOf } from '../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../engine/stage-keys.ts';
@@ -16,17 +16,14 @@ import { workingSources } from '../study/subset.ts';
 import type { ViewContext } from './view.ts';
 import type { FollowingSelection, Selection, Within } from './reading-view-types.ts';
 import { ownValue } from '../base/records.ts';
+import { remembered } from '../base/remembered.ts';
 import { eachRowSpoken } from '../compare/rows.ts';
 import { tenthsOf } from '../compare/course.ts';
 import { allLists } from '../compare/tone-lists.ts';
 import { readTone, toneBy, type TonedWord } from '../compare/tone.ts';
 
-const sentencesOfTokens = new WeakMap<Tokens, Int32Array>();
-export function sentencesOf(tokens: Tokens): Int32Array {
-  let sentences = sentencesOfTokens.get(tokens);
-  if (!sentences) sentencesOfTokens.set(tokens, (sentences = sentenceOfTokens(tokens)));
-  return sentences;
-}
+/** The sentence of each token, found once. */
+export const sentencesOf = remembered(sentenceOfTokens);
 
 /** Stages a selection may have to be looked up in. */
 export const SELECTION_STAGES = [
