@@ -18,6 +18,8 @@ const LOOK = 40;
  */
 const OF_STUDIES = 'cookies,file_systems,indexeddb,local_storage,shared_storage,storage_buckets';
 
+export const CHROMIUM = '/usr/bin/chromium';
+
 /** A browser with a profile and a download folder of its own. */
 export class Browser {
   readonly profile = mkdtempSync(join(tmpdir(), 'thicket-profile-'));
@@ -29,7 +31,7 @@ export class Browser {
 
   async start(): Promise<void> {
     const options = new chrome.Options();
-    options.setChromeBinaryPath('/usr/bin/chromium');
+    options.setChromeBinaryPath(CHROMIUM);
     options.addArguments(
       '--headless=new',
       '--no-sandbox',

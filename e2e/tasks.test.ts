@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { faultsOf, type Browser } from './browser.ts';
+import { CHROMIUM, faultsOf, type Browser } from './browser.ts';
 import { root } from './served.ts';
 import { setStage } from './stage.ts';
 
@@ -205,7 +205,7 @@ describe('a researcher', () => {
     await browser.until('The study is gone', async () => (await browser.all('.start-list li')).length === 1);
   });
 
-  it('gets the same map, to the last byte, from the command line', async () => {
+  it('gets the same map and report, to the last byte, from the command line', async () => {
     await openSample();
     await browser.goTo('links');
     await browser.press('0.1');
@@ -216,9 +216,19 @@ describe('a researcher', () => {
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.goTo('map');
     await browser.press('Save SVG');
-    const drawn = readFileSync(await browser.download('.svg'), 'utf8').replace(/@font-face\{[^}]*\}/, '');
+    const drawing = await browser.download('.svg');
+    await browser.press('Save PNG');
+    await browser.pickFromMenu('Picture (.png), 2 × size');
+    const picture = await browser.download('.png');
     await browser.press('Save study');
     const path = await browser.download('.thicket');
+    await browser.press('Notebook');
+    await browser.press('Report');
+    await browser.waitForText('.report-preview', 'References');
+    await browser.press('Save .docx');
+    const report = await browser.download('.docx');
+    await browser.press('Save .html');
+    const page = await browser.download('.html');
     const out = join(browser.downloads, 'tables');
     const { status, stderr } = spawnSync(process.execPath, [
       join(root, 'dist/cli/main.js'),
@@ -227,9 +237,16 @@ describe('a researcher', () => {
       '--out',
       out,
       '--quiet',
+      '--report',
+      '--browser',
+      CHROMIUM,
     ]);
     expect(status, String(stderr)).to.equal(0);
-    expect(readFileSync(join(out, 'map.svg'), 'utf8')).to.equal(drawn);
+    const written = { 'map.svg': drawing, 'map.png': picture, 'report.docx': report, 'report.html': page };
+    for (const [name, saved] of Object.entries(written))
+      expect(readFileSync(join(out, name)).equals(readFileSync(saved)), name).to.equal(true);
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     const figures = await browser.textOf('.trail li:nth-child(4)');
     const links = readFileSync(join(out, 'links.csv'), 'utf8').trim().split('\n').length - 1;
     expect(figures).to.include(`${links} stand`);

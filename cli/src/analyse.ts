@@ -15,7 +15,7 @@ import {
   toneTable,
 } from '@green-thicket/core/study-files/tables';
 import { withGround } from '@green-thicket/core/map/ground';
-import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { withDrawnFace, withDrawnWords, type DrawPng } from '@green-thicket/core/formats/document';
 import { drawMap } from '@green-thicket/core/map/draw';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { Decision } from '@green-thicket/core/study/decisions';
@@ -40,7 +40,8 @@ import { collect, type Collected } from './collect.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { openOutput } from './output-set.ts';
 import { EXCHANGE_FILES, exchangeFiles, REPORT_FILES, reportFiles } from './publishing.ts';
-import { lexiconOnce } from './lexicon-file.ts';
+import { withBrowser } from './drawing-browser.ts';
+import { lexiconOnce, reportFace } from './lexicon-file.ts';
 import { addDecisions, FIXED_TIME, NO_DECISIONS, readText, settingsIn } from './log.ts';
 import { readCounts, giveCounts, type Counted } from './shards/counted.ts';
 import { threads, toTheEndTogether } from './threads.ts';
@@ -64,6 +65,9 @@ export interface AnalyseOptions {
   /** Whether a report is written, and files for other programs. */
   readonly report?: boolean;
   readonly exchange?: boolean;
+  /** The browser that draws pictures, and how many times its size the map is drawn. */
+  readonly browser?: string;
+  readonly scale: number;
   readonly version: string;
 }
 
@@ -86,6 +90,12 @@ const RESULTS = [
   'methods.md',
   'run.json',
 ] as const;
+
+/** What is written where there is a browser that draws. */
+const PICTURE = 'map.png';
+
+/** How many times its size a picture may be drawn. */
+export const PICTURE_SCALES = { min: 1, max: 4, whole: true } as const;
 
 /** What a study is begun with. */
 type Brought = Pick<Collected, 'added' | 'entries' | 'describing'> & Partial<Pick<Counted, 'decisions'>>;
@@ -137,7 +147,7 @@ async function loadStudy(
   const { added, refused, notes, entries, describing } = await collect(files, {
     attributes,
     text,
-    own: { folder: out, names: new Set<string>([...RESULTS, ...REPORT_FILES, ...EXCHANGE_FILES]) },
+    own: { folder: out, names: new Set<string>([...RESULTS, PICTURE, ...REPORT_FILES, ...EXCHANGE_FILES]) },
   });
   for (const note of notes) say(note);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
@@ -182,7 +192,14 @@ function originalsOf(state: StudyState, originals: ReadonlyMap<string, string>):
 }
 
 /** Runs the engine over files or a study and writes the tables, the map, the study and the record of the run. */
-export async function analyse(files: readonly string[], options: AnalyseOptions): Promise<void> {
+export const analyse = (files: readonly string[], options: AnalyseOptions): Promise<void> =>
+  withBrowser(options.browser, (draw) => analyseDrawing(files, options, draw));
+
+async function analyseDrawing(
+  files: readonly string[],
+  options: AnalyseOptions,
+  draw: DrawPng | undefined,
+): Promise<void> {
   const say = (line: string): void => {
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
@@ -191,6 +208,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     ...RESULTS,
     ...(options.report ? REPORT_FILES : []),
     ...(options.exchange ? EXCHANGE_FILES : []),
+    ...(options.browser === undefined ? [] : [PICTURE]),
   ];
   const output = openOutput(options.out, names, options.force ?? false);
   const study = await loadStudy(files, options, say);
@@ -316,6 +334,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     originals: study.originals,
     notebook: study.notebook,
   });
+  const picture = withDrawnFace(withDrawnWords(drawMap(map, state.title), renameAnyCase), reportFace());
   const results: Record<(typeof RESULTS)[number], string | Uint8Array> = {
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),
@@ -324,7 +343,7 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
     'apart.csv': inRows(apartTable(apart)),
     'time.csv': timeTable(overTime),
     'tone.csv': inRows(toneTable(tones)),
-    'map.svg': withDrawnWords(drawMap(map, state.title), renameAnyCase),
+    'map.svg': picture,
     'network.graphml': network('graphml'),
     'network.json': network('json'),
     'study.thicket': study.password ? await seal(file, study.password) : file,
@@ -333,7 +352,10 @@ export async function analyse(files: readonly string[], options: AnalyseOptions)
   };
   if (options.report) say('Writing the report …');
   const published = {
-    ...(options.report ? reportFiles(ask, { log, notebook: study.notebook, version: options.version }) : {}),
+    ...(options.report
+      ? await reportFiles(ask, { log, notebook: study.notebook, version: options.version }, draw)
+      : {}),
+    ...(draw ? { [PICTURE]: await draw(picture, options.scale) } : {}),
     ...(options.exchange ? exchangeFiles(ask, study.notebook) : {}),
   };
   output.write(new Map(Object.entries({ ...results, ...published })));

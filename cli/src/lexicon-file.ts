@@ -1,9 +1,10 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { fontFace } from '@green-thicket/core/formats/html-write';
 import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
 
-/** The type of reports, as it stands in them: beside the built command, or in its package where it runs from source. */
-export function readReportFont(): string {
+/** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */
+export function reportFace(): string {
   const built = fileURLToPath(new URL('./figtree.woff2', import.meta.url));
   const source = fileURLToPath(
     new URL(
@@ -11,7 +12,7 @@ export function readReportFont(): string {
       import.meta.url,
     ),
   );
-  return readFileSync(existsSync(built) ? built : source).toString('base64');
+  return fontFace(readFileSync(existsSync(built) ? built : source).toString('base64'));
 }
 
 /** The text of a list of English words: beside the built command, or in core where it runs from source. */

@@ -1,7 +1,7 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
 import type { NumberRange } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { analyse, type AnalyseOptions } from './analyse.ts';
+import { analyse, PICTURE_SCALES, type AnalyseOptions } from './analyse.ts';
 import type { Shard } from './collect.ts';
 import { group, type GroupOptions } from './group.ts';
 import { count, type CountOptions } from './shards/count.ts';
@@ -42,6 +42,11 @@ program
   .option('--password-file <file>', 'file whose first line is the password of the .thicket file')
   .option('--report', 'write a report too: report.html, report.docx and references.bib')
   .option('--exchange', 'write files for other programs too: codebook.qdc and project.qdpx')
+  .option(
+    '--browser <path>',
+    'a browser such as Chromium that draws pictures: map.png, and those in report.docx, as the page saves them',
+  )
+  .option('--scale <number>', 'how many times its size map.png is drawn, 1 to 4', numberIn(PICTURE_SCALES), 2)
   .option(
     '--threads <number>',
     'threads that compute, 1 to 64; else as many as there are cores. The results are the same',

@@ -1,10 +1,12 @@
-import { fontFace, withFontFace } from '@green-thicket/core/formats/html-write';
+import { withPictures, type DrawPng } from '@green-thicket/core/formats/document';
+import { writeDocx } from '@green-thicket/core/formats/docx-write';
+import { withFontFace } from '@green-thicket/core/formats/html-write';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { DecisionLog } from '@green-thicket/core/study/record';
 import { REPORT_PART_NAMES } from '@green-thicket/core/views/report-types';
 import { decisionsInWords } from '@green-thicket/core/words/decisions';
 import type { Ask } from './ask.ts';
-import { readReportFont } from './lexicon-file.ts';
+import { reportFace } from './lexicon-file.ts';
 
 const QUOTATIONS = 3;
 
@@ -12,11 +14,16 @@ const QUOTATIONS = 3;
 export const REPORT_FILES = ['report.html', 'report.docx', 'references.bib'] as const;
 export const EXCHANGE_FILES = ['codebook.qdc', 'project.qdpx'] as const;
 
-/** The report with all its parts, as the interface saves it. */
-export function reportFiles(
+/**
+ * The report with all its parts, as the interface saves it.
+ *
+ * @param draw draws the pictures of the text document; where there is none it has the drawings alone
+ */
+export async function reportFiles(
   ask: Ask,
   { log, notebook, version }: { log: DecisionLog; notebook: readonly NotebookEntry[]; version: string },
-): Record<(typeof REPORT_FILES)[number], string | Uint8Array> {
+  draw: DrawPng | undefined,
+): Promise<Record<(typeof REPORT_FILES)[number], string | Uint8Array>> {
   const asked = {
     parts: REPORT_PART_NAMES,
     entries: notebook,
@@ -25,10 +32,13 @@ export function reportFiles(
     quotations: QUOTATIONS,
   };
   const file = (as: 'html' | 'docx' | 'bib'): Uint8Array => ask('reportFile', { ...asked, as }).bytes;
+  const face = reportFace();
   const page = new TextDecoder().decode(file('html'));
   return {
-    'report.html': withFontFace(page, fontFace(readReportFont())),
-    'report.docx': file('docx'),
+    'report.html': withFontFace(page, face),
+    'report.docx': draw
+      ? writeDocx(await withPictures(ask('report', asked).blocks, face, draw))
+      : file('docx'),
     'references.bib': file('bib'),
   };
 }

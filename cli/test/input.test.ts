@@ -44,6 +44,12 @@ describe('what the command line reads, and refuses', () => {
       [['group', at('bad.csv'), '--out', at('x')], /must be a number above 0/],
       [['group', at('bad.csv'), '--out', at('x'), '--resolution', 'much'], /resolution/],
       [['analyse', sample, '--out', at('x'), '--threads', '0'], /whole number from 1 to 64/],
+      [['analyse', sample, '--out', at('x'), '--scale', '5'], /whole number from 1 to 4/],
+      [
+        ['analyse', sample, '--out', at('x'), '--browser', at('nowhere')],
+        /can’t draw pictures: there is no such file/,
+      ],
+      [['analyse', sample, '--out', at('x'), '--browser', '/bin/true'], /true can’t draw pictures: it ended/],
       [['group', at('bad.csv'), '--out', at('x'), '--runs', '1e9'], /whole number from 1 to 500/],
       [['group', at('bad.csv'), '--out', at('x'), '--seed', '-1'], /whole number from 0/],
       [

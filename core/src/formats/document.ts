@@ -43,6 +43,34 @@ export function sizeOfDrawing(svg: string): { readonly width: number; readonly h
   return { width: Number(width), height: Number(height) };
 }
 
+/** A drawing with its type brought along, as CSS with the font in it; one that names no type gets this one. */
+export function withDrawnFace(drawing: string, face: string): string {
+  const styled = drawing.includes('<style>')
+    ? drawing
+    : drawing.replace(
+        /<svg\b[^>]*>/,
+        `$&<style>text{font-family:'Figtree Variable',Figtree,sans-serif}</style>`,
+      );
+  return styled.replace('<style>', () => `<style>${face}`);
+}
+
+/** Turns a drawing into a picture, PNG, of so many times its size. */
+export type DrawPng = (svg: string, scale: number) => Promise<Uint8Array>;
+
+const PICTURE_SCALE = 2;
+
+/** The same document, each drawing of it with a picture: word processors of before 2019 know no SVG. */
+export async function withPictures(blocks: readonly Block[], face: string, draw: DrawPng): Promise<Block[]> {
+  const drawn: Block[] = [];
+  for (const block of blocks)
+    drawn.push(
+      block.kind === 'picture'
+        ? { ...block, png: await draw(withDrawnFace(block.svg, face), PICTURE_SCALE) }
+        : block,
+    );
+  return drawn;
+}
+
 /** A drawing with the words on it changed by a function; what is drawn stays. */
 export const withDrawnWords = (svg: string, change: (words: string) => string): string =>
   svg.replace(/<style>[\s\S]*?<\/style>|>([^<]+)(?=<)/g, (whole, words: string | undefined) =>

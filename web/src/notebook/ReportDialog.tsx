@@ -1,7 +1,7 @@
 import { Button, Checkbox, Modal } from 'antd';
 import { useMemo, useState } from 'react';
 import { listed } from '@green-thicket/core/base/wording';
-import { sizeOfDrawing, type Block } from '@green-thicket/core/formats/document';
+import { withPictures, type DrawPng } from '@green-thicket/core/formats/document';
 import { withFontFace } from '@green-thicket/core/formats/html-write';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import {
@@ -14,7 +14,6 @@ import { decisionsInWords } from '@green-thicket/core/words/decisions';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
 import { download, fileName } from '../pieces/download.ts';
-import { withFont } from '../pieces/drawings.ts';
 import { embeddedFont, svgToPng } from '../pieces/export-picture.ts';
 import { stepByKeys } from '../pieces/step-by-keys.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
@@ -29,7 +28,6 @@ import { Blocks } from './Blocks.tsx';
 import styles from './ReportDialog.module.css';
 
 const QUOTATIONS = 3;
-const PICTURE_SCALE = 2;
 /** Names told of those that are left. */
 const MOST_LEFT = 12;
 const TYPES = {
@@ -38,20 +36,8 @@ const TYPES = {
   bib: 'application/x-bibtex',
 } as const;
 
-/** Word processors of before 2019 know no SVG: each drawing goes with a picture of it. */
-async function withPictures(blocks: readonly Block[]): Promise<Block[]> {
-  const drawn: Block[] = [];
-  for (const block of blocks) {
-    if (block.kind !== 'picture') drawn.push(block);
-    else {
-      const svg = await withFont(block.svg);
-      const { width, height } = sizeOfDrawing(svg);
-      const png = await svgToPng(svg, width, height, PICTURE_SCALE);
-      drawn.push({ ...block, png: new Uint8Array(await png.arrayBuffer()) });
-    }
-  }
-  return drawn;
-}
+const drawPng: DrawPng = async (svg, scale) =>
+  new Uint8Array(await (await svgToPng(svg, scale)).arrayBuffer());
 
 /** Parts of which a network without texts has nothing. */
 const OF_GROUPS: ReadonlySet<ReportPart> = new Set<ReportPart>(['comparison', 'apart']);
@@ -115,7 +101,7 @@ export function ReportDialog({
         if (as === 'docx') {
           const { blocks } = await ask('report', asked);
           const { writeDocx } = await import('@green-thicket/core/formats/docx-write');
-          download(name, writeDocx(await withPictures(blocks)), TYPES.docx);
+          download(name, writeDocx(await withPictures(blocks, await embeddedFont(), drawPng)), TYPES.docx);
           return;
         }
         const { bytes } = await ask('reportFile', { ...asked, as });

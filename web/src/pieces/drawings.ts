@@ -1,5 +1,5 @@
 import { escapeXml } from '@green-thicket/core/base/xml';
-import { sizeOfDrawing } from '@green-thicket/core/formats/document';
+import { withDrawnFace } from '@green-thicket/core/formats/document';
 import { PAPER } from '@green-thicket/core/map/palette';
 import { download, fileName } from './download.ts';
 import { embeddedFont, svgToPng } from './export-picture.ts';
@@ -27,26 +27,14 @@ export function drawingOfBoard(
 /** What a drawing is kept as: a drawing, a picture of so many times its size, or a picture in the clipboard. */
 export type DrawingKept = 'svg' | 'copy' | { readonly scale: number };
 
-/** A drawing with its type brought along. */
-export async function withFont(drawing: string): Promise<string> {
-  const styled = drawing.includes('<style>')
-    ? drawing
-    : drawing.replace(
-        /<svg\b[^>]*>/,
-        `$&<style>text{font-family:'Figtree Variable',Figtree,sans-serif}</style>`,
-      );
-  return styled.replace('<style>', `<style>${await embeddedFont()}`);
-}
-
 /** Keeps a drawing as a file or in the clipboard. */
 export async function keepDrawing(title: string, drawing: string, as: DrawingKept): Promise<void> {
-  const svg = await withFont(drawing);
+  const svg = withDrawnFace(drawing, await embeddedFont());
   if (as === 'svg') {
     download(fileName(title, '.svg'), svg, 'image/svg+xml');
     return;
   }
-  const { width, height } = sizeOfDrawing(svg);
-  const png = await svgToPng(svg, width, height, as === 'copy' ? 2 : as.scale);
+  const png = await svgToPng(svg, as === 'copy' ? 2 : as.scale);
   if (as === 'copy') await navigator.clipboard.write([new ClipboardItem({ 'image/png': png })]);
   else download(fileName(title, '.png'), png, 'image/png');
 }

@@ -1,3 +1,4 @@
+import { sizeOfDrawing } from '@green-thicket/core/formats/document';
 import { fontFace } from '@green-thicket/core/formats/html-write';
 import fontAddress from '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2?url';
 
@@ -16,7 +17,8 @@ export function embeddedFont(): Promise<string> {
 }
 
 /** Draws an SVG text on a canvas of its size times `scale` and returns the PNG. */
-export async function svgToPng(svg: string, width: number, height: number, scale: number): Promise<Blob> {
+export async function svgToPng(svg: string, scale: number): Promise<Blob> {
+  const { width, height } = sizeOfDrawing(svg);
   const image = new Image();
   const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
   try {

@@ -137,7 +137,7 @@ export function WordPicture({
             tellFault('The picture was not saved', async () =>
               download(
                 fileName(renameAnyCase(`${state.title} ${kind}`), '.png'),
-                await svgToPng(withDrawnWords(picture, renameAnyCase), drawing.width, drawing.height, 2),
+                await svgToPng(withDrawnWords(picture, renameAnyCase), 2),
                 'image/png',
               ),
             )
