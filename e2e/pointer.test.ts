@@ -52,7 +52,7 @@ describe('the pointer', () => {
     await clickAt([px, py - 1]);
     await browser.waitForText('.reader h2', /^[A-Z] /);
     const transform = async (): Promise<string> =>
-      (await (await browser.find('.concept-map > g')).getAttribute('transform')) ?? '';
+      (await (await browser.find('.concept-map')).getAttribute('style')) ?? '';
     const before = await transform();
     await browser.driver
       .actions()
@@ -69,9 +69,9 @@ describe('the pointer', () => {
     await browser.until('Words were not sized anew', () =>
       browser.driver.executeScript<boolean>(`
         const map = document.querySelector('.concept-map');
-        const grown = Number(/scale\\(([\\d.]+)/.exec(map.querySelector('g').getAttribute('transform'))[1]);
+        const grown = Number(/scale\\(([\\d.]+)/.exec(map.style.transform)[1]);
         const scale = Number(map.style.getPropertyValue('--word-scale'));
-        return grown > 1 && !map.hasAttribute('data-moving') && Math.abs(scale - grown ** -0.3) < 1e-6;
+        return grown > 1 && map.style.willChange === '' && Math.abs(scale - grown ** -0.3) < 1e-6;
       `),
     );
     await browser.press('Whole map');

@@ -134,7 +134,7 @@ describe('ways through the interface', () => {
     await find.sendKeys('engine noise', Key.ENTER);
     await browser.waitForText('.reader h2', 'engine noise');
     const transform = async (): Promise<string> =>
-      (await (await browser.find('.concept-map > g')).getAttribute('transform')) ?? '';
+      (await (await browser.find('.concept-map')).getAttribute('style')) ?? '';
     await browser.until('The map stays as it was', async () => (await transform()).includes('scale(2.2)'));
     const address = await browser.driver.getCurrentUrl();
     expect(address).to.include('concept=engine+noise');

@@ -134,7 +134,7 @@ export const MapDrawing = memo(function MapDrawing({
               stroke={pickedTheme === parcel.letter ? COLOURS.rust : stroke}
               strokeWidth={pickedTheme === parcel.letter ? 2 * width : width}
             />
-            <path d={path} fill={`url(#hatch-${parcel.letter})`} data-hatch="" />
+            <path d={path} fill={`url(#hatch-${parcel.letter})`} />
           </g>
         );
       })}

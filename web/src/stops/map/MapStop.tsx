@@ -1,7 +1,5 @@
 import { Button, Input, Segmented } from 'antd';
-import { select as d3Select } from 'd3-selection';
-import { zoom as d3Zoom, zoomIdentity, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
 import { counted } from '@green-thicket/core/base/wording';
 import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
@@ -19,12 +17,8 @@ import { MapDrawing } from './MapDrawing.tsx';
 import { MapInWords } from './MapInWords.tsx';
 import { MapPicture } from './MapPicture.tsx';
 import { TimeMap } from './TimeMap.tsx';
+import { useZoom } from './use-zoom.ts';
 import styles from './MapStop.module.css';
-
-/** Words grow as the zoom to the power of one less this. */
-const TYPE_LAG = 0.3;
-/** While the map moves, words are sized anew when it has grown or shrunk so many times: for each of them all are drawn anew. */
-const SIZED_ANEW = 1.25;
 
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
@@ -35,77 +29,18 @@ export function MapStop() {
   useShownFigure({ kind: 'map' });
   const { selection, select } = useSelection();
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
-  const zooming = useRef<ZoomBehavior<SVGSVGElement, unknown>>(null);
-  const ground = useRef<SVGGElement>(null);
-  const [zoom, setZoom] = useState(1);
+  const [pane, setPane] = useState<HTMLElement | null>(null);
+  const { zoom, zoomBy, showWhole, lookAt } = useZoom(pane, sheet);
   const [find, setFind] = useState('');
   const [face, setFace] = useState<'map' | 'groups' | 'difference' | 'time'>('map');
   const [steps, setSteps] = useState(0);
   const drawn = (data?.scene.parcels.length ?? 0) > 0;
 
-  useEffect(() => {
-    if (!sheet) return undefined;
-    let sizedAt = 1;
-    // Type grows less than the map, so that there is more room between words the closer one looks.
-    const sizeWords = (zoom: number): void => {
-      if (zoom === sizedAt) return;
-      sizedAt = zoom;
-      sheet.style.setProperty('--word-scale', String(Math.max(1, zoom) ** -TYPE_LAG));
-    };
-    const behaviour = d3Zoom<SVGSVGElement, unknown>()
-      // A word that is dragged does not take the map along.
-      .filter(
-        (event: MouseEvent) =>
-          event.type === 'wheel' ||
-          (!event.ctrlKey &&
-            event.button === 0 &&
-            !(event.target instanceof Element && event.target.closest('[data-word]'))),
-      )
-      .scaleExtent([0.8, 8])
-      .translateExtent([
-        [-100, -100],
-        [MAP_WIDTH + 100, MAP_HEIGHT + 100],
-      ])
-      .on('start', ({ sourceEvent }: { sourceEvent: Event | null }) => {
-        if (sourceEvent?.type === 'wheel') sheet.setAttribute('data-moving', '');
-      })
-      .on('zoom', ({ transform }: { transform: ZoomTransform }) => {
-        ground.current?.setAttribute('transform', transform.toString());
-        const grown = transform.k / sizedAt;
-        if (grown > SIZED_ANEW || grown < 1 / SIZED_ANEW) sizeWords(transform.k);
-      })
-      // Words come in when the map stands, so that the drawing is not made anew while it moves.
-      .on('end', ({ transform }: { transform: ZoomTransform }) => {
-        sheet.removeAttribute('data-moving');
-        sizeWords(transform.k);
-        setZoom(Math.max(1, Math.floor(transform.k * 10) / 10));
-      });
-    const canvas = d3Select(sheet);
-    canvas.call(behaviour).on('dblclick.zoom', null);
-    setZoom(1);
-    zooming.current = behaviour;
-    return () => {
-      canvas.on('.zoom', null);
-    };
-  }, [sheet]);
-
-  const zoomBy = (factor: number): void => {
-    if (sheet && zooming.current) zooming.current.scaleBy(d3Select(sheet), factor);
-  };
-  const whole = (): void => {
-    if (sheet && zooming.current) zooming.current.transform(d3Select(sheet), zoomIdentity);
-  };
   const findConcept = (): void => {
     const wanted = find.trim().toLowerCase();
     const label = data?.scene.labels.find((each) => each.text.toLowerCase().includes(wanted));
-    if (!label || wanted === '' || !sheet || !zooming.current) return;
-    zooming.current.transform(
-      d3Select(sheet),
-      zoomIdentity
-        .translate(MAP_WIDTH / 2, MAP_HEIGHT / 2)
-        .scale(2.2)
-        .translate(-label.x, -label.y),
-    );
+    if (!label || wanted === '') return;
+    lookAt(label.x, label.y);
     select({ kind: 'concept', key: data?.keys[label.concept] ?? '' });
   };
   const centre = selection?.kind === 'concept' ? selection.key : undefined;
@@ -254,22 +189,22 @@ export function MapStop() {
                       <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
                         −
                       </Button>
-                      <Button size="small" onClick={whole}>
+                      <Button size="small" onClick={showWhole}>
                         Whole map
                       </Button>
                     </div>
                   </div>
-                  <svg
-                    ref={setSheet}
-                    className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
-                    viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
-                    role="group"
-                    aria-label={`Concept map of ${state.title}`}
-                  >
-                    <g ref={ground}>
+                  <div ref={setPane} className={styles.mapPane}>
+                    <svg
+                      ref={setSheet}
+                      className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}
+                      viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+                      role="group"
+                      aria-label={`Concept map of ${state.title}`}
+                    >
                       <MapDrawing scene={data.scene} keys={data.keys} zoom={zoom} apart={apart} />
-                    </g>
-                  </svg>
+                    </svg>
+                  </div>
                 </div>
                 <Companions map={data} steps={steps} onSteps={setSteps} />
               </>
