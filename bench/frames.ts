@@ -86,7 +86,9 @@ export async function benchFrames(): Promise<void> {
         median(moved[i]) <= SMOOTH ? '60' : told(1000 / median(moved[i])),
       ]),
     );
-    console.log(`\nWhere the zoom comes to rest all is drawn anew: a frame of ${told(largest(moved[2]))} ms.`);
+    console.log(
+      `\nWhere the zoom comes to rest all is drawn anew: a frame of ${told(largest(moved[2]))} ms.`,
+    );
   } finally {
     await browser.end();
     served.close();

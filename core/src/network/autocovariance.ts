@@ -1,38 +1,55 @@
-import { rateIn, type Residuals } from './residuals.ts';
+import type { Residuals } from './residuals.ts';
 
 /** How unequal the weights of a block's windows are: 1 where they are all the same. */
 export const unevenness = ({ blockFirst, sums, squares }: Residuals, block: number): number =>
   ((blockFirst[block + 1] - blockFirst[block]) * squares[block]) / sums[block] ** 2;
 
 /**
- * size × (lags + 1): autocovariances of each concept's residuals in a block, summed over windows, and, for each concept,
- * the variance its number of windows there has by its bursts.
+ * Concepts of a block × (lags + 1): autocovariances of each one's residuals there, summed over windows, and, for each, the
+ * variance its number of windows there has by its bursts.
  */
 export function covarianceIn(
   residuals: Residuals,
   block: number,
 ): { covariance: Float64Array; ofSum: Float64Array } {
-  const { size, blockFirst, weight, lags, products } = residuals;
+  const { blockFirst, sums, presentFirst, presentHeld, weight, lags, products } = residuals;
   const [from, to] = [blockFirst[block], blockFirst[block + 1]];
-  const covariance = new Float64Array(size * (lags + 1));
-  const ofSum = new Float64Array(size);
-  const has = new Uint8Array(to - from);
-  for (const [i, list] of windowsByConcept(residuals, block)) {
-    const a = rateIn(residuals, i, block);
-    for (const w of list) has[w - from] = 1;
-    const own = covariance.subarray(i * (lags + 1), (i + 1) * (lags + 1));
-    for (let l = 0; l <= lags; l++) {
-      let sum = a * a * products[block * (lags + 1) + l];
-      for (const w of list) {
-        if (w + l < to) sum += has[w + l - from] - a * weight[w + l];
-        if (w - l >= from) sum -= a * weight[w - l];
-      }
-      own[l] = sum;
-    }
-    for (const w of list) has[w - from] = 0;
-    ofSum[i] = unbias(own, to - from);
+  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
+  const covariance = new Float64Array((end - first) * (lags + 1));
+  const ofSum = new Float64Array(end - first);
+  const { start, places } = placesByConcept(residuals, block);
+  const has = new Float64Array(to - from);
+  const weights = weight.subarray(from, to);
+  for (let k = 0; k < end - first; k++) {
+    const own = covariance.subarray(k * (lags + 1), (k + 1) * (lags + 1));
+    const series = { held: has, rate: sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0, weights };
+    const filled = places.subarray(start[k], start[k + 1]);
+    for (let at = 0; at < filled.length; at++) has[filled[at]] = 1;
+    for (let l = 0; l <= lags; l++) own[l] = laggedSum(series, filled, l, products[block * (lags + 1) + l]);
+    for (let at = 0; at < filled.length; at++) has[filled[at]] = 0;
+    ofSum[k] = unbias(own, to - from);
   }
   return { covariance, ofSum };
+}
+
+/** Of each concept of a block, the windows there that hold it, from the block's first on. */
+function placesByConcept(
+  { size, blockFirst, windowFirst, inWindow, presentFirst, present, presentHeld }: Residuals,
+  block: number,
+): { readonly start: Int32Array; readonly places: Int32Array } {
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
+  const start = new Int32Array(end - first + 1);
+  // Where the next place of each concept goes.
+  const next = new Int32Array(size);
+  for (let k = 0; k < end - first; k++) {
+    next[present[first + k]] = start[k];
+    start[k + 1] = start[k] + presentHeld[first + k];
+  }
+  const places = new Int32Array(start[end - first]);
+  for (let w = from; w < to; w++)
+    for (let at = windowFirst[w]; at < windowFirst[w + 1]; at++) places[next[inWindow[at]]++] = w - from;
+  return { start, places };
 }
 
 /**
@@ -44,7 +61,8 @@ export function covariancesOfGroups(
   groupOf: ArrayLike<number>,
   groups: number,
 ): (block: number) => Float64Array {
-  const { size, blocks, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
+  const { blocks, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
+  const { sums, presentFirst, present, presentHeld } = residuals;
   let longest = 0;
   for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
   const rates = new Float64Array(groups);
@@ -59,7 +77,10 @@ export function covariancesOfGroups(
     rates.fill(0);
     placed.fill(0);
     covariance.fill(0);
-    for (let i = 0; i < size; i++) if (groupOf[i] >= 0) rates[groupOf[i]] += rateIn(residuals, i, block);
+    for (let k = presentFirst[block]; k < presentFirst[block + 1]; k++) {
+      const group = groupOf[present[k]];
+      if (group >= 0 && sums[block] > 0) rates[group] += presentHeld[k] / sums[block];
+    }
     for (let w = from; w < to; w++) {
       for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
         const group = groupOf[inWindow[k]];
@@ -99,21 +120,6 @@ function laggedSum(
     if (w >= lag) sum -= count * rate * weights[w - lag];
   }
   return sum;
-}
-
-function windowsByConcept(
-  { blockFirst, windowFirst, inWindow }: Residuals,
-  block: number,
-): Map<number, number[]> {
-  const lists = new Map<number, number[]>();
-  for (let w = blockFirst[block]; w < blockFirst[block + 1]; w++) {
-    for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
-      const list = lists.get(inWindow[k]);
-      if (list) list.push(w);
-      else lists.set(inWindow[k], [w]);
-    }
-  }
-  return lists;
 }
 
 /**

@@ -1,132 +1,164 @@
-import { Int32List } from '../base/int32-list.ts';
 import { taken } from '../base/taken.ts';
 import { covarianceIn, unevenness } from './autocovariance.ts';
-import { presentIn, rateIn, type Residuals } from './residuals.ts';
+import type { Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /**
- * What one block says of the pairs of concepts that are in it, in lists side by side. A pair is told as first concept ×
- * number of concepts + second, the first being the smaller.
+ * What one block says by itself, whichever others it is added up with. A pair is told as first concept × number of concepts +
+ * second, the first being the smaller.
  */
 export interface BlockSums {
-  /** All pairs that are in the block, and the windows with both that chance makes there. */
-  readonly pair: Int32Array;
-  readonly within: Float64Array;
-  /** The product of the windows there with each, scaled as departures are (`spreadOver`). */
-  readonly product: Float64Array;
-  /** Those of them of which it was asked how much that number varies. */
-  readonly varied: Int32Array;
-  readonly variance: Float64Array;
   /** Pairs that share a window in the block: windows with both, those of them that do not overlap, and sources they are in. */
   readonly met: Int32Array;
   readonly both: Int32Array;
   readonly meetings: Int32Array;
   readonly sources: Int32Array;
-  /** Autocovariances of the block's concepts, concepts × (lags + 1). */
+  /** Autocovariances of the block's concepts, concepts of the block × (lags + 1). */
   readonly covariance: Float64Array;
-  /** Of each concept, the variance its number of windows there has by its bursts. */
+  /** Of each of them, the variance its number of windows there has by its bursts. */
   readonly ofSum: Float64Array;
 }
 
-/** What is asked of blocks. */
-export interface BlockQuestion {
-  /** Of which pairs it is asked how much the windows with both vary. */
-  readonly isAsked: (pair: number) => boolean;
-  /** Whether the lists of a block's pairs are kept; else they are good until the next block is asked for. */
-  readonly isKept: boolean;
-}
-
-/** Adds up a block's pairs. The lists as long as all pairs, which it needs for it, are made once and handed on. */
-export function blockSummer(
-  residuals: Residuals,
-  windows: Windows,
-  { isAsked, isKept }: BlockQuestion,
-): (block: number) => BlockSums {
+/** Adds up what blocks say by themselves. The lists as long as all pairs, which it needs for it, are made once. */
+export function blockSummer(residuals: Residuals, windows: Windows): (block: number) => BlockSums {
   const count = meetingCounter(residuals, windows);
-  const lists = pairLists(residuals);
-  return (block) => {
-    const present = presentIn(residuals, block);
-    const { covariance, ofSum } = covarianceIn(residuals, block);
-    const { pairs, asked } = chanceIn(residuals, block, { present, covariance, isAsked }, lists);
-    const cut = <List extends Int32Array | Float64Array>(list: List, length: number): List =>
-      (isKept ? list.slice(0, length) : list.subarray(0, length)) as List;
-    const chances = {
-      pair: cut(lists.pair, pairs),
-      within: cut(lists.within, pairs),
-      product: cut(lists.product, pairs),
-      varied: cut(lists.varied, asked),
-      variance: cut(lists.variance, asked),
-    };
-    return { ...count(block), ...chances, covariance, ofSum };
-  };
+  return (block) => ({ ...count(block), ...covarianceIn(residuals, block) });
 }
 
-type PairLists = Pick<BlockSums, 'pair' | 'within' | 'product' | 'varied' | 'variance'>;
+/** What chance makes of pairs, added up over blocks; size × size, filled where the first concept is the smaller. */
+export interface ChanceSums {
+  /** Windows with both that chance makes. */
+  readonly within: Float64Array;
+  /** The product of the windows with each, scaled as departures are (`spreadOver`). */
+  readonly products: Float64Array;
+  /** How much the windows with both vary, of pairs it is asked of. */
+  readonly variance: Float64Array;
+}
 
-/** Lists as long as the pairs of any block. */
-function pairLists(residuals: Residuals): PairLists {
-  let most = 0;
-  for (let b = 0; b < residuals.blocks; b++) most = Math.max(most, presentIn(residuals, b).length);
-  const pairs = (most * (most - 1)) / 2;
+/** A block as its pairs are gone through: lists of its concepts, and what is the same for all of them. */
+interface Here {
+  readonly concepts: Int32Array;
+  readonly rates: Float64Array;
+  readonly held: Float64Array;
+  readonly weights: Float64Array;
+  readonly covariance: Float64Array;
+  readonly lags: number;
+  readonly square: number;
+  readonly scale: number;
+  readonly windows: number;
+  readonly uneven: number;
+  readonly often: number;
+}
+
+/** Autocovariances that blocks are waiting with, in numbers, before their pairs are gone through. */
+const MOST_WAITING = 4_000_000;
+
+/**
+ * Adds what chance makes of the pairs of blocks that are handed to it one by one. Many are gone through at once, by concept, so
+ * that the sums it adds to are near each other.
+ *
+ * @param asked size × size: 1 for the pairs of which it is asked how much they vary
+ */
+export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: ChanceSums) {
+  let waiting: Here[] = [];
+  let numbers = 0;
+  const finish = (): void => {
+    addByConcept(residuals.size, waiting, asked, sums);
+    waiting = [];
+    numbers = 0;
+  };
   return {
-    pair: new Int32Array(pairs),
-    within: new Float64Array(pairs),
-    product: new Float64Array(pairs),
-    varied: new Int32Array(pairs),
-    variance: new Float64Array(pairs),
+    /** @param often how often the block counts */
+    add(block: number, covariance: Float64Array, often: number): void {
+      waiting.push(hereIn(residuals, block, covariance, often));
+      numbers += covariance.length;
+      if (numbers > MOST_WAITING) finish();
+    },
+    finish,
   };
 }
 
-/** Fills the lists of a block's pairs; tells how many there are, and of how many it is asked how much they vary. */
-function chanceIn(
-  residuals: Residuals,
-  block: number,
-  {
-    present,
+function hereIn(residuals: Residuals, block: number, covariance: Float64Array, often: number): Here {
+  const { blockFirst, squares, lags, presentFirst, present, presentHeld, presentWeight } = residuals;
+  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
+  const whole = residuals.sums[block];
+  const held = presentHeld.subarray(first, end);
+  return {
+    concepts: present.subarray(first, end),
+    rates: held.map((each) => (whole > 0 ? each / whole : 0)),
+    held,
+    weights: presentWeight.subarray(first, end),
     covariance,
-    isAsked,
-  }: {
-    readonly present: readonly number[];
-    readonly covariance: Float64Array;
-    readonly isAsked: BlockQuestion['isAsked'];
-  },
-  { pair, within, product, varied, variance }: PairLists,
-): { readonly pairs: number; readonly asked: number } {
-  const { size, blocks, blockFirst, sums, squares, held, heldWeight, lags } = residuals;
-  const windowCount = blockFirst[block + 1] - blockFirst[block];
-  const uneven = unevenness(residuals, block);
-  // Every concept is in many pairs: what is needed of it is looked up once.
-  const rate = Float64Array.from(present, (i) => rateIn(residuals, i, block));
-  const weightOf = Float64Array.from(present, (i) => heldWeight[i * blocks + block]);
-  const square = squares[block];
-  const scale = sums[block] > 0 ? square / sums[block] ** 2 : 0;
-  const windowsOf = Float64Array.from(present, (i) => held[i * blocks + block]);
-  let at = 0;
-  let asked = 0;
-  for (let x = 0; x < present.length; x++) {
-    const i = present[x];
-    const a = rate[x];
-    const weight = weightOf[x];
-    const scaled = scale * windowsOf[x];
-    const ofFirst = i * (lags + 1);
-    for (let y = x + 1; y < present.length; y++, at++) {
-      const j = present[y];
-      const b = rate[y];
-      pair[at] = i * size + j;
-      within[at] = b * weight + a * weightOf[y] - a * b * square;
-      product[at] = scaled * windowsOf[y];
-      if (windowCount < 2 || !isAsked(pair[at])) continue;
-      const ofSecond = j * (lags + 1);
-      let sum = covariance[ofFirst] * covariance[ofSecond];
-      for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofFirst + l] * covariance[ofSecond + l];
-      varied[asked] = pair[at];
-      variance[asked++] = (Math.max(0, sum) / windowCount) * uneven;
+    lags,
+    square: squares[block],
+    scale: whole > 0 ? squares[block] / whole ** 2 : 0,
+    windows: blockFirst[block + 1] - blockFirst[block],
+    uneven: unevenness(residuals, block),
+    often,
+  };
+}
+
+/** Goes through the pairs of some blocks: of each concept, block after block. */
+function addByConcept(size: number, blocks: readonly Here[], asked: Uint8Array, sums: ChanceSums): void {
+  const first = new Int32Array(size + 1);
+  for (const { concepts } of blocks) for (let x = 0; x < concepts.length; x++) first[concepts[x] + 1]++;
+  for (let i = 0; i < size; i++) first[i + 1] += first[i];
+  const [blockOf, placeOf] = [new Int32Array(first[size]), new Int32Array(first[size])];
+  const next = first.slice(0, size);
+  blocks.forEach(({ concepts }, b) => {
+    for (let x = 0; x < concepts.length; x++) {
+      const at = next[concepts[x]]++;
+      blockOf[at] = b;
+      placeOf[at] = x;
+    }
+  });
+  for (let i = 0; i < size; i++) {
+    for (let at = first[i]; at < first[i + 1]; at++) {
+      const here = blocks[blockOf[at]];
+      addMeans(here, placeOf[at], i * size, sums);
+      if (here.windows > 1) addVariances(here, placeOf[at], i * size, asked, sums.variance);
     }
   }
-  return { pairs: at, asked };
 }
 
-/** Of each pair, size × size: windows with both, those that do not overlap, sources, and where and in which the last one was. */
+/** Adds the means of the pairs of a block's concept with those after it; `row` is where its pairs begin. */
+function addMeans(
+  { concepts, rates, held, weights, square, scale, often }: Here,
+  x: number,
+  row: number,
+  { within, products }: ChanceSums,
+): void {
+  const a = rates[x];
+  const weight = weights[x];
+  const scaled = scale * held[x];
+  for (let y = x + 1; y < concepts.length; y++) {
+    const pair = row + concepts[y];
+    const b = rates[y];
+    within[pair] += often * (b * weight + a * weights[y] - a * b * square);
+    products[pair] += often * (scaled * held[y]);
+  }
+}
+
+/** The same of how much they vary, where it is asked. */
+function addVariances(
+  { concepts, covariance, lags, windows, uneven, often }: Here,
+  x: number,
+  row: number,
+  asked: Uint8Array,
+  variance: Float64Array,
+): void {
+  const ofFirst = x * (lags + 1);
+  for (let y = x + 1; y < concepts.length; y++) {
+    const pair = row + concepts[y];
+    if (asked[pair] === 0) continue;
+    const ofSecond = y * (lags + 1);
+    let sum = covariance[ofFirst] * covariance[ofSecond];
+    for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofFirst + l] * covariance[ofSecond + l];
+    variance[pair] += often * ((Math.max(0, sum) / windows) * uneven);
+  }
+}
+
+/** Of each pair of a block's concepts, told by their places there: windows with both, those that do not overlap, sources, and where and in which the last one was. */
 interface Meetings {
   readonly both: Int32Array;
   readonly meetings: Int32Array;
@@ -140,26 +172,34 @@ function meetingCounter(
   residuals: Residuals,
   windows: Windows,
 ): (block: number) => Pick<BlockSums, 'met' | 'both' | 'meetings' | 'sources'> {
-  const pairs = residuals.size ** 2;
-  const counted: Meetings = {
-    both: new Int32Array(pairs),
-    meetings: new Int32Array(pairs),
-    sources: new Int32Array(pairs),
-    ended: new Int32Array(pairs).fill(-1),
-    lastSource: new Int32Array(pairs).fill(-1),
+  const { size, blocks, presentFirst, present } = residuals;
+  let most = 0;
+  for (let b = 0; b < blocks; b++) most = Math.max(most, presentFirst[b + 1] - presentFirst[b]);
+  const list = (value: number): Int32Array => new Int32Array(most * most).fill(value);
+  const counted = {
+    both: list(0),
+    meetings: list(0),
+    sources: list(0),
+    ended: list(-1),
+    lastSource: list(-1),
   };
-  const { both, meetings, sources, ended, lastSource } = counted;
+  const seen = list(0);
+  const placeOf = new Int32Array(size);
   return (block) => {
-    const met = countMeetings(residuals, windows, block, counted);
+    const concepts = present.subarray(presentFirst[block], presentFirst[block + 1]);
+    const number = concepts.length;
+    concepts.forEach((concept, x) => (placeOf[concept] = x));
+    const pairs = countMeetings(residuals, windows, block, { ...counted, seen, placeOf, number });
+    const at = seen.subarray(0, pairs);
     const tally = {
-      met,
-      both: taken(both, met),
-      meetings: taken(meetings, met),
-      sources: taken(sources, met),
+      met: at.map((pair) => concepts[Math.floor(pair / number)] * size + concepts[pair % number]),
+      both: taken(counted.both, at),
+      meetings: taken(counted.meetings, at),
+      sources: taken(counted.sources, at),
     };
-    for (const pair of met) {
-      both[pair] = meetings[pair] = sources[pair] = 0;
-      ended[pair] = lastSource[pair] = -1;
+    for (const pair of at) {
+      counted.both[pair] = counted.meetings[pair] = counted.sources[pair] = 0;
+      counted.ended[pair] = counted.lastSource[pair] = -1;
     }
     return tally;
   };
@@ -169,15 +209,25 @@ function meetingCounter(
  * Counts those of one block: a window counts as a meeting where it begins after the last one that counted has ended. Apart, as
  * what a function is handed is known to the machine to stay what it is.
  *
- * @returns the pairs that met
+ * @param seen is filled with the pairs that met
+ * @returns how many they are
  */
 function countMeetings(
-  { size, blockFirst, windowFirst, inWindow, windowAt }: Residuals,
+  { blockFirst, windowFirst, inWindow, windowAt }: Residuals,
   { first, end, source }: Windows,
   block: number,
-  { both, meetings, sources, ended, lastSource }: Meetings,
-): Int32Array {
-  const seen = new Int32List();
+  {
+    both,
+    meetings,
+    sources,
+    ended,
+    lastSource,
+    seen,
+    placeOf,
+    number,
+  }: Meetings & { readonly seen: Int32Array; readonly placeOf: Int32Array; readonly number: number },
+): number {
+  let met = 0;
   const last = blockFirst[block + 1];
   for (let at = blockFirst[block]; at < last; at++) {
     const to = windowFirst[at + 1];
@@ -186,11 +236,11 @@ function countMeetings(
     const ends = end[w];
     const from = source[w];
     for (let k = windowFirst[at]; k < to; k++) {
-      const i = inWindow[k];
+      const x = placeOf[inWindow[k]];
       for (let m = k + 1; m < to; m++) {
-        const j = inWindow[m];
-        const pair = i < j ? i * size + j : j * size + i;
-        if (both[pair]++ === 0) seen.push(pair);
+        const y = placeOf[inWindow[m]];
+        const pair = x < y ? x * number + y : y * number + x;
+        if (both[pair]++ === 0) seen[met++] = pair;
         if (ended[pair] <= begins) {
           meetings[pair]++;
           ended[pair] = ends;
@@ -202,5 +252,5 @@ function countMeetings(
       }
     }
   }
-  return seen.done();
+  return met;
 }

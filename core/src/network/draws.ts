@@ -1,10 +1,10 @@
 import { blockSummer, type BlockSums } from './block-sums.ts';
 import type { Counts } from './counts.ts';
-import { judgeBlocks, type Evidence } from './evidence.ts';
+import { judgeBlocks, pairsAsked, type Evidence } from './evidence.ts';
 import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** Pairs by block whose sums are kept for the next draw, some 40 bytes each; of more, each draw adds its own up. */
+/** Pairs that meet, by block, whose sums are kept for the next draw, some 16 bytes each; of more, each draw adds its own up. */
 const MOST_KEPT = 5_000_000;
 
 /**
@@ -19,8 +19,8 @@ export function evidenceOfDraws(
   const bySource = windowsBySource(windows);
   const weights = windowWeights(counts, windows);
   const residuals = residualsOf(counts, windows, weights);
-  const question = { isAsked: (pair: number): boolean => counts.together[pair] > 0, isKept: true };
-  const summed = keptSums(blockSummer(residuals, windows, question));
+  const varying = pairsAsked(counts);
+  const summed = keptSums(blockSummer(residuals, windows));
   const blockOf: number[] = [];
   let long = 0;
   for (const list of bySource) blockOf.push(isBlock(list) ? long++ : -1);
@@ -29,7 +29,7 @@ export function evidenceOfDraws(
     const times = new Float64Array(residuals.blocks);
     for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
     const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
-    if (short.length === 0) return judgeBlocks({ ...residuals, times }, summed, asked);
+    if (short.length === 0) return judgeBlocks({ ...residuals, times }, summed, varying, asked);
     // Short sources stand in one block, the last, which is made anew of those drawn.
     times[long] = 1;
     const again = countsOf(counts, windows, short);
@@ -38,10 +38,11 @@ export function evidenceOfDraws(
       again.windows,
       Float64Array.from(short.flat(), (window) => weights[window]),
     );
-    const sumsOfLast = blockSummer(last, again.windows, question)(0);
+    const sumsOfLast = blockSummer(last, again.windows)(0);
     return judgeBlocks(
       { ...withLastBlock(residuals, last), times },
       (block) => (block === long ? sumsOfLast : summed(block)),
+      varying,
       asked,
     );
   };
@@ -55,7 +56,7 @@ function keptSums(sumsOf: (block: number) => BlockSums): (block: number) => Bloc
     if (block in kept) return kept[block];
     const sums = sumsOf(block);
     if (held < MOST_KEPT) kept[block] = sums;
-    held += sums.pair.length;
+    held += sums.met.length;
     return sums;
   };
 }

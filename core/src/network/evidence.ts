@@ -1,7 +1,8 @@
+import { scratchList } from '../base/scratch.ts';
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { blockSummer, type BlockSums } from './block-sums.ts';
+import { blockSummer, chanceAdder, type BlockSums, type ChanceSums } from './block-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
 import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
@@ -47,6 +48,8 @@ const LEAST_DISPERSION = 0.3;
 /** Never less than a thousandth of a window is expected: a count of some is then as unlikely as can be. */
 export const LEAST_EXPECTED = 1e-3;
 
+const scratchOf = { within: scratchList(), products: scratchList(), variance: scratchList() };
+
 /** What of the chances is asked for. */
 export interface Asked {
   /** Whether those of pairs that share no window too. */
@@ -68,46 +71,58 @@ const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
  */
 export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARED): Evidence {
   const residuals = residualsOf(counts, windows);
-  const isAsked = (pair: number): boolean => asked.ofAllPairs || counts.together[pair] > 0;
-  return judgeBlocks(residuals, blockSummer(residuals, windows, { isAsked, isKept: false }), asked);
+  return judgeBlocks(residuals, blockSummer(residuals, windows), pairsAsked(counts, asked.ofAllPairs), asked);
 }
 
-/** Weighs what the blocks say, each as often as it counts. */
+/** size × size: 1 for the pairs of which it is asked how much they vary. */
+export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array {
+  const asked = new Uint8Array(together.length);
+  for (let pair = 0; pair < asked.length; pair++) if (ofAllPairs || together[pair] > 0) asked[pair] = 1;
+  return asked;
+}
+
+/**
+ * Weighs what the blocks say, each as often as it counts.
+ *
+ * @param varying the pairs of which it is asked how much they vary
+ */
 export function judgeBlocks(
   residuals: Residuals,
   sumsOf: (block: number) => BlockSums,
+  varying: Uint8Array,
   asked: Asked,
 ): Evidence {
-  const { size, blocks, times, blockFirst, held } = residuals;
+  const { size, blocks, times, blockFirst, presentFirst, present, presentHeld } = residuals;
   const pairs = size * size;
   const together = new Float64Array(pairs);
-  const within = new Float64Array(pairs);
-  const products = new Float64Array(pairs);
-  const variance = new Float64Array(pairs);
+  const chances: ChanceSums = {
+    within: scratchOf.within(pairs),
+    products: scratchOf.products(pairs),
+    variance: scratchOf.variance(pairs),
+  };
+  const { within, products, variance } = chances;
+  const adder = chanceAdder(residuals, varying, chances);
   const meetings = new Int32Array(pairs);
   const sources = new Int32Array(pairs);
-  const isHeld = size * blocks * (residuals.lags + 1) <= MOST_HELD;
+  const isHeld = present.length * (residuals.lags + 1) <= MOST_HELD;
   const covariances: Float64Array[] = [];
   const ofSums: Float64Array[] = [];
+  const windowsWith = new Float64Array(size);
   let windows = 0;
   for (let b = 0; b < blocks; b++) {
     const often = times[b];
     if (often === 0) continue;
     windows += often * (blockFirst[b + 1] - blockFirst[b]);
     const sums = sumsOf(b);
-    addAt(within, sums.pair, sums.within, often);
-    addAt(products, sums.pair, sums.product, often);
-    addAt(variance, sums.varied, sums.variance, often);
+    adder.add(b, sums.covariance, often);
     addMeetings({ together, meetings, sources }, sums, often);
     if (isHeld) covariances[b] = sums.covariance;
     ofSums[b] = sums.ofSum;
+    for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
+      windowsWith[present[k]] += often * presentHeld[k];
   }
-  const windowsWith = Float64Array.from({ length: size }, (_, i) => {
-    let sum = 0;
-    for (let b = 0; b < blocks; b++) sum += times[b] * held[i * blocks + b];
-    return sum;
-  });
-  const spread = spreadOver(residuals, (block) => ofSums[block]);
+  adder.finish();
+  const spread = spreadOver(residuals, ofSums);
   const counted = blocksCounted(residuals);
   const presenceOf = presenceTables(residuals);
   const sharedBy = sharedByBlocks(residuals, products);
@@ -150,11 +165,6 @@ export function judgeBlocks(
     spread,
     ...(isHeld ? { covariances } : {}),
   };
-}
-
-/** Adds values, each so often, at their places; apart, as a short loop is made quicker by the machine than one of many. */
-function addAt(sums: Float64Array, places: Int32Array, values: Float64Array, often: number): void {
-  for (let k = 0; k < places.length; k++) sums[places[k]] += often * values[k];
 }
 
 function addMeetings(
@@ -210,7 +220,13 @@ export interface Presence {
  * Of two concepts: the blocks that have them, each as often as it counts. Blocks stand as bits, 32 in a number, and how
  * often they count by its binary digits, so that many are counted at once.
  */
-function presenceTables({ held, times, blocks, size }: Residuals): (i: number, j: number) => Presence {
+function presenceTables({
+  times,
+  blocks,
+  size,
+  presentFirst,
+  present,
+}: Residuals): (i: number, j: number) => Presence {
   const counting = Int32Array.from({ length: blocks }, (_, b) => b).filter((b) => times[b] > 0);
   const words = Math.ceil(counting.length / 32);
   const digits: Int32Array[] = [];
@@ -220,14 +236,12 @@ function presenceTables({ held, times, blocks, size }: Residuals): (i: number, j
   });
   const has = new Int32Array(size * words);
   const sources = new Float64Array(size);
-  for (let i = 0; i < size; i++) {
-    for (let k = 0; k < counting.length; k++) {
-      const b = counting[k];
-      if (held[i * blocks + b] === 0) continue;
-      has[i * words + (k >> 5)] |= 1 << (k & 31);
-      sources[i] += times[b];
+  counting.forEach((b, k) => {
+    for (let at = presentFirst[b]; at < presentFirst[b + 1]; at++) {
+      has[present[at] * words + (k >> 5)] |= 1 << (k & 31);
+      sources[present[at]] += times[b];
     }
-  }
+  });
   return (i, j) => ({
     first: sources[i],
     second: sources[j],

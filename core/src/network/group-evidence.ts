@@ -1,6 +1,7 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
 import { covarianceIn, covariancesOfGroups, unevenness } from './autocovariance.ts';
-import { blocksCounted, presentIn } from './residuals.ts';
+import { blocksCounted, heldByBlock } from './residuals.ts';
+import { departuresOf } from './spread.ts';
 
 /**
  * Tests every concept that is in a group against its group, and every other against all groups, as it is tested against
@@ -59,14 +60,16 @@ export function chanceOfSameSources(
 ): Float64Array {
   const p = new Float64Array(size).fill(1);
   if (concepts.length === 0) return p;
-  const { blocks, held, times } = residuals;
+  const { blocks, times } = residuals;
+  const held = heldByBlock(residuals);
+  const departures = departuresOf(residuals, spread, held);
   const counted = blocksCounted(residuals);
   const ofGroups = new Float64Array(groups * blocks);
   const has = new Float64Array(groups * blocks);
   for (let i = 0; i < size; i++) {
     if (groupOf[i] < 0) continue;
     for (let b = 0; b < blocks; b++) {
-      ofGroups[groupOf[i] * blocks + b] += spread.departures[i * blocks + b];
+      ofGroups[groupOf[i] * blocks + b] += departures[i * blocks + b];
       if (held[i * blocks + b] > 0) has[groupOf[i] * blocks + b]++;
     }
   }
@@ -75,7 +78,7 @@ export function chanceOfSameSources(
     let [shared, length, together, first, second] = [0, 0, 0, 0, 0];
     for (let b = 0; b < blocks; b++) {
       if (times[b] === 0) continue;
-      const own = spread.departures[i * blocks + b];
+      const own = departures[i * blocks + b];
       const others = ofGroups[group * blocks + b] - own;
       const present = held[i * blocks + b] > 0;
       shared += times[b] * own * others;
@@ -111,15 +114,17 @@ function addVariance(
   { groupOf, members, ofGroups }: GroupsInBlock,
   variance: Float64Array,
 ): void {
-  const { blockFirst, lags, times } = residuals;
+  const { blockFirst, presentFirst, present, lags, times } = residuals;
   const windows = blockFirst[block + 1] - blockFirst[block];
   if (windows < 2) return;
   const groups = members.length;
   const covariance = covariances?.[block] ?? covarianceIn(residuals, block).covariance;
   const uneven = unevenness(residuals, block);
-  for (const i of presentIn(residuals, block)) {
+  const first = presentFirst[block];
+  for (let k = first; k < presentFirst[block + 1]; k++) {
+    const i = present[k];
     const [from, to] = groupOf[i] < 0 ? [0, groups] : [groupOf[i], groupOf[i] + 1];
-    const ofConcept = i * (lags + 1);
+    const ofConcept = (k - first) * (lags + 1);
     for (let g = from; g < to; g++) {
       const ofGroup = g * (lags + 1);
       // Without the concept itself a group varies less.

@@ -152,10 +152,12 @@ export function claimPairs(chances: PairChances, settings: LinkSettings): Judged
 const pairsOf = remembered((evidence: Evidence) => {
   const chances = chancesOfPairs(evidence);
   const { source, target, both, windows, windowsWith } = chances;
-  const measured = (of: typeof npmi): Float64Array =>
-    Float64Array.from(both, (shared, i) =>
-      of(shared, windowsWith[source[i]], windowsWith[target[i]], windows),
-    );
+  const measured = (of: typeof npmi): Float64Array => {
+    const found = new Float64Array(both.length);
+    for (let i = 0; i < found.length; i++)
+      found[i] = of(both[i], windowsWith[source[i]], windowsWith[target[i]], windows);
+    return found;
+  };
   return {
     chances,
     npmi: measured(npmi),

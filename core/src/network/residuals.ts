@@ -1,3 +1,4 @@
+import { Int32List } from '../base/int32-list.ts';
 import type { Counts } from './counts.ts';
 import type { Windows } from './windows.ts';
 
@@ -37,14 +38,19 @@ export interface Residuals {
   /** Sum of the weights of each block's windows, and of their squares. */
   readonly sums: Float64Array;
   readonly squares: Float64Array;
-  /** size × blocks: windows of a block that hold a concept, and the sum of their weights. */
-  readonly held: Float64Array;
-  readonly heldWeight: Float64Array;
+  /**
+   * Concepts of block b, in their order: `present[presentFirst[b] … presentFirst[b + 1])`; most blocks hold few. Of each,
+   * the windows that hold it, and the sum of their weights.
+   */
+  readonly presentFirst: Int32Array;
+  readonly present: Int32Array;
+  readonly presentHeld: Float64Array;
+  readonly presentWeight: Float64Array;
 }
 
 /** The weight of each window, by strata of length. */
 export function windowWeights(counts: Counts, windows: Windows): Float64Array {
-  const length = Int32Array.from({ length: windows.count }, (_, w) => windows.end[w] - windows.first[w]);
+  const length = windows.end.map((end, w) => end - windows.first[w]);
   const sorted = length.slice().sort();
   const cuts: number[] = [];
   for (let k = 1; k < STRATA; k++) {
@@ -63,7 +69,10 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
     number[stratumOf[w]]++;
   }
   // A stratum without any concept still has some weight, so that nothing is divided by 0.
-  return Float64Array.from(stratumOf, (stratum) => Math.max(held[stratum] / number[stratum], 1e-3));
+  const weights = held.map((each, stratum) => Math.max(each / number[stratum], 1e-3));
+  const weightOf = new Float64Array(windows.count);
+  for (let w = 0; w < windows.count; w++) weightOf[w] = weights[stratumOf[w]];
+  return weightOf;
 }
 
 /** The windows of each source that has any, in the order of the text. */
@@ -106,8 +115,12 @@ export function residualsOf(
   const times = new Float64Array(blocks).fill(1);
   const sums = new Float64Array(blocks);
   const squares = new Float64Array(blocks);
-  const held = new Float64Array(size * blocks);
-  const heldWeight = new Float64Array(size * blocks);
+  const presentFirst = new Int32Array(blocks + 1);
+  const present = new Int32List();
+  const presentHeld: number[] = [];
+  const presentWeight: number[] = [];
+  const heldHere = new Float64Array(size);
+  const weightHere = new Float64Array(size);
   let at = 0;
   let w = 0;
   lists.forEach((list, b) => {
@@ -118,12 +131,20 @@ export function residualsOf(
       for (let k = counts.windowFirst[from]; k < counts.windowFirst[from + 1]; k++) {
         const concept = counts.inWindow[k];
         inWindow[at++] = concept;
-        held[concept * blocks + b]++;
-        heldWeight[concept * blocks + b] += weight[w];
+        heldHere[concept]++;
+        weightHere[concept] += weight[w];
       }
       windowFirst[++w] = at;
     }
     blockFirst[b + 1] = w;
+    for (let i = 0; i < size; i++) {
+      if (heldHere[i] === 0) continue;
+      present.push(i);
+      presentHeld.push(heldHere[i]);
+      presentWeight.push(weightHere[i]);
+      heldHere[i] = weightHere[i] = 0;
+    }
+    presentFirst[b + 1] = present.length;
   });
   const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
   const products = new Float64Array(blocks * (lags + 1));
@@ -147,22 +168,20 @@ export function residualsOf(
     products,
     sums,
     squares,
-    held,
-    heldWeight,
+    presentFirst,
+    present: present.done(),
+    presentHeld: Float64Array.from(presentHeld),
+    presentWeight: Float64Array.from(presentWeight),
   };
 }
 
 /** Residuals with another last block: the only one of others that have one. */
 export function withLastBlock(residuals: Residuals, last: Residuals): Residuals {
-  const { size, blocks, blockFirst, windowFirst, lags } = residuals;
+  const { size, blocks, blockFirst, windowFirst, presentFirst, lags } = residuals;
   const at = blocks - 1;
   const windows = blockFirst[at];
   const mentions = windowFirst[windows];
-  const put = (list: Float64Array, by: Float64Array): Float64Array => {
-    const copy = list.slice();
-    for (let i = 0; i < size; i++) copy[i * blocks + at] = by[i];
-    return copy;
-  };
+  const presences = presentFirst[at];
   const joined = <List extends Int32Array | Float64Array>(list: List, head: number, tail: List): List => {
     const whole = new (list.constructor as new (length: number) => List)(head + tail.length);
     whole.set(list.subarray(0, head));
@@ -186,20 +205,20 @@ export function withLastBlock(residuals: Residuals, last: Residuals): Residuals 
     products: joined(residuals.products, at * (lags + 1), last.products),
     sums: joined(residuals.sums, at, last.sums),
     squares: joined(residuals.squares, at, last.squares),
-    held: put(residuals.held, last.held),
-    heldWeight: put(residuals.heldWeight, last.heldWeight),
+    presentFirst: joined(presentFirst, blocks, Int32Array.of(presences + last.presentFirst[1])),
+    present: joined(residuals.present, presences, last.present),
+    presentHeld: joined(residuals.presentHeld, presences, last.presentHeld),
+    presentWeight: joined(residuals.presentWeight, presences, last.presentWeight),
   };
 }
 
-/** Windows of a block with a concept per unit of weight. */
-export const rateIn = ({ held, sums, blocks }: Residuals, concept: number, block: number): number =>
-  sums[block] > 0 ? held[concept * blocks + block] / sums[block] : 0;
-
-/** Concepts that are in a block, in their order. */
-export function presentIn({ size, blocks, held }: Residuals, block: number): number[] {
-  const present: number[] = [];
-  for (let i = 0; i < size; i++) if (held[i * blocks + block] > 0) present.push(i);
-  return present;
+/** size × blocks: windows of a block that hold a concept. */
+export function heldByBlock({ size, blocks, presentFirst, present, presentHeld }: Residuals): Float64Array {
+  const held = new Float64Array(size * blocks);
+  for (let b = 0; b < blocks; b++)
+    for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
+      held[present[k] * blocks + b] = presentHeld[k];
+  return held;
 }
 
 /** How many blocks there are, each as often as it counts. */

@@ -1,46 +1,80 @@
-import type { Residuals } from './residuals.ts';
+import { heldByBlock, type Residuals } from './residuals.ts';
 
 /** How concepts are spread over the blocks. */
 export interface Spread {
-  /** size × blocks: windows that hold a concept beyond what its rate over all blocks makes of it, scaled. */
-  readonly departures: Float64Array;
+  /** Windows with each concept per unit of weight, over all blocks. */
+  readonly rate: Float64Array;
   /** Squared length of each concept's departures. */
   readonly length: Float64Array;
   /** The share of a concept's departures that is the blocks' own and not its bursts', from 0 to 1 (James & Stein 1961). */
   readonly ownShare: Float64Array;
 }
 
-/** @param ofSum of each block: the variance each concept's number of windows has by bursts */
-export function spreadOver(
-  { size, blocks, times, sums, squares, held }: Residuals,
-  ofSum: (block: number) => ArrayLike<number>,
-): Spread {
+/** @param ofSum of each block that counts: the variance the number of windows of each of its concepts has by bursts */
+export function spreadOver(residuals: Residuals, ofSum: readonly ArrayLike<number>[]): Spread {
+  const { size, blocks, times, sums, presentFirst, present, presentHeld } = residuals;
   let whole = 0;
   let number = 0;
   for (let b = 0; b < blocks; b++) {
     whole += times[b] * sums[b];
     number += times[b];
   }
-  const departures = new Float64Array(size * blocks);
-  const length = new Float64Array(size);
-  const ownShare = new Float64Array(size);
-  for (let i = 0; i < size; i++) {
-    let all = 0;
-    for (let b = 0; b < blocks; b++) all += times[b] * held[i * blocks + b];
-    const rate = whole > 0 ? all / whole : 0;
-    let byChance = 0;
-    for (let b = 0; b < blocks; b++) {
-      if (sums[b] === 0 || times[b] === 0) continue;
-      const scale = Math.sqrt(squares[b]) / sums[b];
-      const departure = (held[i * blocks + b] - rate * sums[b]) * scale;
-      departures[i * blocks + b] = departure;
-      length[i] += times[b] * departure * departure;
-      byChance += times[b] * ofSum(b)[i] * scale * scale;
+  const rate = new Float64Array(size);
+  const byChance = new Float64Array(size);
+  for (let b = 0; b < blocks; b++) {
+    if (times[b] === 0) continue;
+    const scale = scaleOf(residuals, b);
+    const first = presentFirst[b];
+    for (let k = first; k < presentFirst[b + 1]; k++) {
+      rate[present[k]] += times[b] * presentHeld[k];
+      byChance[present[k]] += times[b] * ofSum[b][k - first] * scale * scale;
     }
-    byChance *= number > 1 ? (number - 1) / number : 0;
-    ownShare[i] = length[i] > byChance ? 1 - byChance / length[i] : 0;
   }
-  return { departures, length, ownShare };
+  for (let i = 0; i < size; i++) {
+    rate[i] = whole > 0 ? rate[i] / whole : 0;
+    byChance[i] *= number > 1 ? (number - 1) / number : 0;
+  }
+  const length = new Float64Array(size);
+  const held = new Float64Array(size);
+  for (let b = 0; b < blocks; b++) {
+    if (sums[b] === 0 || times[b] === 0) continue;
+    const [first, end] = [presentFirst[b], presentFirst[b + 1]];
+    for (let k = first; k < end; k++) held[present[k]] = presentHeld[k];
+    addLengths({ held, rate, length }, { sum: sums[b], scale: scaleOf(residuals, b), often: times[b] });
+    for (let k = first; k < end; k++) held[present[k]] = 0;
+  }
+  const ownShare = length.map((each, i) => (each > byChance[i] ? 1 - byChance[i] / each : 0));
+  return { rate, length, ownShare };
+}
+
+const scaleOf = ({ sums, squares }: Residuals, block: number): number =>
+  sums[block] > 0 ? Math.sqrt(squares[block]) / sums[block] : 0;
+
+/** Adds a block to the squared lengths of all concepts. */
+function addLengths(
+  { held, rate, length }: { held: Float64Array; rate: Float64Array; length: Float64Array },
+  { sum, scale, often }: { readonly sum: number; readonly scale: number; readonly often: number },
+): void {
+  for (let i = 0; i < length.length; i++) {
+    const departure = (held[i] - rate[i] * sum) * scale;
+    length[i] += often * departure * departure;
+  }
+}
+
+/** size × blocks: windows that hold a concept beyond what its rate over all blocks makes of it, scaled; 0 in blocks that do not count. */
+export function departuresOf(
+  residuals: Residuals,
+  { rate }: Pick<Spread, 'rate'>,
+  held = heldByBlock(residuals),
+): Float64Array {
+  const { size, blocks, times, sums } = residuals;
+  const departures = new Float64Array(size * blocks);
+  for (let i = 0; i < size; i++) {
+    for (let b = 0; b < blocks; b++)
+      if (times[b] > 0)
+        departures[i * blocks + b] = (held[i * blocks + b] - rate[i] * sums[b]) * scaleOf(residuals, b);
+  }
+  return departures;
 }
 
 /**
@@ -50,7 +84,7 @@ export function spreadOver(
  * @param products size × size: of blocks that hold both, the product of the windows with each, scaled
  */
 export function sharedByBlocks(
-  { size, blocks, times, sums, squares, held }: Residuals,
+  { size, blocks, times, sums, squares, presentFirst, present, presentHeld }: Residuals,
   products: Float64Array,
 ): (first: number, second: number) => number {
   let whole = 0;
@@ -62,15 +96,15 @@ export function sharedByBlocks(
   }
   const rate = new Float64Array(size);
   const alone = new Float64Array(size);
-  for (let i = 0; i < size; i++) {
-    for (let b = 0; b < blocks; b++) {
-      const windows = times[b] * held[i * blocks + b];
-      if (windows === 0) continue;
-      rate[i] += windows;
-      alone[i] += (windows * squares[b]) / sums[b];
+  for (let b = 0; b < blocks; b++) {
+    if (times[b] === 0) continue;
+    for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++) {
+      const windows = times[b] * presentHeld[k];
+      rate[present[k]] += windows;
+      alone[present[k]] += (windows * squares[b]) / sums[b];
     }
-    rate[i] = whole > 0 ? rate[i] / whole : 0;
   }
+  for (let i = 0; i < size; i++) rate[i] = whole > 0 ? rate[i] / whole : 0;
   return (i, j) =>
     products[i * size + j] - rate[i] * alone[j] - rate[j] * alone[i] + rate[i] * rate[j] * square;
 }

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
-import { blockSummer } from '../../src/network/block-sums.ts';
+import { blockSummer, chanceAdder } from '../../src/network/block-sums.ts';
 import { evidenceOfDraws } from '../../src/network/draws.ts';
 import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
-import { residualsOf } from '../../src/network/residuals.ts';
-import { sharedByBlocks } from '../../src/network/spread.ts';
+import { heldByBlock } from '../../src/network/residuals.ts';
+import { departuresOf, sharedByBlocks } from '../../src/network/spread.ts';
 import { exampleStudy } from '../examples.ts';
 
 const study = exampleStudy(knownThemes(3, 14).texts.map((text, i) => ({ name: `${i}`, text })));
@@ -21,19 +21,24 @@ const byBlock = <Told>({ residuals: { blocks, times } }: Evidence, tell: (block:
 describe('what two concepts share because the same sources speak of both', () => {
   for (const [which, weighed] of Object.entries({ 'as they are': evidence, 'as they were drawn': drawn }))
     it(`is the product of their departures, of sources ${which}`, () => {
-      const { size, residuals, spread } = weighed;
-      const sumsOf = blockSummer(residuals, windows, { isAsked: () => true, isKept: false });
+      const { size, residuals } = weighed;
+      const departures = departuresOf(residuals, weighed.spread);
+      const sumsOf = blockSummer(residuals, windows);
       const products = new Float64Array(size * size);
-      for (let b = 0; b < residuals.blocks; b++) {
-        const { pair, product } = sumsOf(b);
-        pair.forEach((each, k) => (products[each] += residuals.times[b] * product[k]));
-      }
+      const sums = {
+        products,
+        within: new Float64Array(size * size),
+        variance: new Float64Array(size * size),
+      };
+      const adder = chanceAdder(residuals, new Uint8Array(size * size), sums);
+      for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, residuals.times[b]);
+      adder.finish();
       const shared = sharedByBlocks(residuals, products);
       let largest = 0;
       for (let i = 0; i < size; i++) {
         for (let j = i + 1; j < size; j++) {
           const departure = (concept: number, b: number): number =>
-            spread.departures[concept * residuals.blocks + b];
+            departures[concept * residuals.blocks + b];
           const expected = byBlock(weighed, (b) => departure(i, b) * departure(j, b)).reduce(
             (sum, each) => sum + each,
             0,
@@ -44,19 +49,6 @@ describe('what two concepts share because the same sources speak of both', () =>
       }
       expect(largest).to.be.above(0.1);
     });
-});
-
-describe('lists of a block', () => {
-  it('are the same whether they are kept or not', () => {
-    const residuals = residualsOf(counts, windows);
-    const isAsked = (pair: number): boolean => counts.together[pair] > 0;
-    const [kept, passing] = [true, false].map((isKept) =>
-      blockSummer(residuals, windows, { isAsked, isKept }),
-    );
-    const all = Array.from({ length: residuals.blocks }, (_, b) => kept(b));
-    all.forEach((each, b) => expect(passing(b)).to.deep.equal(each));
-    expect(new Set(all.map(({ pair }) => pair.length)).size).to.be.above(1);
-  });
 });
 
 describe('the evidence of a concept with a group', () => {
@@ -87,7 +79,9 @@ describe('the evidence of a concept with a group', () => {
     const asked = [0, 1, 2, 4, 5, 6];
     let below = 0;
     for (const weighed of [evidence, drawn]) {
-      const { residuals, spread, size } = weighed;
+      const { residuals, size } = weighed;
+      const held = heldByBlock(residuals);
+      const departures = departuresOf(residuals, weighed.spread);
       const p = chanceOfSameSources(weighed, groupOf, groups, asked);
       for (const i of asked) {
         const others = Array.from({ length: size }, (_, j) => j).filter(
@@ -95,10 +89,10 @@ describe('the evidence of a concept with a group', () => {
         );
         const at = (concept: number, b: number): number => concept * residuals.blocks + b;
         const rows = byBlock(weighed, (b) => ({
-          own: spread.departures[at(i, b)],
-          theirs: others.reduce((sum, j) => sum + spread.departures[at(j, b)], 0),
-          has: residuals.held[at(i, b)] > 0,
-          have: others.some((j) => residuals.held[at(j, b)] > 0),
+          own: departures[at(i, b)],
+          theirs: others.reduce((sum, j) => sum + departures[at(j, b)], 0),
+          has: held[at(i, b)] > 0,
+          have: others.some((j) => held[at(j, b)] > 0),
         }));
         const sum = (value: (row: (typeof rows)[number]) => number): number =>
           rows.reduce((total, row) => total + value(row), 0);
