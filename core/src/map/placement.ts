@@ -55,6 +55,9 @@ const SHRINK = 0.93;
 const SMALLEST_SCALE = 0.3;
 /** Words are wide, so a step across counts for less than one up or down. */
 const ACROSS = 0.55;
+/** How often all pairs of a parcel are looked at, and by how much an exchange must shorten their links. */
+const EXCHANGES = 6;
+const LESS = 1 - 1e-6;
 /** Of more labels in a parcel the even spread would take too long for what it gives. */
 const MOST_SPREAD = 150;
 
@@ -160,7 +163,56 @@ function settle(
       }
     }
   }
-  return labels.map((_, i): Point => [xs[i], ys[i]]);
+  const wishes = labels.map((_, i): Point => [xs[i], ys[i]]);
+  for (const { own, moving } of spreads) {
+    const movable = moving.map((at) => own[at]);
+    exchange(movable, wishes, pulls, (i, wish) => projectInto(rooms[i], ...wish));
+  }
+  return wishes;
+}
+
+/** Links of a label: to which others, and how strong. */
+type Links = readonly { readonly other: number; readonly strength: number }[];
+
+/**
+ * Exchanges the wishes of labels of a parcel, two by two, as long as that makes the links shorter, each counted by its strength:
+ * the places stay as evenly spread, and what is linked comes to be next to each other (a local search of the quadratic
+ * assignment problem, Koopmans & Beckmann 1957).
+ *
+ * @param into the place in a label's room that is nearest to a wish
+ */
+function exchange(
+  labels: readonly number[],
+  wishes: Point[],
+  pulls: readonly Pull[],
+  into: (label: number, wish: Point) => Point,
+): void {
+  const linksOf = new Map(labels.map((label) => [label, [] as { other: number; strength: number }[]]));
+  for (const { source, target, strength } of pulls) {
+    linksOf.get(source)?.push({ other: target, strength });
+    linksOf.get(target)?.push({ other: source, strength });
+  }
+  const lengthOf = (links: Links, [x, y]: Point): number => {
+    let sum = 0;
+    for (const { other, strength } of links)
+      sum += strength * vectorLength(wishes[other][0] - x, wishes[other][1] - y);
+    return sum;
+  };
+  for (let round = 0; round < EXCHANGES; round++) {
+    let isBetter = false;
+    for (const [at, a] of labels.entries()) {
+      const ofA = linksOf.get(a) ?? [];
+      for (const b of labels.slice(at + 1)) {
+        const ofB = linksOf.get(b) ?? [];
+        const [placeA, placeB] = [wishes[a], wishes[b]];
+        const before = lengthOf(ofA, placeA) + lengthOf(ofB, placeB);
+        [wishes[a], wishes[b]] = [into(a, placeB), into(b, placeA)];
+        if (lengthOf(ofA, wishes[a]) + lengthOf(ofB, wishes[b]) < before * LESS) isBetter = true;
+        else [wishes[a], wishes[b]] = [placeA, placeB];
+      }
+    }
+    if (!isBetter) return;
+  }
 }
 
 /** Where labels begin: those linked most inside near the middle, the others further out, towards what they are linked to. */

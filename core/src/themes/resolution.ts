@@ -19,8 +19,11 @@ export const FEWEST_THEMES = 5;
 export const MOST_THEMES = 12;
 /** A network with fewer concepts a theme than this has too little to part into the usual fewest themes, or more than the usual most. */
 const CONCEPTS_A_THEME = 6;
-/** Groupings that come back as well as this, or nearly, are told apart by the stretch of resolutions they hold for. */
-const AS_STEADY = 0.02;
+/**
+ * Groupings that come back nearly as well as the best are told apart by the stretch of resolutions they hold for. Nearly is so much
+ * less at most, and no less than twice as far from coming back wholly: in a large network small differences are sure.
+ */
+const AS_STEADY = { most: 0.02, least: 0.005 };
 
 export interface ResolutionPoint {
   readonly resolution: number;
@@ -146,9 +149,10 @@ export function defaultResolution(points: readonly ResolutionPoint[], linkedConc
   const nearest = least(points.map(short));
   const likely = points.filter((point) => short(point) === nearest);
   const best = largest(likely.map(({ steadiness }) => steadiness));
+  const nearly = Math.max(AS_STEADY.least, Math.min(AS_STEADY.most, 1 - best));
   const stretches = new Map<number, number[]>();
   for (const { themes, resolution, steadiness } of likely) {
-    if (steadiness >= best - AS_STEADY) stretches.set(themes, [...(stretches.get(themes) ?? []), resolution]);
+    if (steadiness >= best - nearly) stretches.set(themes, [...(stretches.get(themes) ?? []), resolution]);
   }
   const widest = [...stretches.values()].sort((a, b) => b.length - a.length || a[0] - b[0])[0];
   return widest ? middleOf(widest) : 1;
