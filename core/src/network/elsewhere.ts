@@ -153,6 +153,8 @@ export function linksOfNetwork(
   const unknown = new Float64Array(count).fill(NaN);
   const none = new Int32Array(count);
   return {
+    windows: 0,
+    blocks: 0,
     source: Int32Array.from(order, (i) => among.source[i]),
     target: Int32Array.from(order, (i) => among.target[i]),
     strength: Float64Array.from(order, (i) => among.weight[i]),

@@ -20,6 +20,9 @@ export interface LinkSettings {
 
 /** Pairs of concepts that share a window, and what chance has to do with it. */
 export interface JudgedPairs {
+  /** Windows in all, and the sources by which company is judged; short ones are one together. */
+  readonly windows: number;
+  readonly blocks: number;
   readonly source: Int32Array;
   readonly target: Int32Array;
   /** Windows with both. */
@@ -93,8 +96,7 @@ export function overlapCorrectedG2(
 /** What chance has to do with the pairs that share a window, whatever is asked of a link. */
 export interface PairChances extends Omit<JudgedPairs, 'strength' | 'beyond' | 'stands'> {
   readonly size: number;
-  /** Windows in all, and with each concept. */
-  readonly windows: number;
+  /** Windows with each concept. */
   readonly windowsWith: Float64Array;
   /** 1 where the same sources hold both more than chance has it. */
   readonly betweenUp: Uint8Array;
@@ -115,6 +117,7 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
   return {
     size: n,
     windows,
+    blocks: evidence.residuals.blocks,
     windowsWith,
     source: pairs.map((pair) => Math.floor(pair / n)),
     target: pairs.map((pair) => pair % n),
@@ -190,6 +193,8 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   let rest = standing;
   for (const i of order) if (stands[i] === 0) sorted[rest++] = i;
   return {
+    windows: judged.windows,
+    blocks: judged.blocks,
     source: taken(source, sorted),
     target: taken(target, sorted),
     both: taken(both, sorted),

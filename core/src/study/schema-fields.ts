@@ -129,7 +129,7 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
   },
   windows: {
     unit: Joi.valid('auto', ...WINDOW_UNIT_NAMES),
-    size: ranged(RANGES.windowSize),
+    size: Joi.alternatives(Joi.valid('auto'), ranged(RANGES.windowSize)),
     acrossParagraphs: Joi.boolean(),
     without: Joi.array().items(text).max(10_000).optional(),
   },

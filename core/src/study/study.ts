@@ -61,9 +61,10 @@ export interface ConceptSettings {
   readonly minimumPull: number;
 }
 
-/** The windows, whose unit may be left to what the texts are. */
-export interface WindowChoice extends Omit<WindowSettings, 'unit'> {
+/** The windows, whose unit and size may be left to what the texts are and how much of them there is. */
+export interface WindowChoice extends Omit<WindowSettings, 'unit' | 'size'> {
   readonly unit: WindowUnit | 'auto';
+  readonly size: number | 'auto';
 }
 
 /** What the columns of a comparison are: groups of an attribute, single sources, or the subsets that were kept. */
@@ -218,7 +219,7 @@ export const DEFAULT_SETTINGS: StudySettings = {
     minimumLetters: 2,
     minimumPull: 0,
   },
-  windows: { unit: 'auto', size: 3, acrossParagraphs: false },
+  windows: { unit: 'auto', size: 'auto', acrossParagraphs: false },
   links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05, standsBy: 'either' },
   themes: { resolution: 'auto', runs: 50, seed: 1 },
   map: { shownLinks: 150, shownBridges: 40 },

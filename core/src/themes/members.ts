@@ -4,12 +4,11 @@ import { chanceOfSameSources, chanceWithGroups } from '../network/group-evidence
 import type { JudgedPairs } from '../network/links.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renumber } from './leiden.ts';
+import { strictnessIn } from './strictness.ts';
 
 /** Loose concepts join at this share of false joiners. */
 const JOINS_BELOW = 0.1;
-/** A member whose company with the others is likelier than this by chance leaves. */
-const STAYS_BELOW = 0.025;
-/** Unless it is said by the sources that say the others, which is weaker evidence and must be surer. */
+/** Who keeps too little company stays where the sources say it that say the others, which is weaker evidence and must be surer. */
 const STAYS_BY_SOURCES_BELOW = 0.005;
 const MOST_ROUNDS = 3;
 
@@ -46,10 +45,11 @@ export function* settleMembers(
     within = chanceWithGroups(evidence, groupOf, groups);
     yield (round + 1) / (rounds + 1);
   }
+  const { staysBelow } = strictnessIn({ windows: evidence.windows, blocks: evidence.residuals.blocks });
   const isClaimed = linkedInside(links, groupOf);
   const unsure: number[] = [];
   groupOf.forEach((group, i) => {
-    if (group >= 0 && isClaimed[i] === 0 && within[i * groups + group] >= STAYS_BELOW) unsure.push(i);
+    if (group >= 0 && isClaimed[i] === 0 && within[i * groups + group] >= staysBelow) unsure.push(i);
   });
   const stays = groupOf.slice();
   const between = chanceOfSameSources(evidence, groupOf, groups, unsure);

@@ -15,6 +15,7 @@ import {
   type SweptNetwork,
 } from './resolution.ts';
 import { settleMembers, type Grounds } from './members.ts';
+import { strictnessIn } from './strictness.ts';
 import { modularity } from './modularity.ts';
 import { ownValue } from '../base/records.ts';
 import {
@@ -64,12 +65,6 @@ export interface Themes {
   readonly register: readonly ThemeIdentity[];
 }
 
-/**
- * The grouping goes on so many times the false links a claim puts up with (q): what belongs together is told by many
- * unsure links as well as by a few sure ones, while nothing is made of nothing (bench/themes.ts).
- */
-const LENIENCE = 10;
-
 /** What is known only by which sources hold both counts so much in the grouping. */
 const BETWEEN_WEIGHT = 0.5;
 /** Fewest sources that hold both for that. */
@@ -80,7 +75,7 @@ const BETWEEN_SOURCES = 3;
  * that are claimed by which sources hold both.
  */
 export function groupingNetwork(conceptCount: number, links: JudgedPairs, settings: LinkSettings): Graph {
-  const largest = Math.min(1, LENIENCE * settings.maximumQ);
+  const largest = Math.min(1, strictnessIn(links).lenience * settings.maximumQ);
   const fewest = Math.max(2, settings.minimumTogether - 1);
   const bySources = settings.standsBy === 'either';
   const taken: number[] = [];

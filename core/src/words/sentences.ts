@@ -259,7 +259,9 @@ export function methodSentences(
         'window',
         windows.unit === 'auto' && inForce.unit === 'source'
           ? 'a whole source, as these are short answers,'
-          : windowText(inForce),
+          : windows.size === 'auto' && inForce.size !== WINDOW_UNITS[inForce.unit].usualSize
+            ? `${windowText(inForce)}, as there is little text,`
+            : windowText(inForce),
       ),
       ' at least ',
       control('minimumTogether', counted(links.minimumTogether, 'time')),

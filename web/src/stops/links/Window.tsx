@@ -26,14 +26,15 @@ export function Window({ state, decide }: ControlProps) {
         options={[
           {
             value: 'auto',
-            label: 'as the texts are: a whole answer where they are short answers, else 3 sentences',
+            label:
+              'as the texts are: a whole answer where they are short answers, else 3 sentences, or 5 of little text',
           },
           ...WINDOW_UNIT_NAMES.map((each) => ({ value: each, label: WINDOW_UNITS[each].label })),
         ]}
         onChange={(event) => {
           const next = event.target.value as typeof chosen;
-          const usual = WINDOW_UNITS[next === 'auto' ? 'sentences' : next].usualSize;
-          decide({ kind: 'setWindows', change: { unit: next, size: usual } });
+          const size = next === 'auto' ? next : WINDOW_UNITS[next].usualSize;
+          decide({ kind: 'setWindows', change: { unit: next, size } });
         }}
       />
       {slides && (
