@@ -5,8 +5,13 @@ import type { Tokens } from '../text/tokens.ts';
 const REFERENCES = 100;
 /** Strength of the prior, in companions: a candidate with fewer than this is held close to what is usual. */
 const PRIOR = 60;
-/** Sentences that count as one company; they follow each other in one paragraph or turn. */
-const COMPANY_SENTENCES = 3;
+/**
+ * Sentences that count as one company; they follow each other in one paragraph or turn. Of little text more do: a concept meets few
+ * others there, and of twelve planted interviews 59 of 80 theme words are kept so, with three sentences 53.
+ */
+const COMPANY_SENTENCES = { usually: 3, ofLittleText: 6 };
+/** Words of a collection that is little text. */
+const LITTLE_TEXT = 15_000;
 /** A candidate mentioned less often is given no pull: its company is a handful of chances. */
 const FEWEST_MENTIONS = 3;
 
@@ -23,11 +28,12 @@ export interface Company {
 export function companyBlocks(tokens: Tokens): Int32Array {
   const first = new Int32List();
   let inBlock = 0;
+  const most = tokens.type.length < LITTLE_TEXT ? COMPANY_SENTENCES.ofLittleText : COMPANY_SENTENCES.usually;
   const sentences = tokens.sentenceFirst.length - 1;
   for (let s = 0; s < sentences; s++) {
     const sameBlock =
       s > 0 &&
-      inBlock < COMPANY_SENTENCES &&
+      inBlock < most &&
       tokens.sentenceSource[s] === tokens.sentenceSource[s - 1] &&
       tokens.sentenceParagraph[s] === tokens.sentenceParagraph[s - 1];
     if (!sameBlock) {

@@ -10,8 +10,8 @@ export interface Strictness {
 }
 
 const USUAL: Strictness = { lenience: 10, staysBelow: 0.025 };
-/** Of little text hardly a pair is sure, so that every pair beyond chance counts, and true company is seen less surely. */
-const OF_LITTLE: Strictness = { lenience: 20, staysBelow: 0.035 };
+/** Of little text hardly a pair is sure, so that more of them count, and true company is seen less surely. */
+const OF_LITTLE: Strictness = { lenience: 16, staysBelow: 0.03 };
 
 /** Fewer windows than this are little text; where no source stands by itself, as they are short answers, each says more. */
 const LITTLE = { texts: 750, answers: 200 };

@@ -25,15 +25,24 @@ function candidatesOf(texts: readonly string[]) {
 }
 
 describe('blocks of company', () => {
-  it('are three sentences of one paragraph, fewer at its end', () => {
-    const tokens = tokensOf('One a. Two a. Three a. Four a.\n\nFive a.', 'Six a. Seven a.');
-    expect([...companyBlocks(tokens)].map((token) => tokens.forms[tokens.type[token]])).to.deep.equal([
+  const beginnings = (...texts: string[]): string[] => {
+    const tokens = tokensOf(...texts);
+    return [...companyBlocks(tokens)].map((token) => tokens.forms[tokens.type[token]] ?? '');
+  };
+  const TALK = 'One a. Two a. Three a. Four a. Five a. Six a. Seven a.';
+
+  it('are six sentences of one paragraph where there is little text, fewer at its end', () => {
+    expect(beginnings(`${TALK}\n\nEight a.`, 'Nine a. Ten a.')).to.deep.equal([
       'one',
-      'four',
-      'five',
-      'six',
-      undefined,
+      'seven',
+      'eight',
+      'nine',
+      '',
     ]);
+  });
+
+  it('are three sentences of it where there is more', () => {
+    expect(beginnings(TALK, 'so '.repeat(15_000))).to.deep.equal(['one', 'four', 'seven', 'so', '']);
   });
 
   it('are none where nothing was said', () => {

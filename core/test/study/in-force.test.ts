@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { WINDOW_UNITS } from '../../src/network/windows.ts';
+import { methodSentences, sentenceText } from '../../src/words/sentences.ts';
 import { shortAnswers } from '../../../bench/short-answers.ts';
 import {
   kindOfCollection,
@@ -30,9 +32,21 @@ describe('what a collection is', () => {
     study.decide({ kind: 'setConcepts', change: { minimumMentions: 5 } });
     expect(windowsInForce(study.state)).to.include({ unit: 'sentences', size: 2 });
     expect(leastMentions(study.state)).to.equal(5);
-    const long = exampleStudy([{ name: 'a', text: 'The bus was late. '.repeat(4000) }]);
-    expect(windowsInForce(long.state)).to.include({ unit: 'sentences', size: 3 });
-    expect(leastMentions(long.state)).to.equal(4);
+    study.decide({ kind: 'setWindows', change: { unit: 'auto', size: 'auto' } });
+    expect(windowsInForce(study.state)).to.include({ unit: 'source' });
+    const texts = (times: number) => exampleStudy([{ name: 'a', text: 'The bus was late. '.repeat(times) }]);
+    const little = texts(4000);
+    expect(windowsInForce(little.state)).to.include({ unit: 'sentences', size: 5 });
+    expect(sentenceText(methodSentences(little.state).links)).to.include(
+      'a window of 5 sentences, as there is little text, at least',
+    );
+    expect(leastMentions(little.state)).to.equal(4);
+    const more = texts(6000);
+    expect(windowsInForce(more.state)).to.include({ unit: 'sentences', size: 3 });
+    more.decide({ kind: 'setWindows', change: { size: 5 } });
+    expect(sentenceText(methodSentences(more.state).links)).to.include('a window of 5 sentences at least');
+    more.decide({ kind: 'setWindows', change: { unit: 'words', size: 'auto' } });
+    expect(windowsInForce(more.state)).to.include({ unit: 'words', size: WINDOW_UNITS.words.usualSize });
   });
 
   it('lets the themes of short answers be found', () => {
