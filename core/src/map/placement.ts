@@ -138,7 +138,7 @@ function settle(
     const heat = 1 - round / ROUNDS;
     for (let k = 0; k < inside.length; k++) {
       const [source, target] = [sources[k], targets[k]];
-      const step = 0.05 * strengths[k] * heat;
+      const step = 0.1 * strengths[k] * heat;
       const dx = (xs[target] - xs[source]) * step;
       const dy = (ys[target] - ys[source]) * step;
       if (isKept[source] === 0) {
@@ -171,12 +171,12 @@ function settle(
   return wishes;
 }
 
-/** Links of a label: to which others, and how strong. */
-type Links = readonly { readonly other: number; readonly strength: number }[];
+/** Links of a label: to which others, and how much each counts. */
+type Links = readonly { readonly other: number; readonly weight: number }[];
 
 /**
- * Exchanges the wishes of labels of a parcel, two by two, as long as that makes the links shorter, each counted by its strength:
- * the places stay as evenly spread, and what is linked comes to be next to each other (a local search of the quadratic
+ * Exchanges the wishes of labels of a parcel, two by two, as long as that makes the links shorter, each counted by the square of its
+ * strength: the places stay as evenly spread, and what is linked comes to be next to each other (a local search of the quadratic
  * assignment problem, Koopmans & Beckmann 1957).
  *
  * @param into the place in a label's room that is nearest to a wish
@@ -187,15 +187,16 @@ function exchange(
   pulls: readonly Pull[],
   into: (label: number, wish: Point) => Point,
 ): void {
-  const linksOf = new Map(labels.map((label) => [label, [] as { other: number; strength: number }[]]));
+  const linksOf = new Map(labels.map((label) => [label, [] as { other: number; weight: number }[]]));
   for (const { source, target, strength } of pulls) {
-    linksOf.get(source)?.push({ other: target, strength });
-    linksOf.get(target)?.push({ other: source, strength });
+    const weight = strength ** 2;
+    linksOf.get(source)?.push({ other: target, weight });
+    linksOf.get(target)?.push({ other: source, weight });
   }
   const lengthOf = (links: Links, [x, y]: Point): number => {
     let sum = 0;
-    for (const { other, strength } of links)
-      sum += strength * vectorLength(wishes[other][0] - x, wishes[other][1] - y);
+    for (const { other, weight } of links)
+      sum += weight * vectorLength(wishes[other][0] - x, wishes[other][1] - y);
     return sum;
   };
   for (let round = 0; round < EXCHANGES; round++) {
