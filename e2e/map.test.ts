@@ -152,13 +152,13 @@ describe('the map', function () {
       .actions({ async: true })
       .move(stood)
       .press()
-      .move({ x: stood.x - 24, y: stood.y - 16, duration: 120 })
+      .move({ x: stood.x + 24, y: stood.y + 16, duration: 120 })
       .release()
       .perform();
     await browser.find('[data-word="driver"] circle');
     await browser.until('It is not where it was put', async () => {
       const { x, y } = await middle();
-      return Math.abs(x - stood.x + 24) < 4 && Math.abs(y - stood.y + 16) < 4;
+      return Math.abs(x - stood.x - 24) < 4 && Math.abs(y - stood.y - 16) < 4;
     });
   });
 });

@@ -57,6 +57,8 @@ const SMALLEST_SCALE = 0.3;
 const ACROSS = 0.55;
 /** How often all pairs of a parcel are looked at, and by how much an exchange must shorten their links. */
 const EXCHANGES = 6;
+/** Of more labels in a parcel those that are placed keep their places. */
+const MOST_EXCHANGED = 40;
 const LESS = 1 - 1e-6;
 /** Of more labels in a parcel the even spread would take too long for what it gives. */
 const MOST_SPREAD = 150;
@@ -97,8 +99,58 @@ export function placeLabels(
       own.forEach((label, i) => (placed[label] = found[i]));
       break;
     }
+    if (own.length <= MOST_EXCHANGED) exchangePlaced(parcel, own, { labels, placed, wishes, fixed }, pulls);
   });
   return placed;
+}
+
+/** Lets the labels of a parcel change places where both fit, but for those that were put somewhere or stood there. */
+function exchangePlaced(
+  parcel: Polygon,
+  own: readonly number[],
+  {
+    labels,
+    placed,
+    wishes,
+    fixed,
+  }: {
+    readonly labels: readonly Label[];
+    readonly placed: (Placed | undefined)[];
+    readonly wishes: Point[];
+    readonly fixed: readonly Box[];
+  },
+  pulls: readonly Pull[],
+): void {
+  const planes = halfPlanes(parcel);
+  const shown = own.filter((i) => placed[i] !== undefined);
+  // From here on a label that is placed is told by its place.
+  for (const i of shown) wishes[i] = [placed[i]?.x ?? 0, placed[i]?.y ?? 0];
+  const sizes = new Map(
+    shown.map((i) => {
+      const scale = placed[i]?.scale ?? 1;
+      const [width, height] = [labels[i].width * scale, labels[i].height * scale];
+      return [i, { width, height, room: roomForBox(planes, width, height) }];
+    }),
+  );
+  const boxOf = (i: number): Box => {
+    const { width, height } = sizes.get(i) ?? { width: 0, height: 0 };
+    return { x: wishes[i][0], y: wishes[i][1], width, height };
+  };
+  const fits = (i: number): boolean => {
+    const box = boxOf(i);
+    return (
+      isInside(sizes.get(i)?.room ?? planes, box.x, box.y) &&
+      !fixed.some((other) => overlaps(other, box)) &&
+      !shown.some((other) => other !== i && overlaps(boxOf(other), box))
+    );
+  };
+  const movable = shown.filter((i) => !labels[i].kept && !labels[i].pin);
+  // They are exchanged already when it is asked.
+  exchange(movable, wishes, pulls, (a, b) => (fits(a) && fits(b) ? [wishes[a], wishes[b]] : undefined));
+  for (const i of movable) {
+    const { scale } = placed[i] ?? { scale: 1 };
+    placed[i] = { x: wishes[i][0], y: wishes[i][1], scale };
+  }
 }
 
 const squeezed = ([x, y]: Point): Point => [x * ACROSS, y];
@@ -166,7 +218,11 @@ function settle(
   const wishes = labels.map((_, i): Point => [xs[i], ys[i]]);
   for (const { own, moving } of spreads) {
     const movable = moving.map((at) => own[at]);
-    exchange(movable, wishes, pulls, (i, wish) => projectInto(rooms[i], ...wish));
+    // They are exchanged already when it is asked.
+    exchange(movable, wishes, pulls, (a, b) => [
+      projectInto(rooms[a], ...wishes[a]),
+      projectInto(rooms[b], ...wishes[b]),
+    ]);
   }
   return wishes;
 }
@@ -175,17 +231,18 @@ function settle(
 type Links = readonly { readonly other: number; readonly weight: number }[];
 
 /**
- * Exchanges the wishes of labels of a parcel, two by two, as long as that makes the links shorter, each counted by the square of its
+ * Lets labels of a parcel change places, two by two, as long as that makes their links shorter, each counted by the square of its
  * strength: the places stay as evenly spread, and what is linked comes to be next to each other (a local search of the quadratic
  * assignment problem, Koopmans & Beckmann 1957).
  *
- * @param into the place in a label's room that is nearest to a wish
+ * @param places of all labels; those of these labels are changed
+ * @param exchanged the places two labels would have, or undefined where they cannot
  */
 function exchange(
   labels: readonly number[],
-  wishes: Point[],
+  places: Point[],
   pulls: readonly Pull[],
-  into: (label: number, wish: Point) => Point,
+  exchanged: (a: number, b: number) => readonly [Point, Point] | undefined,
 ): void {
   const linksOf = new Map(labels.map((label) => [label, [] as { other: number; weight: number }[]]));
   for (const { source, target, strength } of pulls) {
@@ -196,7 +253,7 @@ function exchange(
   const lengthOf = (links: Links, [x, y]: Point): number => {
     let sum = 0;
     for (const { other, weight } of links)
-      sum += weight * vectorLength(wishes[other][0] - x, wishes[other][1] - y);
+      sum += weight * vectorLength(places[other][0] - x, places[other][1] - y);
     return sum;
   };
   for (let round = 0; round < EXCHANGES; round++) {
@@ -205,11 +262,15 @@ function exchange(
       const ofA = linksOf.get(a) ?? [];
       for (const b of labels.slice(at + 1)) {
         const ofB = linksOf.get(b) ?? [];
-        const [placeA, placeB] = [wishes[a], wishes[b]];
+        const [placeA, placeB] = [places[a], places[b]];
         const before = lengthOf(ofA, placeA) + lengthOf(ofB, placeB);
-        [wishes[a], wishes[b]] = [into(a, placeB), into(b, placeA)];
-        if (lengthOf(ofA, wishes[a]) + lengthOf(ofB, wishes[b]) < before * LESS) isBetter = true;
-        else [wishes[a], wishes[b]] = [placeA, placeB];
+        // Most pairs are told apart without asking whether they fit.
+        [places[a], places[b]] = [placeB, placeA];
+        const isShorter = lengthOf(ofA, placeB) + lengthOf(ofB, placeA) < before * LESS;
+        const others = isShorter ? exchanged(a, b) : undefined;
+        if (others) [places[a], places[b]] = others;
+        if (others && lengthOf(ofA, places[a]) + lengthOf(ofB, places[b]) < before * LESS) isBetter = true;
+        else [places[a], places[b]] = [placeA, placeB];
       }
     }
     if (!isBetter) return;

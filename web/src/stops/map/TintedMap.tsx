@@ -57,6 +57,9 @@ function drawnInto(polygon: Polygon, { x, y, width, height }: Box): Box {
   return { x: Math.max(width / 2 + 4, Math.min(MAP_WIDTH - width / 2 - 4, newX)), y: newY, width, height };
 }
 
+const isWithin = (polygon: Polygon, { x, y, width, height }: Box): boolean =>
+  isInside(roomForBox(halfPlanes(polygon), width, height), x, y, 0.5);
+
 /** Where a parcel's letter and what is said of it stand. */
 const nameBox = ({ letter, polygon, written }: MapParcel, said: string, smallest: number): Box =>
   drawnInto(polygon, {
@@ -80,9 +83,18 @@ function wordsShown(
     .filter(({ weight }) => weight !== 0)
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight) || a.label.concept - b.label.concept);
   for (const { label, weight } of candidates) {
-    const type = smallest * (1 + 0.7 * Math.sqrt(Math.abs(weight) / weights.mostWord));
-    const size = { width: textWidth(label.text, type) + 4, height: type * 1.15 };
-    const box = drawnInto(scene.parcels[label.theme].polygon, { x: label.x, y: label.y, ...size });
+    const { polygon } = scene.parcels[label.theme];
+    const largest = smallest * (1 + 0.7 * Math.sqrt(Math.abs(weight) / weights.mostWord));
+    const boxOf = (type: number): Box =>
+      drawnInto(polygon, {
+        x: label.x,
+        y: label.y,
+        width: textWidth(label.text, type) + 4,
+        height: type * 1.15,
+      });
+    // A word too wide for its parcel is set smaller, as far as it stays readable.
+    const type = isWithin(polygon, boxOf(largest)) ? largest : smallest;
+    const box = boxOf(type);
     if ([...shown, ...names].some((other) => overlaps(other, box, 2))) continue;
     shown.push({ ...box, label, type, weight });
   }
