@@ -2,7 +2,7 @@ import { largest, least } from '../base/extent.ts';
 import { acrossAt, isInside, type HalfPlane, type Point, type Polygon } from './geometry.ts';
 
 /** Boxes are so far from each other at least, in map units. */
-const GAP = 3;
+export const GAP = 3;
 
 export interface Box {
   readonly x: number;

@@ -12,7 +12,7 @@ import {
   type Point,
   type Polygon,
 } from './geometry.ts';
-import { nearestFree, overlaps, type Box } from './free-place.ts';
+import { GAP, nearestFree, overlaps, type Box } from './free-place.ts';
 import { powerCells } from './parcels.ts';
 
 /** A label to be put in a parcel; sizes in map units, before any shrinking. */
@@ -140,8 +140,8 @@ function exchangePlaced(
     const box = boxOf(i);
     return (
       isInside(sizes.get(i)?.room ?? planes, box.x, box.y) &&
-      !fixed.some((other) => overlaps(other, box)) &&
-      !shown.some((other) => other !== i && overlaps(boxOf(other), box))
+      !fixed.some((other) => overlaps(other, box, GAP)) &&
+      !shown.some((other) => other !== i && overlaps(boxOf(other), box, GAP))
     );
   };
   const movable = shown.filter((i) => !labels[i].kept && !labels[i].pin);

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { nearestFree, overlaps, type Box } from '../../src/map/free-place.ts';
+import { GAP, nearestFree, overlaps, type Box } from '../../src/map/free-place.ts';
 import { area, halfPlanes, isInside, roomForBox, type Point } from '../../src/map/geometry.ts';
 import { powerCells } from '../../src/map/parcels.ts';
+import { placeLabels } from '../../src/map/placement.ts';
 import { routeBetween } from '../../src/map/routes.ts';
 
 const LAND: Point[] = [
@@ -42,6 +43,92 @@ describe('the nearest free place', () => {
         expect(isFree({ x: place[0], y: place[1], width, height })).to.equal(true);
       }),
     );
+  });
+});
+
+describe('labels of a parcel', () => {
+  const word = fc.record({
+    width: fc.integer({ min: 60, max: 140 }),
+    height: fc.integer({ min: 30, max: 60 }),
+  });
+  const pull = fc.record({
+    source: fc.nat(11),
+    target: fc.nat(11),
+    strength: fc.double({ min: 0.05, max: 1, noNaN: true }),
+  });
+
+  it('change places only where they stay apart and inside, so that they stay where they stood', () => {
+    fc.assert(
+      fc.property(
+        fc.array(word, { minLength: 3, maxLength: 12 }),
+        fc.array(pull, { maxLength: 30 }),
+        (words, links) => {
+          const labels = words.map((size, i) => ({ key: `word ${i}`, parcel: 0, ...size }));
+          const pulls = links.filter(
+            ({ source, target }) => source !== target && Math.max(source, target) < words.length,
+          );
+          const placed = placeLabels([LAND], labels, pulls, [], 1);
+          const boxes = placed.flatMap((at, i) =>
+            at
+              ? [{ x: at.x, y: at.y, width: at.scale * words[i].width, height: at.scale * words[i].height }]
+              : [],
+          );
+          boxes.forEach((each, i) => {
+            expect(boxes.slice(0, i).some((other) => overlaps(other, each, GAP - 1e-9))).to.equal(false);
+            const room = roomForBox(halfPlanes(LAND), each.width, each.height);
+            expect(isInside(room, each.x, each.y, 1e-6)).to.equal(true);
+          });
+          // As a study keeps them, to a tenth of a unit.
+          const tenth = (value: number): number => Math.round(value * 10) / 10;
+          const again = placeLabels(
+            [LAND],
+            labels.map((label, i) => {
+              const at = placed[i];
+              return at
+                ? { ...label, kept: { at: [tenth(at.x), tenth(at.y)] as const, scale: at.scale } }
+                : label;
+            }),
+            pulls,
+            [],
+            1,
+          );
+          again.forEach((at, i) => {
+            expect(at?.x).to.equal(placed[i] && tenth(placed[i].x));
+            expect(at?.y).to.equal(placed[i] && tenth(placed[i].y));
+          });
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  it('that are linked come to be nearer to each other than the others', () => {
+    const labels = Array.from({ length: 12 }, (_, i) => ({
+      key: `word ${i}`,
+      parcel: 0,
+      width: 50,
+      height: 14,
+    }));
+    // Four groups of three.
+    const pulls = labels.flatMap((_, i) =>
+      [1, 2].map((step) => ({
+        source: i,
+        target: 3 * Math.floor(i / 3) + ((i + step) % 3),
+        strength: 0.6,
+      })),
+    );
+    const placed = placeLabels([LAND], labels, pulls, [], 1);
+    const away = (i: number, j: number): number =>
+      Math.hypot((placed[i]?.x ?? 0) - (placed[j]?.x ?? 0), (placed[i]?.y ?? 0) - (placed[j]?.y ?? 0));
+    const mean = (isLinked: boolean): number => {
+      const lengths = labels.flatMap((_, i) =>
+        labels
+          .slice(0, i)
+          .flatMap((_, j) => ((Math.floor(i / 3) === Math.floor(j / 3)) === isLinked ? [away(i, j)] : [])),
+      );
+      return lengths.reduce((sum, each) => sum + each, 0) / lengths.length;
+    };
+    expect(mean(true)).to.be.below(0.65 * mean(false));
   });
 });
 
