@@ -1,9 +1,10 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
 import type { NumberRange } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { analyse, PICTURE_SCALES, type AnalyseOptions } from './analyse.ts';
+import { analyse, type AnalyseOptions } from './analyse.ts';
 import type { Shard } from './collect.ts';
 import { group, type GroupOptions } from './group.ts';
+import { PICTURE_SCALES } from './results.ts';
 import { count, type CountOptions } from './shards/count.ts';
 import { merge, type MergeOptions } from './shards/merge.ts';
 import { UsageError } from './usage-error.ts';

@@ -1,0 +1,214 @@
+import { compareGroups } from '@green-thicket/core/compare/strength';
+import { conceptLabels } from '@green-thicket/core/engine/resources';
+import type { Engine } from '@green-thicket/core/engine/engine';
+import type { StageName } from '@green-thicket/core/engine/stage-keys';
+import type { StageResults } from '@green-thicket/core/engine/stages';
+import { withDrawnFace, withDrawnWords } from '@green-thicket/core/formats/document';
+import { seal } from '@green-thicket/core/formats/sealed-file';
+import { drawMap } from '@green-thicket/core/map/draw';
+import { withGround } from '@green-thicket/core/map/ground';
+import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
+import type { NotebookEntry } from '@green-thicket/core/study/notebook';
+import { renamerOf } from '@green-thicket/core/study/pseudonyms';
+import type { DecisionLog } from '@green-thicket/core/study/record';
+import type { StudyState } from '@green-thicket/core/study/study';
+import { workingSources } from '@green-thicket/core/study/subset';
+import { writeStudyFile } from '@green-thicket/core/study-files/study-file';
+import {
+  apartTable,
+  conceptsTable,
+  linksTable,
+  strengthTable,
+  themesTable,
+  timeTable,
+  toneTable,
+} from '@green-thicket/core/study-files/tables';
+import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
+import type { furtherComparisons } from './comparisons.ts';
+import { reportFace } from './lexicon-file.ts';
+import { EXCHANGE_FILES, REPORT_FILES } from './publishing.ts';
+
+/** What a run writes. */
+const RESULTS = [
+  'concepts.csv',
+  'links.csv',
+  'themes.csv',
+  'strength.csv',
+  'apart.csv',
+  'time.csv',
+  'tone.csv',
+  'map.svg',
+  'network.graphml',
+  'network.json',
+  'study.thicket',
+  'methods.md',
+  'run.json',
+] as const;
+
+/** What is written where there is a browser that draws. */
+export const PICTURE = 'map.png';
+
+/** How many times its size a picture may be drawn. */
+export const PICTURE_SCALES = { min: 1, max: 4, whole: true } as const;
+
+/** Every file that a run may write. */
+export const ALL_RESULTS: ReadonlySet<string> = new Set([
+  ...RESULTS,
+  PICTURE,
+  ...REPORT_FILES,
+  ...EXCHANGE_FILES,
+]);
+
+/** The files that a run will write. */
+export const resultNames = ({
+  report,
+  exchange,
+  browser,
+}: {
+  readonly report?: boolean;
+  readonly exchange?: boolean;
+  readonly browser?: string;
+}): readonly string[] => [
+  ...RESULTS,
+  ...(report ? REPORT_FILES : []),
+  ...(exchange ? EXCHANGE_FILES : []),
+  ...(browser === undefined ? [] : [PICTURE]),
+];
+
+/** What a run computes. */
+export type Computed = Pick<
+  StageResults,
+  | 'tokens'
+  | 'candidates'
+  | 'concepts'
+  | 'links'
+  | 'windows'
+  | 'themes'
+  | 'redrawn'
+  | 'map'
+  | 'strength'
+  | 'comparison'
+  | 'languages'
+>;
+
+/** What a run was of and how long it took. */
+export function runRecord(
+  {
+    state,
+    version,
+    readTime,
+    timings,
+  }: {
+    readonly state: StudyState;
+    readonly version: string;
+    /** Milliseconds for reading the files. */
+    readonly readTime: number;
+    readonly timings: Engine['timings'];
+  },
+  { tokens, candidates, concepts, links, windows, themes, map, comparison }: Computed,
+): object {
+  const sources = workingSources(state).length;
+  /** How many things each stage made. */
+  const made: Partial<Record<StageName, number>> = {
+    tokens: tokens.type.length,
+    candidates: candidates.keys.length,
+    concepts: concepts.keys.length,
+    windows: windows.count,
+    links: links.standing,
+    themes: themes.themes.length,
+    map: map.labels.length,
+    comparison: comparison.groups.length,
+  };
+  return {
+    version,
+    seed: state.settings.themes.seed,
+    settings: state.settings,
+    counts: {
+      sources,
+      words: tokens.type.length,
+      differentWords: tokens.forms.length,
+      candidates: candidates.keys.length,
+      concepts: concepts.keys.length,
+      windows: windows.count,
+      links: links.standing,
+      themes: themes.themes.length,
+    },
+    resolution: themes.resolution,
+    modularity: themes.modularity,
+    stages: [
+      { stage: 'read', milliseconds: Math.round(readTime), count: sources },
+      ...timings.map(({ stage, milliseconds }) => ({
+        stage,
+        milliseconds: Math.round(milliseconds),
+        ...(made[stage] === undefined ? {} : { count: made[stage] }),
+      })),
+    ],
+    peakMemoryMB: Math.round(process.resourceUsage().maxRSS / 1024),
+  };
+}
+
+/** The tables, the map, the study and the record of a run. They carry pseudonyms; the study file alone keeps the names. */
+export async function resultFiles(
+  {
+    state,
+    log,
+    study,
+    computed,
+    further: { apart, overTime, tones, network },
+  }: {
+    readonly state: StudyState;
+    readonly log: DecisionLog;
+    readonly study: {
+      readonly originals: ReadonlyMap<string, string>;
+      readonly notebook: readonly NotebookEntry[];
+      /** Of the file it came from: the study file that is written gets the same. */
+      readonly password?: Uint8Array;
+    };
+    readonly computed: Computed;
+    readonly further: ReturnType<typeof furtherComparisons>;
+  },
+  record: object,
+): Promise<Record<(typeof RESULTS)[number], string | Uint8Array>> {
+  const { candidates, concepts, links, themes, redrawn, map, strength, comparison, languages } = computed;
+  const { rename, renameAnyCase } = renamerOf(state.pseudonyms);
+  const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
+  // Names of columns stay.
+  const inRows = (csv: string): string => {
+    const end = csv.indexOf('\n');
+    return csv.slice(0, end) + renameAnyCase(csv.slice(end));
+  };
+  const namedThemes = {
+    ...themes,
+    themes: themes.themes.map((theme) => ({ ...theme, label: renameAnyCase(theme.label) })),
+  };
+  const comparisons = attributeNames(workingSources(state)).map((attribute) => {
+    const { names, groupOf } = groupsOf(state, attribute);
+    return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
+  });
+  const sentences = methodSentences(state, {
+    resolution: themes.resolution,
+    exact: comparison.exact,
+    language: languages.main,
+  });
+  const file = writeStudyFile({
+    log,
+    register: withGround(themes.register, map.ground),
+    originals: study.originals,
+    notebook: study.notebook,
+  });
+  return {
+    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
+    'links.csv': linksTable(labels, links),
+    'themes.csv': themesTable(labels, namedThemes, redrawn),
+    'strength.csv': inRows(strengthTable(comparisons, themes)),
+    'apart.csv': inRows(apartTable(apart)),
+    'time.csv': timeTable(overTime),
+    'tone.csv': inRows(toneTable(tones)),
+    'map.svg': withDrawnFace(withDrawnWords(drawMap(map, state.title), renameAnyCase), reportFace()),
+    'network.graphml': network('graphml'),
+    'network.json': network('json'),
+    'study.thicket': study.password ? await seal(file, study.password) : file,
+    'methods.md': rename(`# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`),
+    'run.json': `${JSON.stringify(record, null, 2)}\n`,
+  };
+}
