@@ -52,6 +52,15 @@ describe('messy files, to a researcher,', () => {
     );
     await browser.waitForText('.trail', '4 sources');
     await browser.waitForText('.ledger', '1 passage stands in many sources');
+    // It is said where links and themes may be made of it, too.
+    for (const stop of ['links', 'themes']) {
+      await browser.goTo(stop);
+      await browser.waitForText(
+        '[data-repeats]',
+        /^\d+ % of what is read are passages that stand in many sources/,
+      );
+    }
+    await browser.click('[data-repeats] a');
     await browser.press('Look at what repeats');
     await browser.waitForText('.ant-modal mark', 'Night bus office');
     await browser.waitForText('.ant-modal', 'at the foot in 4 of 4 sources, 56 words');

@@ -119,6 +119,18 @@ describe('from links to the comparison, a researcher', () => {
     await browser.until('No word is picked', async () => (await browser.all('.map-word.here')).length === 1);
     await browser.click('button[aria-label="Zoom in"]');
     await browser.press('Whole map');
+    // By keys, while a word has the focus.
+    const zoomedBy = async (key: string, scale: string): Promise<void> => {
+      await browser.driver.executeScript("document.querySelector('.map-word').focus()");
+      await browser.driver.actions().sendKeys(key).perform();
+      await browser.until(`${key} did not zoom`, async () =>
+        ((await (await browser.find('.concept-map')).getAttribute('style')) ?? '').includes(scale),
+      );
+    };
+    await zoomedBy('+', 'scale(1.4)');
+    await zoomedBy('+', 'scale(1.96)');
+    await zoomedBy('-', 'scale(1.4)');
+    await zoomedBy('0', 'scale(1)');
     await browser.press('Save SVG');
     const svg = readFileSync(await browser.download('.svg'), 'utf8');
     expect(svg)

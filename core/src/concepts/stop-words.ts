@@ -35,6 +35,7 @@ goes going gone went come comes came coming make makes made making take takes to
 saw look looks looked looking way much many less least enough now always sometimes often usually already almost away
 back else mind way ways place places people man men woman women lady lad lads girl boy fellow chap bloke please thanks thank sorry dunno gonna wanna gotta course fact point example instance stuff whatever
 put puts keep keeps kept give gives gave given use used try tried trying seem seems seemed happen happens happened mr mrs ms dr jr sr
+inc ltd llc plc
 `;
 
 /** Numbers as words and times: off until asked for, as numerals are. Our own list. */

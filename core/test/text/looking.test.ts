@@ -283,6 +283,9 @@ describe('languages', () => {
         true,
       );
     }
+    // Forms of address and of companies name nothing by themselves.
+    const english = stopWordsInForce({ language: 'en', own: [] });
+    for (const word of ['mrs', 'jr', 'inc', 'ltd']) expect(english.has(word), word).to.equal(true);
     expect(stopWordsInForce({ language: undefined, own: ['Bus'] }).get('bus')).to.equal('everywhere');
     const same: [Parameters<typeof stemmerOf>[0], string, string][] = [
       ['de', 'fahrten', 'fahrt'],

@@ -4,6 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
+import { RepeatsNote } from '../../pieces/RepeatsNote.tsx';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useLetters } from '../../pieces/use-letters.ts';
@@ -169,6 +170,7 @@ function LinksOfTexts() {
             <li>{inFigures(data.windows)} windows</li>
           </ul>
         )}
+        <RepeatsNote />
       </section>
       <main className="stage" aria-label="Links">
         {data && data.standing === 0 && !concept ? (

@@ -20,6 +20,9 @@ import { TimeMap } from './TimeMap.tsx';
 import { useZoom } from './use-zoom.ts';
 import styles from './MapStop.module.css';
 
+/** How many times larger a step of the zoom makes the map. */
+const STEP = 1.4;
+
 /** Map: parcels and words; zoom and pan; pick a concept, a link or a theme; save it as a picture. */
 export function MapStop() {
   const { state } = useStudy();
@@ -36,6 +39,12 @@ export function MapStop() {
   const [steps, setSteps] = useState(0);
   const drawn = (data?.scene.parcels.length ?? 0) > 0;
 
+  const zoomByKeys = ({ key, ctrlKey, metaKey }: React.KeyboardEvent): void => {
+    if (ctrlKey || metaKey) return;
+    if (key === '+' || key === '=') zoomBy(STEP);
+    else if (key === '-') zoomBy(1 / STEP);
+    else if (key === '0') showWhole();
+  };
   const findConcept = (): void => {
     const wanted = find.trim().toLowerCase();
     const label = data?.scene.labels.find((each) => each.text.toLowerCase().includes(wanted));
@@ -183,10 +192,20 @@ export function MapStop() {
                       onPressEnter={findConcept}
                     />
                     <div className={styles.zoomTools}>
-                      <Button size="small" aria-label="Zoom in" onClick={() => zoomBy(1.4)}>
+                      <Button
+                        size="small"
+                        aria-label="Zoom in"
+                        title="Zoom in; on the map, the key +"
+                        onClick={() => zoomBy(STEP)}
+                      >
                         +
                       </Button>
-                      <Button size="small" aria-label="Zoom out" onClick={() => zoomBy(1 / 1.4)}>
+                      <Button
+                        size="small"
+                        aria-label="Zoom out"
+                        title="Zoom out; on the map, the key −"
+                        onClick={() => zoomBy(1 / STEP)}
+                      >
                         −
                       </Button>
                       <Button size="small" onClick={showWhole}>
@@ -194,7 +213,7 @@ export function MapStop() {
                       </Button>
                     </div>
                   </div>
-                  <div ref={setPane} className={styles.mapPane}>
+                  <div ref={setPane} className={styles.mapPane} onKeyDown={zoomByKeys}>
                     <svg
                       ref={setSheet}
                       className={isPlaceholderData ? `${styles.conceptMap} dimmed` : styles.conceptMap}

@@ -9,6 +9,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Became } from './Became.tsx';
 import { Beside } from './Beside.tsx';
+import { RepeatsNote } from '../../pieces/RepeatsNote.tsx';
 import { Coverage } from './Coverage.tsx';
 import { Figures } from './Figures.tsx';
 import { HowMany } from './HowMany.tsx';
@@ -30,7 +31,14 @@ export function ThemesStop() {
   const isEmpty = data !== undefined && data.themes.length === 0;
   return (
     <InTurn>
-      <ThemeLedger>{!network && <Coverage />}</ThemeLedger>
+      <ThemeLedger>
+        {!network && (
+          <>
+            <Coverage />
+            <RepeatsNote />
+          </>
+        )}
+      </ThemeLedger>
       <main className="stage" aria-label="Themes">
         {state.sources.length === 0 && !network ? (
           <div className="empty-stage">
