@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { LinkRow } from '@green-thicket/core/views/view-types';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
-import { RepeatsNote } from '../../pieces/RepeatsNote.tsx';
+import { RepeatsNote } from '../RepeatsNote.tsx';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useLetters } from '../../pieces/use-letters.ts';

@@ -9,7 +9,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Became } from './Became.tsx';
 import { Beside } from './Beside.tsx';
-import { RepeatsNote } from '../../pieces/RepeatsNote.tsx';
+import { RepeatsNote } from '../RepeatsNote.tsx';
 import { Coverage } from './Coverage.tsx';
 import { Figures } from './Figures.tsx';
 import { HowMany } from './HowMany.tsx';

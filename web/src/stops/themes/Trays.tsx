@@ -24,6 +24,12 @@ export function Trays({ data }: { data: ThemesView }) {
           if (what.kind === 'concept') decide({ kind: 'placeConcepts', keys: [what.key], letter: '' });
         }}
       >
+        {/* First, as a decision that is not followed must not be missed below many words. */}
+        {data.astray.map(({ key, label, letter }) => (
+          <span key={key} className={styles.astray}>
+            {label} was to be in {letter}, which is gone
+          </span>
+        ))}
         <b>In no theme</b>
         {data.loose.length === 0 && <span className="quiet">every concept is in one</span>}
         {data.loose.map((concept) => (
@@ -41,11 +47,6 @@ export function Trays({ data }: { data: ThemesView }) {
               {concept.label}
             </button>
             <MoveMenu concept={{ ...concept, foundIn: '' }} letter="" data={data} />
-          </span>
-        ))}
-        {data.astray.map(({ key, label, letter }) => (
-          <span key={key} className="quiet">
-            {label} was to be in {letter}, which is gone
           </span>
         ))}
       </DropPlace>

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { percent } from '@green-thicket/core/base/wording';
 import { useView } from '../engine/use-view.ts';
-import { useStudy } from './study-context.ts';
+import { useStudy } from '../pieces/study-context.ts';
 
 /** From this share of the words on, what repeats may make links and themes by itself. */
 const MUCH = 0.02;
