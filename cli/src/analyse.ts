@@ -15,6 +15,7 @@ import { lexiconOnce } from './lexicon-file.ts';
 import { addAttributes, loadStudy, originalsOf, type LoadOptions } from './load-study.ts';
 import { addDecisions, readText, settingsIn } from './log.ts';
 import { openOutput } from './output-set.ts';
+import { packOriginals } from './packing.ts';
 import { exchangeFiles, reportFiles } from './publishing.ts';
 import { PICTURE, resultFiles, resultNames, runRecord, type Computed } from './results.ts';
 import { giveCounts } from './shards/counted.ts';
@@ -56,6 +57,7 @@ async function analyseDrawing(
   const output = openOutput(options.out, resultNames(options), options.force ?? false);
   const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
+  const packing = packOriginals(study.originals);
   let { log } = study;
   if (options.attributes !== undefined) log = await addAttributes(log, options.attributes, say);
   if (options.settings !== undefined)
@@ -117,7 +119,7 @@ async function analyseDrawing(
   }
 
   const results = await resultFiles(
-    { state, log, study, computed, further },
+    { state, log, study: { ...study, packed: await packing.done }, computed, further },
     runRecord({ state, version: options.version, readTime, timings: engine.timings }, computed),
   );
   if (options.report) say('Writing the report …');

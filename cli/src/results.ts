@@ -3,6 +3,7 @@ import { conceptLabels } from '@green-thicket/core/engine/resources';
 import type { Engine } from '@green-thicket/core/engine/engine';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import type { StageResults } from '@green-thicket/core/engine/stages';
+import type { PackedBytes } from '@green-thicket/core/formats/archive-write';
 import { withDrawnFace, withDrawnWords } from '@green-thicket/core/formats/document';
 import { seal } from '@green-thicket/core/formats/sealed-file';
 import { drawMap } from '@green-thicket/core/map/draw';
@@ -163,6 +164,7 @@ export async function resultFiles(
       readonly notebook: readonly NotebookEntry[];
       /** Of the file it came from: the study file that is written gets the same. */
       readonly password?: Uint8Array;
+      readonly packed: ReadonlyMap<string, PackedBytes>;
     };
     readonly computed: Computed;
     readonly further: ReturnType<typeof furtherComparisons>;
@@ -190,12 +192,9 @@ export async function resultFiles(
     exact: comparison.exact,
     language: languages.main,
   });
-  const file = writeStudyFile({
-    log,
-    register: withGround(themes.register, map.ground),
-    originals: study.originals,
-    notebook: study.notebook,
-  });
+  const { originals, notebook, packed } = study;
+  const register = withGround(themes.register, map.ground);
+  const file = writeStudyFile({ log, register, originals, notebook }, packed);
   return {
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),

@@ -1,7 +1,8 @@
-import { strFromU8, strToU8, zipSync } from 'fflate';
+import { strFromU8, strToU8 } from 'fflate';
 import Joi from 'joi';
 import { hashText } from '../base/hash.ts';
 import { ArchiveError, openArchive, type Archive } from '../formats/archive.ts';
+import { packBytes, writeArchive, type PackedBytes } from '../formats/archive-write.ts';
 import type { DecisionLog, DecisionRecord } from '../study/record.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';
@@ -117,8 +118,12 @@ export function entryFault(entry: NotebookEntry): string | undefined {
   return faultIn(entrySchema, entry);
 }
 
-/** Packs a study: a ZIP of study.json and sources/<id>.txt. Equal studies give equal bytes. */
-export function writeStudyFile(file: StudyFile): Uint8Array {
+/**
+ * Packs a study: a ZIP of study.json and sources/<id>.txt. Equal studies that are packed by the same give equal bytes.
+ *
+ * @param packed originals by source id that are packed already, as texts in UTF-8
+ */
+export function writeStudyFile(file: StudyFile, packed?: ReadonlyMap<string, PackedBytes>): Uint8Array {
   const { log, register, originals, notebook = [] } = file;
   const json = {
     format: STUDY_FORMAT,
@@ -129,12 +134,12 @@ export function writeStudyFile(file: StudyFile): Uint8Array {
     register,
     ...(notebook.length > 0 ? { notebook } : {}),
   };
-  const entries = new Map([['study.json', strToU8(JSON.stringify(json, null, 1))]]);
+  const entries = new Map([['study.json', packBytes(strToU8(JSON.stringify(json, null, 1)))]]);
   for (const sourceId of [...originals.keys()].sort()) {
-    entries.set(`sources/${sourceId}.txt`, strToU8(originals.get(sourceId) ?? ''));
+    const text = packed?.get(sourceId) ?? packBytes(strToU8(originals.get(sourceId) ?? ''));
+    entries.set(`sources/${sourceId}.txt`, text);
   }
-  // A fixed date, the first a ZIP can have, so that no clock gets into the bytes.
-  return zipSync(Object.fromEntries(entries), { level: 3, mtime: new Date(1980, 0, 1, 12) });
+  return writeArchive(entries);
 }
 
 /** Packs a study and reads it back; throws a StudyFileError where what was written would not open whole. */
