@@ -4,4 +4,4 @@ checkNode();
 install();
 await buildCommands();
 await buildWeb();
-run('node', ['--import', 'tsx', 'bench/run.ts', ...process.argv.slice(2)]);
+run('node', ['--import', './scripts/typescript.mjs', 'bench/run.ts', ...process.argv.slice(2)]);

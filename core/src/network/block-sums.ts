@@ -7,22 +7,74 @@ import type { Windows } from './windows.ts';
  * What one block says by itself, whichever others it is added up with. A pair is told as first concept × number of concepts +
  * second, the first being the smaller.
  */
-export interface BlockSums {
-  /** Pairs that share a window in the block: windows with both, those of them that do not overlap, and sources they are in. */
+export interface BlockSums extends BlockSeries, BlockMeetings {}
+
+/** Pairs that share a window in a block: windows with both, those of them that do not overlap, and sources they are in. */
+interface BlockMeetings {
   readonly met: Int32Array;
   readonly both: Int32Array;
   readonly meetings: Int32Array;
   readonly sources: Int32Array;
+}
+
+/** How a block's concepts vary. */
+export interface BlockSeries {
   /** Autocovariances of the block's concepts, concepts of the block × (lags + 1). */
   readonly covariance: Float64Array;
   /** Of each of them, the variance its number of windows there has by its bursts. */
   readonly ofSum: Float64Array;
 }
 
-/** Adds up what blocks say by themselves. The lists as long as all pairs, which it needs for it, are made once. */
+/** Adds up what blocks say by themselves, to be added again and again. The lists it needs for it are made once. */
 export function blockSummer(residuals: Residuals, windows: Windows): (block: number) => BlockSums {
+  const tally = tallied(residuals, windows);
+  return (block) => ({ ...tally(block), ...covarianceIn(residuals, block) });
+}
+
+/** What blocks say, where they are added to sums. */
+export interface BlockTeller {
+  readonly seriesOf: (block: number) => BlockSeries;
+  readonly addMeetings: (block: number, sums: MeetingSums, often: number) => void;
+}
+
+/** Tells what blocks say that are each added once: nothing of it is listed between. */
+export function blockTeller(residuals: Residuals, windows: Windows): BlockTeller {
   const count = meetingCounter(residuals, windows);
-  return (block) => ({ ...count(block), ...covarianceIn(residuals, block) });
+  const { size } = residuals;
+  return {
+    seriesOf: (block) => covarianceIn(residuals, block),
+    addMeetings: (block, sums, often) =>
+      count(block, (counted, at, concepts) => {
+        for (let k = 0; k < at.length; k++) {
+          const pair = pairAt(at[k], concepts, size);
+          sums.together[pair] += often * counted.both[at[k]];
+          sums.meetings[pair] += often * counted.meetings[at[k]];
+          sums.sources[pair] += often * counted.sources[at[k]];
+        }
+      }),
+  };
+}
+
+/** Tells what was added up of blocks. */
+export function tellSums(sumsOf: (block: number) => BlockSums): BlockTeller {
+  // Both are asked of a block, one after the other.
+  let last: { readonly block: number; readonly sums: BlockSums } | undefined;
+  const lastOf = (block: number): BlockSums => {
+    if (last?.block !== block) last = { block, sums: sumsOf(block) };
+    return last.sums;
+  };
+  return {
+    seriesOf: lastOf,
+    addMeetings(block, { together, meetings, sources }, often) {
+      const sums = lastOf(block);
+      for (let k = 0; k < sums.met.length; k++) {
+        const pair = sums.met[k];
+        together[pair] += often * sums.both[k];
+        meetings[pair] += often * sums.meetings[k];
+        sources[pair] += often * sums.sources[k];
+      }
+    },
+  };
 }
 
 /** What chance makes of pairs, added up over blocks; size × size, filled where the first concept is the smaller. */
@@ -167,11 +219,21 @@ interface Meetings {
   readonly lastSource: Int32Array;
 }
 
+/** What pairs come to; size × size. */
+export interface MeetingSums {
+  readonly together: Float64Array;
+  readonly meetings: Int32Array;
+  readonly sources: Int32Array;
+}
+
+/** Shows a block's shared windows and separate meetings, pair by pair, those that meet. */
+type ShowMeetings = (
+  block: number,
+  show: (counted: Meetings, pairs: Int32Array, concepts: Int32Array) => void,
+) => void;
+
 /** Counts a block's shared windows and separate meetings. */
-function meetingCounter(
-  residuals: Residuals,
-  windows: Windows,
-): (block: number) => Pick<BlockSums, 'met' | 'both' | 'meetings' | 'sources'> {
+function meetingCounter(residuals: Residuals, windows: Windows): ShowMeetings {
   const { size, blocks, presentFirst, present } = residuals;
   let most = 0;
   for (let b = 0; b < blocks; b++) most = Math.max(most, presentFirst[b + 1] - presentFirst[b]);
@@ -185,25 +247,44 @@ function meetingCounter(
   };
   const seen = list(0);
   const placeOf = new Int32Array(size);
-  return (block) => {
+  return (block, show) => {
     const concepts = present.subarray(presentFirst[block], presentFirst[block + 1]);
     const number = concepts.length;
-    concepts.forEach((concept, x) => (placeOf[concept] = x));
+    for (let x = 0; x < number; x++) placeOf[concepts[x]] = x;
     const pairs = countMeetings(residuals, windows, block, { ...counted, seen, placeOf, number });
     const at = seen.subarray(0, pairs);
-    const tally = {
-      met: at.map((pair) => concepts[Math.floor(pair / number)] * size + concepts[pair % number]),
-      both: taken(counted.both, at),
-      meetings: taken(counted.meetings, at),
-      sources: taken(counted.sources, at),
-    };
-    for (const pair of at) {
+    show(counted, at, concepts);
+    for (let k = 0; k < at.length; k++) {
+      const pair = at[k];
       counted.both[pair] = counted.meetings[pair] = counted.sources[pair] = 0;
       counted.ended[pair] = counted.lastSource[pair] = -1;
     }
-    return tally;
   };
 }
+
+function tallied(residuals: Residuals, windows: Windows): (block: number) => BlockMeetings {
+  const count = meetingCounter(residuals, windows);
+  const { size } = residuals;
+  return (block) => {
+    let tally: BlockMeetings | undefined;
+    count(block, ({ both, meetings, sources }, at, concepts) => {
+      const met = new Int32Array(at.length);
+      for (let k = 0; k < at.length; k++) met[k] = pairAt(at[k], concepts, size);
+      tally = { met, both: taken(both, at), meetings: taken(meetings, at), sources: taken(sources, at) };
+    });
+    return tally ?? NO_MEETINGS;
+  };
+}
+const NO_MEETINGS: BlockMeetings = {
+  met: new Int32Array(0),
+  both: new Int32Array(0),
+  meetings: new Int32Array(0),
+  sources: new Int32Array(0),
+};
+
+/** The pair that is told by the places of its concepts in a block. */
+const pairAt = (at: number, concepts: Int32Array, size: number): number =>
+  concepts[Math.floor(at / concepts.length)] * size + concepts[at % concepts.length];
 
 /**
  * Counts those of one block: a window counts as a meeting where it begins after the last one that counted has ended. Apart, as

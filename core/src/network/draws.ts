@@ -1,4 +1,4 @@
-import { blockSummer, type BlockSums } from './block-sums.ts';
+import { blockSummer, tellSums, type BlockSums } from './block-sums.ts';
 import type { Counts } from './counts.ts';
 import { judgeBlocks, pairsAsked, type Evidence } from './evidence.ts';
 import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
@@ -29,7 +29,7 @@ export function evidenceOfDraws(
     const times = new Float64Array(residuals.blocks);
     for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
     const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
-    if (short.length === 0) return judgeBlocks({ ...residuals, times }, summed, varying, asked);
+    if (short.length === 0) return judgeBlocks({ ...residuals, times }, tellSums(summed), varying, asked);
     // Short sources stand in one block, the last, which is made anew of those drawn.
     times[long] = 1;
     const again = countsOf(counts, windows, short);
@@ -41,7 +41,7 @@ export function evidenceOfDraws(
     const sumsOfLast = blockSummer(last, again.windows)(0);
     return judgeBlocks(
       { ...withLastBlock(residuals, last), times },
-      (block) => (block === long ? sumsOfLast : summed(block)),
+      tellSums((block) => (block === long ? sumsOfLast : summed(block))),
       varying,
       asked,
     );

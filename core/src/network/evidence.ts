@@ -2,7 +2,7 @@ import { scratchList } from '../base/scratch.ts';
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { blockSummer, chanceAdder, type BlockSums, type ChanceSums } from './block-sums.ts';
+import { blockTeller, chanceAdder, type BlockTeller, type ChanceSums } from './block-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
 import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
@@ -76,7 +76,7 @@ const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
  */
 export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARED): Evidence {
   const residuals = residualsOf(counts, windows);
-  return judgeBlocks(residuals, blockSummer(residuals, windows), pairsAsked(counts, asked.ofAllPairs), asked);
+  return judgeBlocks(residuals, blockTeller(residuals, windows), pairsAsked(counts, asked.ofAllPairs), asked);
 }
 
 /** size × size: 1 for the pairs of which it is asked how much they vary. */
@@ -93,7 +93,7 @@ export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array
  */
 export function judgeBlocks(
   residuals: Residuals,
-  sumsOf: (block: number) => BlockSums,
+  { seriesOf, addMeetings }: BlockTeller,
   varying: Uint8Array,
   asked: Asked,
 ): Evidence {
@@ -118,11 +118,11 @@ export function judgeBlocks(
     const often = times[b];
     if (often === 0) continue;
     windows += often * (blockFirst[b + 1] - blockFirst[b]);
-    const sums = sumsOf(b);
-    adder.add(b, sums.covariance, often);
-    addMeetings({ together, meetings, sources }, sums, often);
-    if (isHeld) covariances[b] = sums.covariance;
-    ofSums[b] = sums.ofSum;
+    const { covariance, ofSum } = seriesOf(b);
+    adder.add(b, covariance, often);
+    addMeetings(b, { together, meetings, sources }, often);
+    if (isHeld) covariances[b] = covariance;
+    ofSums[b] = ofSum;
     for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
       windowsWith[present[k]] += often * presentHeld[k];
   }
@@ -151,7 +151,8 @@ export function judgeBlocks(
       betweenUp[pair] = shared > 0 ? 1 : 0;
       const lengths = spread.length[i] * spread.length[j];
       if (Math.abs(shared) <= leastCorrelation * Math.sqrt(lengths)) continue;
-      pBetween[pair] = chanceBetween({ shared, lengths, blocks: counted }, presenceOf(i, j));
+      const byRate = chanceByRates(shared, lengths, counted);
+      pBetween[pair] = byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, counted, presenceOf(i, j));
     }
   }
   return {
@@ -172,32 +173,28 @@ export function judgeBlocks(
   };
 }
 
-function addMeetings(
-  { together, meetings, sources }: Pick<Evidence, 'together' | 'meetings' | 'sources'>,
-  { met, both, meetings: timesApart, sources: timesIn }: BlockSums,
-  often: number,
-): void {
-  for (let k = 0; k < met.length; k++) {
-    const pair = met[k];
-    together[pair] += often * both[k];
-    meetings[pair] += often * timesApart[k];
-    sources[pair] += often * timesIn[k];
-  }
-}
-
 /**
  * The two-sided chance that sources hold two things alike: their correlation over sources with t, and where either is in
  * few sources no less than Fisher's exact test of which sources have each, as a few sources alone make a high correlation.
  */
 export function chanceBetween(
   { shared, lengths, blocks }: { readonly shared: number; readonly lengths: number; readonly blocks: number },
-  { first, second, both }: Presence,
+  presence: Presence,
 ): number {
+  const byRate = chanceByRates(shared, lengths, blocks);
+  // A chance that is large already needs no second look.
+  return byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, blocks, presence);
+}
+
+/** The chance of a correlation over sources, with t. */
+function chanceByRates(shared: number, lengths: number, blocks: number): number {
   if (blocks < FEWEST_SOURCES || !(lengths > 0)) return 1;
   const r = Math.max(-1, Math.min(1, (CORRELATION_MARGIN * shared) / Math.sqrt(lengths)));
-  const byRate = studentTail(r * Math.sqrt((blocks - 2) / Math.max(1e-12, 1 - r * r)), blocks - 2);
-  // A chance that is large already needs no second look.
-  if (byRate > LOOKED_AT_AGAIN) return byRate;
+  return studentTail(r * Math.sqrt((blocks - 2) / Math.max(1e-12, 1 - r * r)), blocks - 2);
+}
+
+/** That chance, and no less than which sources have both makes it. */
+function noRarerThan(byRate: number, blocks: number, { first, second, both }: Presence): number {
   if (Math.min(first, second) > blocks / 2) return byRate;
   const shares = both();
   return Math.max(

@@ -112,16 +112,24 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
   }
   const pairs = found.done();
   const [p, pBetween] = [taken(evidence.pWithin, pairs), taken(evidence.pBetween, pairs)];
+  const [source, target] = [new Int32Array(pairs.length), new Int32Array(pairs.length)];
+  const both = new Int32Array(pairs.length);
   const up = new Uint8Array(pairs.length);
-  for (let at = 0; at < pairs.length; at++) if (together[pairs[at]] > expected[pairs[at]]) up[at] = 1;
+  for (let at = 0; at < pairs.length; at++) {
+    const pair = pairs[at];
+    source[at] = Math.floor(pair / n);
+    target[at] = pair % n;
+    both[at] = together[pair];
+    if (together[pair] > expected[pair]) up[at] = 1;
+  }
   return {
     size: n,
     windows,
     blocks: evidence.residuals.blocks,
     windowsWith,
-    source: pairs.map((pair) => Math.floor(pair / n)),
-    target: pairs.map((pair) => pair % n),
-    both: pairs.map((pair) => together[pair]),
+    source,
+    target,
+    both,
     p,
     q: adjustForMany(p, tests),
     pBetween,
@@ -185,7 +193,9 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   const { source, target, both, strength, stands } = judged;
   const order = pairs.falling.get(settings.measure) ?? ranked(source.length, (i) => strength[i]);
   pairs.falling.set(settings.measure, order);
-  const g2 = pairs.g2.get(overlap) ?? pairs.measured((...table) => overlapCorrectedG2(...table, overlap));
+  const g2 =
+    pairs.g2.get(overlap) ??
+    pairs.measured((...[both, first, second, all]) => overlapCorrectedG2(both, first, second, all, overlap));
   pairs.g2.set(overlap, g2);
   const sorted = new Int32Array(order.length);
   let standing = 0;

@@ -71,18 +71,20 @@ export const MEASURE_NAMES = Object.keys(MEASURES) as readonly Measure[];
  * below 0 where the two share fewer windows than chance would have them share.
  */
 export function logLikelihood(both: number, withFirst: number, withSecond: number, windows: number): number {
-  const term = (observed: number, row: number, column: number): number =>
-    observed <= 0 ? 0 : observed * Math.log((observed * windows) / (row * column));
   const notFirst = windows - withFirst;
   const notSecond = windows - withSecond;
   const sum =
-    term(both, withFirst, withSecond) +
-    term(withFirst - both, withFirst, notSecond) +
-    term(withSecond - both, notFirst, withSecond) +
-    term(windows - withFirst - withSecond + both, notFirst, notSecond);
+    term(both, withFirst, withSecond, windows) +
+    term(withFirst - both, withFirst, notSecond, windows) +
+    term(withSecond - both, notFirst, withSecond, windows) +
+    term(windows - withFirst - withSecond + both, notFirst, notSecond, windows);
   const value = Math.max(0, 2 * sum);
   return both * windows < withFirst * withSecond ? -value : value;
 }
+
+/** O ln(O / E) of a cell of a table. */
+const term = (observed: number, row: number, column: number, whole: number): number =>
+  observed <= 0 ? 0 : observed * Math.log((observed * whole) / (row * column));
 
 /** Whether a link must be beyond chance at all: where all of what is found may be false, chance is not asked. */
 export const asksChance = ({ maximumQ }: { readonly maximumQ: number }): boolean => maximumQ < 1;
