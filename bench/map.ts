@@ -1,6 +1,6 @@
 import { conceptLabels } from '../core/src/engine/resources.ts';
 import { area, halfPlanes, isInside, roomForBox } from '../core/src/map/geometry.ts';
-import { overlaps, type Box } from '../core/src/map/free-place.ts';
+import { GAP, overlaps, type Box } from '../core/src/map/free-place.ts';
 import { layOutMap, type MapInput, type MapScene } from '../core/src/map/scene.ts';
 import { MAP_HEIGHT, MAP_WIDTH } from '../core/src/map/sheet.ts';
 import { seededRandom } from '../core/src/numeric/random.ts';
@@ -123,20 +123,20 @@ function meanLength({ links }: MapInput, words: readonly Word[]): number {
   return sum / Math.max(1, count);
 }
 
-const ROUNDS_APART = 400;
+const ROUNDS_APART = 800;
 
-/** Words pushed off each other, the shorter way, until they can be read or nothing more is won; the sheet may grow for it. */
+/** Words pushed off each other, the shorter way, until they are as far apart as on the map or nothing more is won; the sheet may grow for it. */
 function pushedApart(words: readonly Word[]): Word[] {
   const moved = words.map((word) => ({ ...word }));
   for (let round = 0; round < ROUNDS_APART; round++) {
     let isClear = true;
     for (const [i, a] of moved.entries()) {
       for (const b of moved.slice(0, i)) {
-        if (!overlaps(a, b)) continue;
+        if (!overlaps(a, b, GAP)) continue;
         isClear = false;
         const [dx, dy] = [a.x - b.x, a.y - b.y];
-        const across = (a.width + b.width) / 2 - Math.abs(dx);
-        const down = (a.height + b.height) / 2 - Math.abs(dy);
+        const across = (a.width + b.width) / 2 + GAP - Math.abs(dx);
+        const down = (a.height + b.height) / 2 + GAP - Math.abs(dy);
         const by = Math.min(across, down) / 2 + 0.01;
         if (across < down) {
           a.x += dx < 0 ? -by : by;
@@ -150,6 +150,23 @@ function pushedApart(words: readonly Word[]): Word[] {
     if (isClear) break;
   }
   return moved;
+}
+
+/** The names of the themes, as large as on the map, in the middle of their words: a map must carry them too. */
+function namesAmong(scene: MapScene, words: readonly Word[]): Word[] {
+  const themeOf = new Map(scene.labels.map(({ concept, theme }) => [concept, theme]));
+  const middle = (places: readonly number[]): number =>
+    places.reduce((sum, each) => sum + each, 0) / Math.max(1, places.length);
+  return scene.parcels.map(({ theme, written }, k) => {
+    const own = words.filter(({ concept }) => themeOf.get(concept) === theme);
+    // Told apart from words by their number.
+    return {
+      ...written,
+      concept: -1 - k,
+      x: middle(own.map(({ x }) => x)),
+      y: middle(own.map(({ y }) => y)),
+    };
+  });
 }
 
 /** Words that drawn links run through, for a hundred links. */
@@ -214,7 +231,10 @@ function emptiest(
   return radii.reduce((sum, each) => sum + each, 0) / Math.max(1, radii.length);
 }
 
-/** The map's layout timed, and beside a plain force layout of the same network. */
+/**
+ * The map's layout timed, and beside a plain force layout of the same network: as it is, with its words as far from each other as the
+ * map's, and with the names of themes that a map must carry.
+ */
 export function benchMap(): void {
   const timed: string[][] = [];
   const compared: string[][] = [];
@@ -239,6 +259,9 @@ export function benchMap(): void {
       });
     const forced = forceLayout(input, words, 1);
     const apart = pushedApart(forced);
+    const asMap = pushedApart([...forced, ...namesAmong(scene, forced)]).filter(
+      ({ concept }) => concept >= 0,
+    );
     const sheet = { area: MAP_WIDTH * MAP_HEIGHT, has: () => true };
     const parcels = scene.parcels.map(({ polygon }) => {
       const planes = halfPlanes(polygon);
@@ -269,7 +292,8 @@ export function benchMap(): void {
         `${told((100 * inParcel.length) / Math.max(1, words.length))} %`,
       ),
       row('force layout', forced, straightLines(scene, forced), emptiest([sheet], forced), '–'),
-      row('… words pushed apart', apart, straightLines(scene, apart), emptiest([sheet], apart), '–'),
+      row('… words as far apart', apart, straightLines(scene, apart), emptiest([sheet], apart), '–'),
+      row('… and with names', asMap, straightLines(scene, asMap), emptiest([sheet], asMap), '–'),
     );
   }
   console.log('\n## The map\n');
