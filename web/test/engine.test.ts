@@ -237,11 +237,33 @@ describe('the engine over a channel', () => {
     expect(await faultOf(chosen(later.client, id, await headOf(id)))).to.match(/missing/);
   });
 
+  it('is handed many files some at a time, and reads each once', async () => {
+    const id = await createStudy('New');
+    const asked: number[] = [];
+    const { client } = connect((api) => ({
+      readFiles: (request, study, count, take, ...rest) =>
+        api.readFiles(
+          request,
+          study,
+          count,
+          (from) => {
+            asked.push(from);
+            return take(from);
+          },
+          ...rest,
+        ),
+    }));
+    const files = Array.from({ length: 100 }, (_, i) => file(`${i}.txt`, `Bus number ${i} came.`));
+    const report = await client.readFiles(id, files, [], never, () => undefined);
+    expect(report.sources.map(({ name }) => name)).to.deep.equal(files.map(({ name }) => name));
+    expect(asked).to.deep.equal([0, 40, 80]);
+  });
+
   it('holds nothing of a reading that was stopped, of another study, or of one that withdrew it', async () => {
     const id = await study();
     const { client, texts } = connect((api) => ({
-      readFiles: (request, study, files, present) =>
-        api.readFiles(request, study, files, present, () => api.cancel(request)),
+      readFiles: (request, study, count, take, present) =>
+        api.readFiles(request, study, count, take, present, () => api.cancel(request)),
     }));
     const two = [file('1.txt', `One. ${TALK[0]}`), file('2.txt', `Two. ${TALK[0]}`)];
     expect(await faultOf(client.readFiles(id, two, [], never, () => undefined))).to.equal('stopped');

@@ -5,7 +5,15 @@ import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import { secondsLeft, type WorkDone } from './time-left.ts';
 import { yieldToMessages } from './yielding.ts';
 import { BEHIND } from './protocol.ts';
-import type { EngineWorker, FileToRead, OpenedStudy, ReadReport, ViewNews, ViewRequest } from './protocol.ts';
+import {
+  filesInTurn,
+  type EngineWorker,
+  type FileToRead,
+  type OpenedStudy,
+  type ReadReport,
+  type ViewNews,
+  type ViewRequest,
+} from './protocol.ts';
 
 /** What the engine is doing, for the status line. */
 export interface EngineActivity {
@@ -157,7 +165,8 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
       signal.addEventListener('abort', stop);
       if (signal.aborted) throw new Error(STOPPED_MESSAGE);
       try {
-        return await remote.readFiles(request, studyId, files, present, proxy(onProgress));
+        const take = proxy(filesInTurn(files));
+        return await remote.readFiles(request, studyId, files.length, take, present, proxy(onProgress));
       } finally {
         signal.removeEventListener('abort', stop);
       }

@@ -29,6 +29,7 @@ import {
   type HeldTable,
   type OnProgress,
   type ReadReport,
+  type TakeFiles,
 } from './protocol.ts';
 
 const PREVIEWED = 6;
@@ -66,7 +67,7 @@ function calmly(onProgress: OnProgress): OnProgress {
 async function readAndKeep(
   texts: HeldTexts,
   studyId: string,
-  files: readonly FileToRead[],
+  files: { readonly count: number; readonly take: TakeFiles },
   present: readonly string[],
   onProgress: OnProgress,
   signal: AbortSignal,
@@ -87,7 +88,11 @@ async function readAndKeep(
   };
   const reader = fileReader(signal);
   try {
-    for (const [i, { name, file }] of files.entries()) {
+    let taken: readonly FileToRead[] = [];
+    let first = 0;
+    for (let i = 0; i < files.count; i++) {
+      if (i === first + taken.length) [first, taken] = [i, await files.take(i)];
+      const { name, file } = taken[i - first];
       const reason = refuseUnread(name, file.size);
       if (reason !== undefined) {
         refused.push({ name, reason });
@@ -100,7 +105,7 @@ async function readAndKeep(
         refused.push({ name, reason: 'The browser could not read it. Is it still where it was?' });
         continue;
       }
-      const intake = await reader.read(name, bytes, (share) => onProgress((i + share) / files.length));
+      const intake = await reader.read(name, bytes, (share) => onProgress((i + share) / files.count));
       if (signal.aborted) throw new Error(STOPPED_MESSAGE);
       for (const added of intake.added) {
         if (known.has(added.source.id)) {
@@ -117,7 +122,7 @@ async function readAndKeep(
       for (const note of intake.notes) notes.push(note);
       for (const entry of intake.entries) entries.push(entry);
       if (size > PORTION) await keep();
-      onProgress((i + 1) / files.length);
+      onProgress((i + 1) / files.count);
     }
     await keep();
     return { sources, tables: held, refused, notes, entries };
@@ -144,10 +149,15 @@ export function fileReading(
     texts.hold(studyId, added);
   };
   return {
-    readFiles: (request, studyId, files, present, onProgress) =>
-      readAndKeep(texts, studyId, files, present, calmly(onProgress), requests.begin(request)).finally(() =>
-        requests.end(request),
-      ),
+    readFiles: (request, studyId, count, take, present, onProgress) =>
+      readAndKeep(
+        texts,
+        studyId,
+        { count, take },
+        present,
+        calmly(onProgress),
+        requests.begin(request),
+      ).finally(() => requests.end(request)),
     async readNetwork(file, name) {
       const reason = refuseUnread(name, file.size);
       if (reason !== undefined) throw new Error(reason);

@@ -90,6 +90,16 @@ export interface TableOutcome {
   readonly types: Readonly<Record<string, AttributeType>>;
 }
 
+/** Hands over some files, from one on. */
+export type TakeFiles = (from: number) => readonly FileToRead[] | Promise<readonly FileToRead[]>;
+
+/** Files that are handed over at once: each takes the page a quarter of a millisecond. */
+const HANDED_OVER = 40;
+export const filesInTurn =
+  (files: readonly FileToRead[]): TakeFiles =>
+  (from) =>
+    files.slice(from, from + HANDED_OVER);
+
 /** What the worker offers the page. */
 export interface EngineWorker {
   /** Has what becomes of views told from now on. */
@@ -98,11 +108,16 @@ export interface EngineWorker {
   ask(requests: readonly ViewRequest<ViewName>[]): void;
   /** Stops a request at its next step; it fails then. */
   cancel(request: number): void;
-  /** Reads files, off the page's thread, and keeps their texts; `cancel` stops it and keeps nothing. */
+  /**
+   * Reads files, off the page's thread, and keeps their texts; `cancel` stops it and keeps nothing.
+   *
+   * @param take hands over some of so many files, from one on (`filesInTurn`)
+   */
   readFiles(
     request: number,
     studyId: string,
-    files: readonly FileToRead[],
+    count: number,
+    take: TakeFiles,
     present: readonly string[],
     onProgress: OnProgress,
   ): Promise<ReadReport>;
