@@ -21,8 +21,13 @@ export interface PlantedSettings {
   readonly seed?: number;
 }
 
-const FUNCTION_WORDS =
-  'the a of to and in that it is was for on with as at by we they you he she this but not or from'.split(' ');
+/** The commonest words, by falling frequency. */
+const COMMONEST =
+  'the of and to a in that it is was for on with he as you at be this have from or not by are but they we she an'.split(
+    ' ',
+  );
+/** Different words besides the planted ones: as many as two million words of prose have. */
+const VOCABULARY = 30_000;
 
 /** Draws from a list with chances falling as 1 / (rank + shift). */
 function zipf(count: number, shift: number): (random: Random) => number {
@@ -44,7 +49,8 @@ function zipf(count: number, shift: number): (random: Random) => number {
 
 /**
  * Writes a collection: paragraphs of a few sentences, half of them about one theme and so with two or three of its
- * concepts a sentence, all with common words and a long tail of filler nouns, verbs and adjectives that belong nowhere.
+ * concepts a sentence, among words that belong nowhere. These follow Zipf's law (1949), as in texts that people write, over a
+ * vocabulary as large.
  */
 export function plantedCollection({
   words,
@@ -64,22 +70,20 @@ export function plantedCollection({
   shuffle(nouns as unknown as number[], random);
   const concepts = nouns.slice(0, themes * conceptsPerTheme);
   const themeOf = new Map(concepts.map((word, i) => [word, Math.floor(i / conceptsPerTheme)]));
-  const filler = nouns.slice(concepts.length, concepts.length + 2500);
-  const pickFiller = zipf(filler.length, 12);
-  const pickOther = zipf(others.length, 20);
+  const content = [...nouns.slice(concepts.length, concepts.length + 2500), ...others];
+  shuffle(content as unknown as number[], random);
+  const rare = known.map(([word]) => word);
+  shuffle(rare as unknown as number[], random);
+  const vocabulary = [...new Set([...COMMONEST, ...stops.keys(), ...content, ...rare])]
+    .filter((word) => /^[a-z]+$/.test(word) && !themeOf.has(word))
+    .slice(0, VOCABULARY);
+  const pickWord = zipf(vocabulary.length, 1);
   const pickConcept = zipf(conceptsPerTheme, 4);
-  const pick = (from: readonly string[]): string => from[Math.floor(random() * from.length)];
 
   const sentence = (theme: number): string => {
-    const made: string[] = [];
-    const length = 8 + Math.floor(random() * 10);
+    const length = 12 + Math.floor(random() * 14);
     const planted = theme >= 0 && random() < 0.75 ? 2 + Math.floor(random() * 2) : 0;
-    for (let i = 0; i < length; i++) {
-      made.push(pick(FUNCTION_WORDS));
-      const chance = random();
-      if (chance < 0.3) made.push(filler[pickFiller(random)]);
-      else if (chance < 0.5) made.push(others[pickOther(random)]);
-    }
+    const made = Array.from({ length }, () => vocabulary[pickWord(random)]);
     for (let i = 0; i < planted; i++) {
       made.splice(
         1 + Math.floor(random() * (made.length - 1)),
