@@ -1,4 +1,5 @@
 import { blockSummer, tellSums, type BlockSums } from './block-sums.ts';
+import { chanceAdder, chancesAgain } from './chance-sums.ts';
 import type { Counts } from './counts.ts';
 import { judgeBlocks, pairsAsked, type Evidence } from './evidence.ts';
 import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
@@ -25,11 +26,13 @@ export function evidenceOfDraws(
   let long = 0;
   for (const list of bySource) blockOf.push(isBlock(list) ? long++ : -1);
   const asked = { ofAllPairs: false, between: claimed };
+  const adding = chancesAgain(residuals, varying);
   return (drawn) => {
     const times = new Float64Array(residuals.blocks);
     for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
     const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
-    if (short.length === 0) return judgeBlocks({ ...residuals, times }, tellSums(summed), varying, asked);
+    if (short.length === 0)
+      return judgeBlocks({ ...residuals, times }, tellSums(summed), varying, asked, adding);
     // Short sources stand in one block, the last, which is made anew of those drawn.
     times[long] = 1;
     const again = countsOf(counts, windows, short);
@@ -44,6 +47,16 @@ export function evidenceOfDraws(
       tellSums((block) => (block === long ? sumsOfLast : summed(block))),
       varying,
       asked,
+      (...given) => {
+        const [ofLong, ofLast] = [adding(...given), chanceAdder(...given)];
+        return {
+          add: (block, ...rest) => (block === long ? ofLast : ofLong).add(block, ...rest),
+          finish() {
+            ofLong.finish();
+            ofLast.finish();
+          },
+        };
+      },
     );
   };
 }

@@ -2,7 +2,8 @@ import { scratchList } from '../base/scratch.ts';
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { blockTeller, chanceAdder, type BlockTeller, type ChanceSums } from './block-sums.ts';
+import { blockTeller, type BlockTeller } from './block-sums.ts';
+import { chanceAdder, type ChanceSums } from './chance-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
 import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
@@ -90,12 +91,14 @@ export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array
  * Weighs what the blocks say, each as often as it counts.
  *
  * @param varying the pairs of which it is asked how much they vary
+ * @param adding adds what chance makes of pairs
  */
 export function judgeBlocks(
   residuals: Residuals,
   { seriesOf, addMeetings }: BlockTeller,
   varying: Uint8Array,
   asked: Asked,
+  adding = chanceAdder,
 ): Evidence {
   const { size, blocks, times, blockFirst, presentFirst, present, presentHeld } = residuals;
   const pairs = size * size;
@@ -106,7 +109,7 @@ export function judgeBlocks(
     variance: scratchOf.variance(pairs),
   };
   const { within, products, variance } = chances;
-  const adder = chanceAdder(residuals, varying, chances);
+  const adder = adding(residuals, varying, chances);
   const meetings = new Int32Array(pairs);
   const sources = new Int32Array(pairs);
   const isHeld = present.length * (residuals.lags + 1) <= MOST_HELD;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
-import { blockSummer, chanceAdder } from '../../src/network/block-sums.ts';
+import { blockSummer } from '../../src/network/block-sums.ts';
+import { chanceAdder } from '../../src/network/chance-sums.ts';
 import { evidenceOfDraws } from '../../src/network/draws.ts';
 import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
