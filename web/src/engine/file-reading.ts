@@ -53,6 +53,12 @@ function sheetOf(table: number, sheet: number): { name: string; rows: SheetRows 
   return { name: held.name, rows: held.sheets[sheet] };
 }
 
+/** So many files, and who hands some of them over. */
+interface FilesInTurn {
+  readonly count: number;
+  readonly take: TakeFiles;
+}
+
 /** Says no oftener than the page draws how far it is. */
 function calmly(onProgress: OnProgress): OnProgress {
   let told = 0;
@@ -63,11 +69,24 @@ function calmly(onProgress: OnProgress): OnProgress {
   };
 }
 
+/** Files with their numbers; the next are asked for while these are read. */
+async function* inTurn({ count, take }: FilesInTurn): AsyncGenerator<[number, FileToRead]> {
+  let coming = Promise.resolve(take(0));
+  for (let i = 0; i < count;) {
+    const taken = await coming;
+    const next = i + taken.length;
+    if (next < count) coming = Promise.resolve(take(next));
+    // Where reading is stopped before, nobody asks what became of them.
+    coming.catch(() => undefined);
+    for (const file of taken) yield [i++, file];
+  }
+}
+
 /** Reads files one after the other and keeps their texts in portions; whatever was kept goes again when it is stopped. */
 async function readAndKeep(
   texts: HeldTexts,
   studyId: string,
-  files: { readonly count: number; readonly take: TakeFiles },
+  files: FilesInTurn,
   present: readonly string[],
   onProgress: OnProgress,
   signal: AbortSignal,
@@ -88,11 +107,7 @@ async function readAndKeep(
   };
   const reader = fileReader(signal);
   try {
-    let taken: readonly FileToRead[] = [];
-    let first = 0;
-    for (let i = 0; i < files.count; i++) {
-      if (i === first + taken.length) [first, taken] = [i, await files.take(i)];
-      const { name, file } = taken[i - first];
+    for await (const [i, { name, file }] of inTurn(files)) {
       const reason = refuseUnread(name, file.size);
       if (reason !== undefined) {
         refused.push({ name, reason });
