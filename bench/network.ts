@@ -77,8 +77,8 @@ function benchCollection(words: number, concepts: number): readonly (readonly st
   study.decide({ kind: 'setConcepts', change: { size: concepts } });
   const kept = study.compute('concepts').keys.length;
   const stages = STAGES.map((stage) => [stage, told(timeOf(() => study.compute(stage)))]);
-  // The first sums up what every later one only adds.
-  const oneDraw = timeOf(() => drawSources(study, 1));
+  // The first ones sum up what every later one only adds.
+  const someDraws = timeOf(() => drawSources(study, 6));
   const changes = CHANGES.map(({ what, decision, see }) => {
     see(study);
     const times = Array.from({ length: REPEATS }, (_, time) => {
@@ -96,7 +96,7 @@ function benchCollection(words: number, concepts: number): readonly (readonly st
     ['links that stand', told(links)],
     ['themes', told(themes.length)],
     ...stages,
-    ['one of the hundred draws of sources', told((timeOf(() => drawSources(study, 6)) - oneDraw) / 5)],
+    ['one of the hundred draws of sources', told((timeOf(() => drawSources(study, 18)) - someDraws) / 12)],
     ...changes,
   ];
 }
