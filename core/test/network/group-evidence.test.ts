@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import { blockSummer } from '../../src/network/block-sums.ts';
-import { chanceAdder } from '../../src/network/chance-sums.ts';
+import { chanceAdder, chancesAgain } from '../../src/network/chance-sums.ts';
 import { evidenceOfDraws } from '../../src/network/draws.ts';
 import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
@@ -50,6 +50,27 @@ describe('what two concepts share because the same sources speak of both', () =>
       }
       expect(largest).to.be.above(0.1);
     });
+});
+
+describe('what chance makes of the pairs of blocks', () => {
+  it('is the same to the last digit, kept to be added again or gone through once', () => {
+    const { size, residuals } = evidence;
+    const asked = Uint8Array.from({ length: size * size }, (_, pair) => (pair % 3 === 0 ? 0 : 1));
+    const sumsOf = blockSummer(residuals, windows);
+    const again = chancesAgain(residuals, asked);
+    const added = [chanceAdder, again, again].map((adding) => {
+      const list = (): Float64Array => new Float64Array(size * size);
+      const sums = { within: list(), products: list(), variance: list() };
+      const adder = adding(residuals, asked, sums);
+      for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, 1 + (b % 3));
+      adder.finish();
+      return sums;
+    });
+    expect(again).to.not.equal(chanceAdder);
+    expect(Math.max(...added[0].variance)).to.be.above(0);
+    expect(added[1]).to.deep.equal(added[0]);
+    expect(added[2]).to.deep.equal(added[0]);
+  });
 });
 
 describe('the evidence of a concept with a group', () => {
