@@ -226,6 +226,11 @@ describe('in a small window, and at twice the size', () => {
               .map((each) => each.getAttribute('aria-label') ?? each.textContent),
           ];`);
         expect(beyond, `${width}x${height}: ${stop}`).to.deep.equal([]);
+        const panes = await browser.driver.executeScript<string[]>(`
+          return Array.from(document.querySelectorAll('aside, nav, section'))
+            .filter((each) => /auto|scroll/.test(getComputedStyle(each).overflowX) && each.clientWidth > 0 && each.scrollWidth > each.clientWidth + 1)
+            .map((each) => (each.getAttribute('aria-label') ?? each.className) + ' ' + each.scrollWidth + ' of ' + each.clientWidth);`);
+        expect(panes, `panes at ${width}x${height}: ${stop}`).to.deep.equal([]);
       }
     }
   });
