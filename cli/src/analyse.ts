@@ -119,7 +119,7 @@ async function analyseDrawing(
   }
 
   const results = await resultFiles(
-    { state, log, study: { ...study, packed: await packing.done }, computed, further },
+    { state, log, study: { ...study, packed: await packing }, computed, further },
     runRecord({ state, version: options.version, readTime, timings: engine.timings }, computed),
   );
   if (options.report) say('Writing the report …');

@@ -8,9 +8,9 @@ const deflate = promisify(deflateRaw);
 const AT_ONCE = 16;
 
 /** Packs originals for the study file while something else is computed: the system's own threads do it. */
-export function packOriginals(originals: ReadonlyMap<string, string>): {
-  readonly done: Promise<ReadonlyMap<string, PackedBytes>>;
-} {
+export function packOriginals(
+  originals: ReadonlyMap<string, string>,
+): Promise<ReadonlyMap<string, PackedBytes>> {
   const packed = new Map<string, PackedBytes>();
   const waiting = originals.entries();
   const work = async (): Promise<void> => {
@@ -19,8 +19,8 @@ export function packOriginals(originals: ReadonlyMap<string, string>): {
       packed.set(id, asPacked(bytes, await deflate(bytes, { level: PACKING_LEVEL })));
     }
   };
-  const done = Promise.all(Array.from({ length: AT_ONCE }, work)).then(() => packed);
+  const all = Promise.all(Array.from({ length: AT_ONCE }, work)).then(() => packed);
   // It is asked for at the end; where the computation fails before, nobody asks.
-  done.catch(() => undefined);
-  return { done };
+  all.catch(() => undefined);
+  return all;
 }

@@ -1,8 +1,8 @@
-import { deflateSync, strToU8, Zip, ZipDeflate, type ZipInputFile } from 'fflate';
+import { strToU8 } from 'fflate';
 import { hashText } from '../base/hash.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { escapeXml } from '../base/xml.ts';
-import { crc32 } from './crc32.ts';
+import { archiveWriter, packBytes } from './archive-write.ts';
 
 /** A code of a codebook; a code may hold others. */
 export interface QdaCode {
@@ -140,48 +140,7 @@ function sourceXml(
   return `<TextSource${attribute('guid', guid)}${attribute('name', name)} plainTextPath="internal://${guid}.txt" creatingUser="${user}" creationDateTime="${NO_TIME}">${coded.join('')}${values.join('')}</TextSource>`;
 }
 
-const PACKED = { level: 6 } as const;
-const ARCHIVE_TIME = new Date(1980, 0, 1, 12);
-
-/** An archive that is packed file by file: all that is held of it is what is packed already. */
-function packing(): {
-  /** Begins a file that comes piece by piece. */
-  readonly begin: (name: string) => (piece: string, isLast?: boolean) => void;
-  readonly add: (name: string, text: string) => void;
-  readonly whole: () => Uint8Array<ArrayBuffer>;
-} {
-  const packed: Uint8Array[] = [];
-  const zip = new Zip((error, piece) => {
-    if (error) throw error;
-    packed.push(piece);
-  });
-  return {
-    begin(name) {
-      const file = new ZipDeflate(name, PACKED);
-      file.mtime = ARCHIVE_TIME;
-      zip.add(file);
-      return (piece, isLast = false) => file.push(strToU8(piece), isLast);
-    },
-    // A stream takes two megabytes to begin, which thousands of short texts would spend a second on.
-    add(name, text) {
-      const bytes = strToU8(text);
-      const [size, crc] = [bytes.length, crc32(bytes)];
-      const file: ZipInputFile = { filename: name, size, crc, compression: 8, mtime: ARCHIVE_TIME };
-      zip.add(file);
-      file.ondata?.(null, deflateSync(bytes, PACKED), true);
-    },
-    whole() {
-      zip.end();
-      const bytes = new Uint8Array(packed.reduce((sum, { length }) => sum + length, 0));
-      let at = 0;
-      for (const piece of packed) {
-        bytes.set(piece, at);
-        at += piece.length;
-      }
-      return bytes;
-    },
-  };
-}
+const PACKED = 6;
 
 /**
  * A project for other programs (REFI-QDA Project Exchange 1.0, .qdpx): a ZIP of project.qde and the texts. Positions are counted
@@ -215,8 +174,9 @@ export function* writeQdaProject({
     const refs = members.map((id) => `<MemberSource${attribute('targetGUID', guidOf(`source ${id}`))}/>`);
     return `<Set${attribute('guid', guidOf(`set ${name}`))}${attribute('name', name)}>${refs.join('')}</Set>`;
   });
-  const archive = packing();
-  const write = archive.begin('project.qde');
+  const archive = archiveWriter();
+  const addText = (name: string, text: string): void => archive.add(name, packBytes(strToU8(text), PACKED));
+  const write = archive.begin('project.qde', PACKED);
   write(
     [
       HEAD,
@@ -241,9 +201,9 @@ export function* writeQdaProject({
     true,
   );
   for (const [s, source] of sources.entries()) {
-    archive.add(`sources/${guidOf(`source ${source.id}`)}.txt`, source.text);
+    addText(`sources/${guidOf(`source ${source.id}`)}.txt`, source.text);
     yield 0.7 + (0.3 * (s + 1)) / sources.length;
   }
-  for (const { id, text } of notes) archive.add(`sources/${guidOf(`note ${id}`)}.txt`, text);
+  for (const { id, text } of notes) addText(`sources/${guidOf(`note ${id}`)}.txt`, text);
   return archive.whole();
 }
