@@ -23,7 +23,7 @@ export const KEYS: readonly {
       ['M', 'move it to another theme (Themes)'],
       ['P', 'pin it where it stands, or let it go (Map)'],
       ['Arrows', 'to the next word'],
-      ['+, −, 0', 'zoom in, zoom out, the whole map (Map)'],
+      ['+, −, 0', 'zoom in, zoom out, the whole map (with the focus on the map)'],
     ],
   },
   {
