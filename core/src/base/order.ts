@@ -1,3 +1,5 @@
+import { risingOrder } from './rising-order.ts';
+
 /** Compares by UTF-16 code units: the same on every machine, whatever its language. */
 export function byCodeUnits(a: string, b: string): number {
   return a < b ? -1 : a > b ? 1 : 0;
@@ -7,15 +9,7 @@ export function byCodeUnits(a: string, b: string): number {
 export function ranked(count: number, scoreOf: (index: number) => number): number[] {
   const falling = new Float64Array(count);
   for (let i = 0; i < count; i++) falling[i] = -scoreOf(i);
-  // Numbers alone are sorted in a fraction of the time that a comparison of ours takes; each then finds its place.
-  const sorted = falling.slice().sort();
-  const next = new Int32Array(count);
-  const order: number[] = new Array<number>(count).fill(0);
-  for (let i = 0; i < count; i++) {
-    const place = firstAtLeast(sorted, falling[i]);
-    order[place + next[place]++] = i;
-  }
-  return order;
+  return Array.from(risingOrder(falling));
 }
 
 /** The value in the middle; the lower of two, and 0 where there is none. */

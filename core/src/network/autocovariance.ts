@@ -12,24 +12,32 @@ export function covarianceIn(
   residuals: Residuals,
   block: number,
 ): { covariance: Float64Array; ofSum: Float64Array } {
-  const { blockFirst, sums, presentFirst, presentHeld, weight, lags, products } = residuals;
-  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const { blockFirst, sums, presentFirst, presentHeld, lags } = residuals;
+  const windows = blockFirst[block + 1] - blockFirst[block];
   const [first, end] = [presentFirst[block], presentFirst[block + 1]];
   const covariance = new Float64Array((end - first) * (lags + 1));
   const ofSum = new Float64Array(end - first);
   const { start, places } = placesByConcept(residuals, block);
-  const has = new Float64Array(to - from);
-  const weights = weight.subarray(from, to);
+  const weights = paddedWeights(residuals, block);
+  const held = new Float64Array(windows + 2 * lags);
   for (let k = 0; k < end - first; k++) {
-    const own = covariance.subarray(k * (lags + 1), (k + 1) * (lags + 1));
-    const series = { held: has, rate: sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0, weights };
-    const filled = places.subarray(start[k], start[k + 1]);
-    for (let at = 0; at < filled.length; at++) has[filled[at]] = 1;
-    for (let l = 0; l <= lags; l++) own[l] = laggedSum(series, filled, l, products[block * (lags + 1) + l]);
-    for (let at = 0; at < filled.length; at++) has[filled[at]] = 0;
-    ofSum[k] = unbias(own, to - from);
+    const rate = sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0;
+    const filled = { held, places, from: start[k], to: start[k + 1] };
+    const at = k * (lags + 1);
+    for (let place = start[k]; place < start[k + 1]; place++) held[lags + places[place]] = 1;
+    addLagged(residuals, block, { filled, rate, weights, covariance, at });
+    for (let place = start[k]; place < start[k + 1]; place++) held[lags + places[place]] = 0;
+    ofSum[k] = unbias(covariance, at, lags, windows);
   }
   return { covariance, ofSum };
+}
+
+/** The weights of a block's windows, with as many places of 0 before and after them as windows are looked ahead. */
+function paddedWeights({ blockFirst, weight, lags }: Residuals, block: number): Float64Array {
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  const padded = new Float64Array(to - from + 2 * lags);
+  padded.set(weight.subarray(from, to), lags);
+  return padded;
 }
 
 /** Of each concept of a block, the windows there that hold it, from the block's first on. */
@@ -61,19 +69,18 @@ export function covariancesOfGroups(
   groupOf: ArrayLike<number>,
   groups: number,
 ): (block: number) => Float64Array {
-  const { blocks, blockFirst, windowFirst, inWindow, weight, lags, products } = residuals;
+  const { blocks, blockFirst, windowFirst, inWindow, lags } = residuals;
   const { sums, presentFirst, present, presentHeld } = residuals;
   let longest = 0;
   for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
   const rates = new Float64Array(groups);
   // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
-  const held = Array.from({ length: groups }, () => new Float64Array(longest));
-  const places = Array.from({ length: groups }, () => new Int32Array(longest));
+  const heldBy = Array.from({ length: groups }, () => new Float64Array(longest + 2 * lags));
+  const placesOf = Array.from({ length: groups }, () => new Int32Array(longest));
   const placed = new Int32Array(groups);
   const covariance = new Float64Array(groups * (lags + 1));
   return (block) => {
     const [from, to] = [blockFirst[block], blockFirst[block + 1]];
-    const count = to - from;
     rates.fill(0);
     placed.fill(0);
     covariance.fill(0);
@@ -84,54 +91,74 @@ export function covariancesOfGroups(
     for (let w = from; w < to; w++) {
       for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
         const group = groupOf[inWindow[k]];
-        if (group >= 0 && held[group][w - from]++ === 0) places[group][placed[group]++] = w - from;
+        if (group >= 0 && heldBy[group][lags + w - from]++ === 0) placesOf[group][placed[group]++] = w - from;
       }
     }
+    const weights = paddedWeights(residuals, block);
     for (let g = 0; g < groups; g++) {
       if (placed[g] === 0) continue;
-      const own = held[g];
-      const ofGroup = covariance.subarray(g * (lags + 1), (g + 1) * (lags + 1));
-      const series = { held: own, rate: rates[g], weights: weight.subarray(from, to) };
-      const filled = places[g].subarray(0, placed[g]);
-      for (let l = 0; l <= lags; l++)
-        ofGroup[l] = laggedSum(series, filled, l, products[block * (lags + 1) + l]);
-      for (const w of filled) own[w] = 0;
-      unbias(ofGroup, count);
+      const [held, places, at] = [heldBy[g], placesOf[g], g * (lags + 1)];
+      const filled = { held, places, from: 0, to: placed[g] };
+      addLagged(residuals, block, { filled, rate: rates[g], weights, covariance, at });
+      for (let k = 0; k < placed[g]; k++) held[lags + places[k]] = 0;
+      unbias(covariance, at, lags, to - from);
     }
     return covariance;
   };
 }
 
+/** How often a thing is held by a block's windows. */
+interface Filled {
+  /** Padded as weights are. */
+  readonly held: Float64Array;
+  /** The windows that hold it: `places[from … to)`. */
+  readonly places: Int32Array;
+  readonly from: number;
+  readonly to: number;
+}
+
 /**
- * The sum over windows of a series' departure times that of the window so many further on, from what it is where nothing is held.
- * Apart, as the machine makes a short function quicker than a loop within another's closure.
+ * Adds, for each lag, the sum over a block's windows of a series' departure times that of the window so many further on: what it
+ * is where nothing is held, and what the windows that hold something make it more or less.
+ *
+ * @param at where in `covariance` the series stands
  */
-function laggedSum(
-  { held, rate, weights }: { held: Float64Array; rate: number; weights: Float64Array },
-  places: Int32Array,
-  lag: number,
-  ofWeights: number,
-): number {
-  let sum = rate * rate * ofWeights;
-  for (let k = 0; k < places.length; k++) {
-    const w = places[k];
+function addLagged(
+  { lags, products }: Residuals,
+  block: number,
+  {
+    filled: { held, places, from, to },
+    rate,
+    weights,
+    covariance,
+    at,
+  }: {
+    readonly filled: Filled;
+    readonly rate: number;
+    readonly weights: Float64Array;
+    readonly covariance: Float64Array;
+    readonly at: number;
+  },
+): void {
+  const ofWeights = block * (lags + 1);
+  for (let l = 0; l <= lags; l++) covariance[at + l] += rate * rate * products[ofWeights + l];
+  for (let k = from; k < to; k++) {
+    const w = lags + places[k];
     const count = held[w];
-    if (w + lag < weights.length) sum += count * (held[w + lag] - rate * weights[w + lag]);
-    if (w >= lag) sum -= count * rate * weights[w - lag];
+    for (let l = 0; l <= lags; l++)
+      covariance[at + l] += count * (held[w + l] - rate * (weights[w + l] + weights[w - l]));
   }
-  return sum;
 }
 
 /**
  * Autocovariances about a mean that was taken from the same few windows are too small, each by the variance of that mean;
- * puts that back (in place) and returns the variance of the sum.
+ * puts that back (in place, from `at` on) and returns the variance of the sum.
  */
-function unbias(covariance: Float64Array, windows: number): number {
-  const lags = covariance.length - 1;
-  let sum = covariance[0];
-  for (let l = 1; l <= lags; l++) sum += 2 * covariance[l];
+function unbias(covariance: Float64Array, at: number, lags: number, windows: number): number {
+  let sum = covariance[at];
+  for (let l = 1; l <= lags; l++) sum += 2 * covariance[at + l];
   sum = Math.max(0, sum);
   const ofMean = (sum / windows ** 2) * (1 + (2 * lags + 1) / windows);
-  for (let l = 0; l <= lags; l++) covariance[l] += Math.max(0, windows - l) * ofMean;
+  for (let l = 0; l <= lags; l++) covariance[at + l] += Math.max(0, windows - l) * ofMean;
   return sum;
 }

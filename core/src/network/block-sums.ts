@@ -1,5 +1,7 @@
 import { taken } from '../base/taken.ts';
 import { covarianceIn } from './autocovariance.ts';
+import type { Counts } from './counts.ts';
+import { meetingsOf, noMeetings, type MeetingSums } from './meetings.ts';
 import type { Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
@@ -31,51 +33,34 @@ export function blockSummer(residuals: Residuals, windows: Windows): (block: num
   return (block) => ({ ...tally(block), ...covarianceIn(residuals, block) });
 }
 
-/** What blocks say, where they are added to sums. */
+/** Tells what blocks say, one after the other. */
 export interface BlockTeller {
-  readonly seriesOf: (block: number) => BlockSeries;
-  readonly addMeetings: (block: number, sums: MeetingSums, often: number) => void;
+  /** What pairs come to before the first block is told. */
+  readonly begin: () => MeetingSums;
+  /** Adds a block's pairs to that, as often as it counts, and tells how its concepts vary. */
+  readonly tell: (block: number, sums: MeetingSums, often: number) => BlockSeries;
 }
 
-/** Tells what blocks say that are each added once: nothing of it is listed between. */
-export function blockTeller(residuals: Residuals, windows: Windows): BlockTeller {
-  const count = meetingCounter(residuals, windows);
-  const { size } = residuals;
-  return {
-    seriesOf: (block) => covarianceIn(residuals, block),
-    addMeetings: (block, sums, often) =>
-      count(block, (counted, at, concepts) => {
-        for (let k = 0; k < at.length; k++) {
-          const pair = pairAt(at[k], concepts, size);
-          sums.together[pair] += often * counted.both[at[k]];
-          sums.meetings[pair] += often * counted.meetings[at[k]];
-          sums.sources[pair] += often * counted.sources[at[k]];
-        }
-      }),
-  };
-}
+/** Tells of blocks that count once each: their pairs are counted at once. */
+export const tellOnce = (residuals: Residuals, counts: Counts, windows: Windows): BlockTeller => ({
+  begin: () => meetingsOf(counts, windows),
+  tell: (block) => covarianceIn(residuals, block),
+});
 
 /** Tells what was added up of blocks. */
-export function tellSums(sumsOf: (block: number) => BlockSums): BlockTeller {
-  // Both are asked of a block, one after the other.
-  let last: { readonly block: number; readonly sums: BlockSums } | undefined;
-  const lastOf = (block: number): BlockSums => {
-    if (last?.block !== block) last = { block, sums: sumsOf(block) };
-    return last.sums;
-  };
-  return {
-    seriesOf: lastOf,
-    addMeetings(block, { together, meetings, sources }, often) {
-      const sums = lastOf(block);
-      for (let k = 0; k < sums.met.length; k++) {
-        const pair = sums.met[k];
-        together[pair] += often * sums.both[k];
-        meetings[pair] += often * sums.meetings[k];
-        sources[pair] += often * sums.sources[k];
-      }
-    },
-  };
-}
+export const tellSums = (size: number, sumsOf: (block: number) => BlockSums): BlockTeller => ({
+  begin: () => noMeetings(size),
+  tell(block, { together, meetings, sources }, often) {
+    const sums = sumsOf(block);
+    for (let k = 0; k < sums.met.length; k++) {
+      const pair = sums.met[k];
+      together[pair] += often * sums.both[k];
+      meetings[pair] += often * sums.meetings[k];
+      sources[pair] += often * sums.sources[k];
+    }
+    return sums;
+  },
+});
 
 /** Of each pair of a block's concepts, told by their places there: windows with both, those that do not overlap, sources, and where and in which the last one was. */
 interface Meetings {
@@ -86,21 +71,8 @@ interface Meetings {
   readonly lastSource: Int32Array;
 }
 
-/** What pairs come to; size × size. */
-export interface MeetingSums {
-  readonly together: Float64Array;
-  readonly meetings: Int32Array;
-  readonly sources: Int32Array;
-}
-
-/** Shows a block's shared windows and separate meetings, pair by pair, those that meet. */
-type ShowMeetings = (
-  block: number,
-  show: (counted: Meetings, pairs: Int32Array, concepts: Int32Array) => void,
-) => void;
-
-/** Counts a block's shared windows and separate meetings. */
-function meetingCounter(residuals: Residuals, windows: Windows): ShowMeetings {
+/** Adds up the shared windows and separate meetings of a block. */
+function tallied(residuals: Residuals, windows: Windows): (block: number) => BlockMeetings {
   const { size, blocks, presentFirst, present } = residuals;
   let most = 0;
   for (let b = 0; b < blocks; b++) most = Math.max(most, presentFirst[b + 1] - presentFirst[b]);
@@ -114,40 +86,24 @@ function meetingCounter(residuals: Residuals, windows: Windows): ShowMeetings {
   };
   const seen = list(0);
   const placeOf = new Int32Array(size);
-  return (block, show) => {
+  return (block) => {
     const concepts = present.subarray(presentFirst[block], presentFirst[block + 1]);
     const number = concepts.length;
     for (let x = 0; x < number; x++) placeOf[concepts[x]] = x;
     const pairs = countMeetings(residuals, windows, block, { ...counted, seen, placeOf, number });
     const at = seen.subarray(0, pairs);
-    show(counted, at, concepts);
-    for (let k = 0; k < at.length; k++) {
+    const met = new Int32Array(pairs);
+    for (let k = 0; k < pairs; k++) met[k] = pairAt(at[k], concepts, size);
+    const { both, meetings, sources } = counted;
+    const tally = { met, both: taken(both, at), meetings: taken(meetings, at), sources: taken(sources, at) };
+    for (let k = 0; k < pairs; k++) {
       const pair = at[k];
-      counted.both[pair] = counted.meetings[pair] = counted.sources[pair] = 0;
+      both[pair] = meetings[pair] = sources[pair] = 0;
       counted.ended[pair] = counted.lastSource[pair] = -1;
     }
+    return tally;
   };
 }
-
-function tallied(residuals: Residuals, windows: Windows): (block: number) => BlockMeetings {
-  const count = meetingCounter(residuals, windows);
-  const { size } = residuals;
-  return (block) => {
-    let tally: BlockMeetings | undefined;
-    count(block, ({ both, meetings, sources }, at, concepts) => {
-      const met = new Int32Array(at.length);
-      for (let k = 0; k < at.length; k++) met[k] = pairAt(at[k], concepts, size);
-      tally = { met, both: taken(both, at), meetings: taken(meetings, at), sources: taken(sources, at) };
-    });
-    return tally ?? NO_MEETINGS;
-  };
-}
-const NO_MEETINGS: BlockMeetings = {
-  met: new Int32Array(0),
-  both: new Int32Array(0),
-  meetings: new Int32Array(0),
-  sources: new Int32Array(0),
-};
 
 /** The pair that is told by the places of its concepts in a block. */
 const pairAt = (at: number, concepts: Int32Array, size: number): number =>

@@ -3,8 +3,8 @@ import type { Residuals } from './residuals.ts';
 
 /** What chance makes of pairs, added up over blocks; size × size, filled where the first concept is the smaller. */
 export interface ChanceSums {
-  /** Windows with both that chance makes. */
-  readonly within: Float64Array;
+  /** The rate of each times the weights of the windows with the other: less the products, the windows with both that chance makes. */
+  readonly crossed: Float64Array;
   /** The product of the windows with each, scaled as departures are (`spreadOver`). */
   readonly products: Float64Array;
   /** How much the windows with both vary, of pairs it is asked of. */
@@ -15,14 +15,13 @@ export interface ChanceSums {
 interface Here {
   readonly concepts: Int32Array;
   readonly rates: Float64Array;
-  readonly held: Float64Array;
   readonly weights: Float64Array;
+  /** Concepts × (lags + 1). */
   readonly covariance: Float64Array;
   readonly lags: number;
   readonly square: number;
-  readonly scale: number;
-  readonly windows: number;
-  readonly uneven: number;
+  /** What the product of two autocovariances is of how much the windows with both vary; 0 where a single window tells nothing of it. */
+  readonly varying: number;
   readonly often: number;
 }
 
@@ -39,7 +38,7 @@ export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: Chanc
   let waiting: Here[] = [];
   let numbers = 0;
   const finish = (): void => {
-    addByConcept(residuals.size, waiting, asked, sums);
+    addByConcept(residuals.size, residuals.lags, waiting, asked, sums);
     waiting = [];
     numbers = 0;
   };
@@ -58,79 +57,132 @@ function hereIn(residuals: Residuals, block: number, covariance: Float64Array, o
   const { blockFirst, squares, lags, presentFirst, present, presentHeld, presentWeight } = residuals;
   const [first, end] = [presentFirst[block], presentFirst[block + 1]];
   const whole = residuals.sums[block];
-  const held = presentHeld.subarray(first, end);
+  const windows = blockFirst[block + 1] - blockFirst[block];
+  const rates = new Float64Array(end - first);
+  if (whole > 0) for (let x = 0; x < rates.length; x++) rates[x] = presentHeld[first + x] / whole;
   return {
     concepts: present.subarray(first, end),
-    rates: held.map((each) => (whole > 0 ? each / whole : 0)),
-    held,
+    rates,
     weights: presentWeight.subarray(first, end),
     covariance,
     lags,
     square: squares[block],
-    scale: whole > 0 ? squares[block] / whole ** 2 : 0,
-    windows: blockFirst[block + 1] - blockFirst[block],
-    uneven: unevenness(residuals, block),
+    varying: windows > 1 ? unevenness(residuals, block) / windows : 0,
     often,
   };
 }
 
+/** Concepts of many blocks, one block's after the other's. */
+interface Laid {
+  readonly concept: Int32Array;
+  readonly rate: Float64Array;
+  readonly weight: Float64Array;
+  readonly covariance: Float64Array;
+  readonly steps: number;
+  /** By block: one past its last concept, and what is the same for all of them. */
+  readonly end: Int32Array;
+  readonly square: Float64Array;
+  readonly varying: Float64Array;
+  readonly often: Float64Array;
+}
+
 /** Goes through the pairs of some blocks: of each concept, block after block. */
-function addByConcept(size: number, blocks: readonly Here[], asked: Uint8Array, sums: ChanceSums): void {
-  const first = new Int32Array(size + 1);
-  for (const { concepts } of blocks) for (let x = 0; x < concepts.length; x++) first[concepts[x] + 1]++;
-  for (let i = 0; i < size; i++) first[i + 1] += first[i];
-  const [blockOf, placeOf] = [new Int32Array(first[size]), new Int32Array(first[size])];
-  const next = first.slice(0, size);
-  blocks.forEach(({ concepts }, b) => {
-    for (let x = 0; x < concepts.length; x++) {
-      const at = next[concepts[x]]++;
-      blockOf[at] = b;
-      placeOf[at] = x;
-    }
-  });
-  for (let i = 0; i < size; i++) {
-    for (let at = first[i]; at < first[i + 1]; at++) {
-      const here = blocks[blockOf[at]];
-      addMeans(here, placeOf[at], i * size, sums);
-      if (here.windows > 1) addVariances(here, placeOf[at], i * size, asked, sums.variance);
-    }
-  }
-}
-
-/** Windows that would hold both of two concepts of a block, by the rate and the weights of each. */
-const meanOf = (a: number, weightOfA: number, b: number, weightOfB: number, square: number): number =>
-  b * weightOfA + a * weightOfB - a * b * square;
-
-/** How much the windows with both vary, by the autocovariances of each from the given places on. */
-function varianceOf({ covariance, lags, windows, uneven }: Here, ofFirst: number, ofSecond: number): number {
-  let sum = covariance[ofFirst] * covariance[ofSecond];
-  for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofFirst + l] * covariance[ofSecond + l];
-  return (Math.max(0, sum) / windows) * uneven;
-}
-
-/** Adds the means of the pairs of a block's concept with those after it; `row` is where its pairs begin. */
-function addMeans(
-  { concepts, rates, held, weights, square, scale, often }: Here,
-  x: number,
-  row: number,
-  { within, products }: ChanceSums,
+function addByConcept(
+  size: number,
+  lags: number,
+  blocks: readonly Here[],
+  asked: Uint8Array,
+  sums: ChanceSums,
 ): void {
-  const a = rates[x];
-  const weight = weights[x];
-  const scaled = scale * held[x];
-  for (let y = x + 1; y < concepts.length; y++) {
-    const pair = row + concepts[y];
-    within[pair] += often * meanOf(a, weight, rates[y], weights[y], square);
-    products[pair] += often * (scaled * held[y]);
+  const laid = layOut(lags, blocks);
+  // The places of each concept, in the order of the blocks.
+  const first = new Int32Array(size + 1);
+  for (let at = 0; at < laid.concept.length; at++) first[laid.concept[at] + 1]++;
+  for (let i = 0; i < size; i++) first[i + 1] += first[i];
+  const [places, blockOf] = [new Int32Array(first[size]), new Int32Array(first[size])];
+  const next = first.slice(0, size);
+  let at = 0;
+  for (let b = 0; b < blocks.length; b++) {
+    for (; at < laid.end[b]; at++) {
+      const to = next[laid.concept[at]]++;
+      places[to] = at;
+      blockOf[to] = b;
+    }
   }
+  for (let i = 0; i < size; i++)
+    addPairsOf(
+      laid,
+      places.subarray(first[i], first[i + 1]),
+      blockOf.subarray(first[i], first[i + 1]),
+      i * size,
+      asked,
+      sums,
+    );
 }
 
-/** The same of how much they vary, where it is asked. */
-function addVariances(here: Here, x: number, row: number, asked: Uint8Array, variance: Float64Array): void {
-  const { concepts, lags, often } = here;
-  for (let y = x + 1; y < concepts.length; y++) {
-    const pair = row + concepts[y];
-    if (asked[pair] === 1) variance[pair] += often * varianceOf(here, x * (lags + 1), y * (lags + 1));
+function layOut(lags: number, blocks: readonly Here[]): Laid {
+  const steps = lags + 1;
+  const length = blocks.reduce((sum, { concepts }) => sum + concepts.length, 0);
+  const laid = {
+    concept: new Int32Array(length),
+    rate: new Float64Array(length),
+    weight: new Float64Array(length),
+    covariance: new Float64Array(length * steps),
+    end: new Int32Array(blocks.length),
+  };
+  let at = 0;
+  for (let b = 0; b < blocks.length; b++) {
+    const { concepts, rates, weights, covariance } = blocks[b];
+    laid.concept.set(concepts, at);
+    laid.rate.set(rates, at);
+    laid.weight.set(weights, at);
+    laid.covariance.set(covariance, at * steps);
+    laid.end[b] = at += concepts.length;
+  }
+  const ofBlocks = (of: (here: Here) => number): Float64Array => Float64Array.from(blocks, of);
+  return {
+    ...laid,
+    steps,
+    square: ofBlocks(({ square }) => square),
+    varying: ofBlocks(({ varying }) => varying),
+    often: ofBlocks(({ often }) => often),
+  };
+}
+
+/** How much the product of two series varies by the autocovariances of each from the given places on: never less than not at all. */
+function productOfSeries(covariance: Float64Array, first: number, second: number, steps: number): number {
+  let sum = covariance[first] * covariance[second];
+  for (let l = 1; l < steps; l++) sum += 2 * covariance[first + l] * covariance[second + l];
+  return sum > 0 ? sum : 0;
+}
+
+/**
+ * Adds the pairs of a block's concept with those after it. All stands here and in lists of numbers, without a call for a pair, as
+ * this is where most of the time goes.
+ *
+ * @param row where the concept's pairs begin
+ */
+function addPairsOf(
+  { concept, rate, weight, covariance, steps, end, square, varying, often }: Laid,
+  places: Int32Array,
+  blockOf: Int32Array,
+  row: number,
+  asked: Uint8Array,
+  { crossed, products, variance }: ChanceSums,
+): void {
+  for (let k = 0; k < places.length; k++) {
+    const [x, block] = [places[k], blockOf[k]];
+    const [rateOfX, weightOfX, times] = [rate[x], weight[x], often[block]];
+    const [squared, varies] = [square[block] * rateOfX, varying[block]];
+    const to = end[block];
+    const ofX = x * steps;
+    for (let y = x + 1; y < to; y++) {
+      const pair = row + concept[y];
+      crossed[pair] += times * (rateOfX * weight[y] + weightOfX * rate[y]);
+      products[pair] += times * (squared * rate[y]);
+      if (asked[pair] === 1)
+        variance[pair] += times * (productOfSeries(covariance, ofX, y * steps, steps) * varies);
+    }
   }
 }
 
@@ -155,7 +207,7 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   }
   if (pairs > MOST_KEPT) return chanceAdder;
   const kept: KeptChances[] = [];
-  return (_, __, { within, products, variance }) => ({
+  return (_, __, { crossed, products, variance }) => ({
     add(block, covariance, often) {
       const made = (kept[block] ??= chancesIn(
         hereIn(residuals, block, covariance, 1),
@@ -164,7 +216,7 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
       ));
       for (let k = 0; k < made.pair.length; k++) {
         const pair = made.pair[k];
-        within[pair] += often * made.within[k];
+        crossed[pair] += often * made.crossed[k];
         products[pair] += often * made.products[k];
         variance[pair] += often * made.variance[k];
       }
@@ -175,25 +227,30 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   });
 }
 
-function chancesIn(here: Here, size: number, asked: Uint8Array): KeptChances {
-  const { concepts, rates, held, weights, square, scale, lags, windows } = here;
+function chancesIn(
+  { concepts, rates, weights, covariance, lags, square, varying }: Here,
+  size: number,
+  asked: Uint8Array,
+): KeptChances {
   const count = (concepts.length * (concepts.length - 1)) / 2;
   const made = {
     pair: new Int32Array(count),
-    within: new Float64Array(count),
+    crossed: new Float64Array(count),
     products: new Float64Array(count),
     variance: new Float64Array(count),
   };
+  const steps = lags + 1;
   let k = 0;
   for (let x = 0; x < concepts.length; x++) {
-    const scaled = scale * held[x];
+    const squared = square * rates[x];
     for (let y = x + 1; y < concepts.length; y++) {
       const pair = concepts[x] * size + concepts[y];
       made.pair[k] = pair;
-      made.within[k] = meanOf(rates[x], weights[x], rates[y], weights[y], square);
-      made.products[k] = scaled * held[y];
-      if (windows > 1 && asked[pair] === 1)
-        made.variance[k] = varianceOf(here, x * (lags + 1), y * (lags + 1));
+      made.crossed[k] = rates[x] * weights[y] + weights[x] * rates[y];
+      made.products[k] = squared * rates[y];
+      if (varying > 0 && asked[pair] === 1) {
+        made.variance[k] = productOfSeries(covariance, x * steps, y * steps, steps) * varying;
+      }
       k++;
     }
   }

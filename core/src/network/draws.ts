@@ -32,7 +32,7 @@ export function evidenceOfDraws(
     for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
     const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
     if (short.length === 0)
-      return judgeBlocks({ ...residuals, times }, tellSums(summed), varying, asked, adding);
+      return judgeBlocks({ ...residuals, times }, tellSums(residuals.size, summed), varying, asked, adding);
     // Short sources stand in one block, the last, which is made anew of those drawn.
     times[long] = 1;
     const again = countsOf(counts, windows, short);
@@ -44,7 +44,7 @@ export function evidenceOfDraws(
     const sumsOfLast = blockSummer(last, again.windows)(0);
     return judgeBlocks(
       { ...withLastBlock(residuals, last), times },
-      tellSums((block) => (block === long ? sumsOfLast : summed(block))),
+      tellSums(residuals.size, (block) => (block === long ? sumsOfLast : summed(block))),
       varying,
       asked,
       (...given) => {

@@ -2,7 +2,7 @@ import { scratchList } from '../base/scratch.ts';
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { blockTeller, type BlockTeller } from './block-sums.ts';
+import { tellOnce, type BlockTeller } from './block-sums.ts';
 import { chanceAdder, type ChanceSums } from './chance-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
 import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
@@ -54,7 +54,7 @@ const LEAST_DISPERSION = 0.3;
 /** Never less than a thousandth of a window is expected: a count of some is then as unlikely as can be. */
 export const LEAST_EXPECTED = 1e-3;
 
-const scratchOf = { within: scratchList(), products: scratchList(), variance: scratchList() };
+const scratchOf = { crossed: scratchList(), products: scratchList(), variance: scratchList() };
 
 /** What of the chances is asked for. */
 export interface Asked {
@@ -77,7 +77,8 @@ const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
  */
 export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARED): Evidence {
   const residuals = residualsOf(counts, windows);
-  return judgeBlocks(residuals, blockTeller(residuals, windows), pairsAsked(counts, asked.ofAllPairs), asked);
+  const telling = tellOnce(residuals, counts, windows);
+  return judgeBlocks(residuals, telling, pairsAsked(counts, asked.ofAllPairs), asked);
 }
 
 /** size × size: 1 for the pairs of which it is asked how much they vary. */
@@ -95,23 +96,22 @@ export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array
  */
 export function judgeBlocks(
   residuals: Residuals,
-  { seriesOf, addMeetings }: BlockTeller,
+  { begin, tell }: BlockTeller,
   varying: Uint8Array,
   asked: Asked,
   adding = chanceAdder,
 ): Evidence {
   const { size, blocks, times, blockFirst, presentFirst, present, presentHeld } = residuals;
   const pairs = size * size;
-  const together = new Float64Array(pairs);
+  const shared = begin();
+  const { together, meetings, sources } = shared;
   const chances: ChanceSums = {
-    within: scratchOf.within(pairs),
+    crossed: scratchOf.crossed(pairs),
     products: scratchOf.products(pairs),
     variance: scratchOf.variance(pairs),
   };
-  const { within, products, variance } = chances;
+  const { crossed, products, variance } = chances;
   const adder = adding(residuals, varying, chances);
-  const meetings = new Int32Array(pairs);
-  const sources = new Int32Array(pairs);
   const isHeld = present.length * (residuals.lags + 1) <= MOST_HELD;
   const covariances: Float64Array[] = [];
   const ofSums: Float64Array[] = [];
@@ -121,9 +121,8 @@ export function judgeBlocks(
     const often = times[b];
     if (often === 0) continue;
     windows += often * (blockFirst[b + 1] - blockFirst[b]);
-    const { covariance, ofSum } = seriesOf(b);
+    const { covariance, ofSum } = tell(b, shared, often);
     adder.add(b, covariance, often);
-    addMeetings(b, { together, meetings, sources }, often);
     if (isHeld) covariances[b] = covariance;
     ofSums[b] = ofSum;
     for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
@@ -143,18 +142,19 @@ export function judgeBlocks(
   for (let i = 0; i < size; i++) {
     for (let j = i + 1; j < size; j++) {
       const pair = i * size + j;
-      const shared = sharedBy(i, j);
+      const alike = sharedBy(i, j);
+      const within = crossed[pair] - products[pair];
       const pooled = 1 - spread.ownShare[i] * spread.ownShare[j];
-      expected[pair] = Math.max(within[pair] - pooled * shared, LEAST_EXPECTED);
+      expected[pair] = Math.max(within - pooled * alike, LEAST_EXPECTED);
       if (together[pair] === 0 && !asked.ofAllPairs) continue;
-      if (variance[pair] > 0 && within[pair] > 0) {
-        dispersion[pair] = variance[pair] / within[pair];
+      if (variance[pair] > 0 && within > 0) {
+        dispersion[pair] = variance[pair] / within;
         pWithin[pair] = chanceOfCount(together[pair], expected[pair], dispersion[pair]);
       }
-      betweenUp[pair] = shared > 0 ? 1 : 0;
+      betweenUp[pair] = alike > 0 ? 1 : 0;
       const lengths = spread.length[i] * spread.length[j];
-      if (Math.abs(shared) <= leastCorrelation * Math.sqrt(lengths)) continue;
-      const byRate = chanceByRates(shared, lengths, counted);
+      if (Math.abs(alike) <= leastCorrelation * Math.sqrt(lengths)) continue;
+      const byRate = chanceByRates(alike, lengths, counted);
       pBetween[pair] = byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, counted, presenceOf(i, j));
     }
   }

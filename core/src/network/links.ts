@@ -50,11 +50,10 @@ export interface JudgedPairs {
 
 /** The pairs sorted, those that stand first, each by falling strength: the first `standing` of them are links. */
 export interface Links extends JudgedPairs {
-  readonly npmi: Float64Array;
-  readonly jaccard: Float64Array;
-  readonly cosine: Float64Array;
-  /** Signed log-likelihood G² of the overlap-corrected table. */
-  readonly g2: Float64Array;
+  /** Windows with each concept. */
+  readonly windowsWith: Float64Array;
+  /** Windows that see each place of the text, on average. */
+  readonly overlap: number;
   readonly standing: number;
 }
 
@@ -159,28 +158,36 @@ export function claimPairs(chances: PairChances, settings: LinkSettings): Judged
   return { ...chances, strength, beyond, stands };
 }
 
-/** What of the pairs hangs on no setting of links: a cut-off that is dragged asks for the same again and again. */
-const pairsOf = remembered((evidence: Evidence) => {
-  const chances = chancesOfPairs(evidence);
-  const { source, target, both, windows, windowsWith } = chances;
-  const measured = (of: typeof npmi): Float64Array => {
-    const found = new Float64Array(both.length);
-    for (let i = 0; i < found.length; i++)
-      found[i] = of(both[i], windowsWith[source[i]], windowsWith[target[i]], windows);
-    return found;
-  };
+/** A pair by each measure that is no count; not a number where there is no text to tell by. */
+export interface Measured {
+  readonly npmi: number;
+  readonly jaccard: number;
+  readonly cosine: number;
+  /** Signed log-likelihood G² of the overlap-corrected table. */
+  readonly g2: number;
+}
+
+/** A pair by every measure: few are looked at of all there are. */
+export function measuresOf(
+  { source, target, both, windows, windowsWith, overlap }: Links,
+  pair: number,
+): Measured {
+  if (windows === 0) return { npmi: NaN, jaccard: NaN, cosine: NaN, g2: NaN };
+  const [shared, first, second] = [both[pair], windowsWith[source[pair]], windowsWith[target[pair]]];
   return {
-    chances,
-    npmi: measured(npmi),
-    jaccard: measured(jaccard),
-    cosine: measured(cosine),
-    /** By the overlap of the windows. */
-    g2: new Map<number, Float64Array>(),
-    /** The pairs by falling strength, by measure. */
-    falling: new Map<Measure, readonly number[]>(),
-    measured,
+    npmi: npmi(shared, first, second, windows),
+    jaccard: jaccard(shared, first, second),
+    cosine: cosine(shared, first, second),
+    g2: overlapCorrectedG2(shared, first, second, windows, overlap),
   };
-});
+}
+
+/** What of the pairs hangs on no setting of links: a cut-off that is dragged asks for the same again and again. */
+const pairsOf = remembered((evidence: Evidence) => ({
+  chances: chancesOfPairs(evidence),
+  /** The pairs by falling strength, by measure. */
+  falling: new Map<Measure, readonly number[]>(),
+}));
 
 /**
  * Measures every pair of concepts that shares a window and says which links stand.
@@ -193,10 +200,6 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   const { source, target, both, strength, stands } = judged;
   const order = pairs.falling.get(settings.measure) ?? ranked(source.length, (i) => strength[i]);
   pairs.falling.set(settings.measure, order);
-  const g2 =
-    pairs.g2.get(overlap) ??
-    pairs.measured((...[both, first, second, all]) => overlapCorrectedG2(both, first, second, all, overlap));
-  pairs.g2.set(overlap, g2);
   const sorted = new Int32Array(order.length);
   let standing = 0;
   for (const i of order) if (stands[i] === 1) sorted[standing++] = i;
@@ -205,14 +208,12 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   return {
     windows: judged.windows,
     blocks: judged.blocks,
+    windowsWith: evidence.windowsWith,
+    overlap,
     source: taken(source, sorted),
     target: taken(target, sorted),
     both: taken(both, sorted),
     strength: taken(strength, sorted),
-    npmi: taken(pairs.npmi, sorted),
-    jaccard: taken(pairs.jaccard, sorted),
-    cosine: taken(pairs.cosine, sorted),
-    g2: taken(g2, sorted),
     p: taken(judged.p, sorted),
     q: taken(judged.q, sorted),
     pBetween: taken(judged.pBetween, sorted),

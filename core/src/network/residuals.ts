@@ -1,4 +1,3 @@
-import { Int32List } from '../base/int32-list.ts';
 import type { Counts } from './counts.ts';
 import type { Windows } from './windows.ts';
 
@@ -57,21 +56,22 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
     const cut = sorted[Math.floor((k * windows.count) / STRATA)];
     if (cut > (cuts.at(-1) ?? sorted[0])) cuts.push(cut);
   }
-  const stratumOf = length.map((each) => {
-    let stratum = 0;
+  // Lengths are few: each has its stratum found once.
+  const stratumOf = new Uint8Array((sorted.at(-1) ?? 0) + 1);
+  for (let each = 0, stratum = 0; each < stratumOf.length; each++) {
     while (stratum < cuts.length && each >= cuts[stratum]) stratum++;
-    return stratum;
-  });
+    stratumOf[each] = stratum;
+  }
   const held = new Float64Array(cuts.length + 1);
   const number = new Float64Array(cuts.length + 1);
   for (let w = 0; w < windows.count; w++) {
-    held[stratumOf[w]] += counts.windowFirst[w + 1] - counts.windowFirst[w];
-    number[stratumOf[w]]++;
+    held[stratumOf[length[w]]] += counts.windowFirst[w + 1] - counts.windowFirst[w];
+    number[stratumOf[length[w]]]++;
   }
   // A stratum without any concept still has some weight, so that nothing is divided by 0.
   const weights = held.map((each, stratum) => Math.max(each / number[stratum], 1e-3));
   const weightOf = new Float64Array(windows.count);
-  for (let w = 0; w < windows.count; w++) weightOf[w] = weights[stratumOf[w]];
+  for (let w = 0; w < windows.count; w++) weightOf[w] = weights[stratumOf[length[w]]];
   return weightOf;
 }
 
@@ -86,12 +86,27 @@ export function windowsBySource(windows: Windows): number[][] {
 export const isBlock = (windowsOfSource: readonly number[]): boolean =>
   windowsOfSource.length >= SHORT_SOURCE;
 
-/** The windows of each block, in the order of the text. */
-function blocksOf(windows: Windows): number[][] {
-  const present = windowsBySource(windows);
-  const short = present.filter((list) => !isBlock(list)).flat();
-  const blocks = present.filter(isBlock);
-  return short.length > 0 ? [...blocks, short] : blocks;
+/** The windows, block by block, and where each block begins: those of a source follow each other in the text. */
+function blocksOf({ count, source }: Windows): {
+  readonly windowAt: Int32Array;
+  readonly blockFirst: Int32Array;
+} {
+  const windowAt = new Int32Array(count);
+  const short: number[] = [];
+  const blockFirst: number[] = [0];
+  let at = 0;
+  for (let from = 0, to = 0; from < count; from = to) {
+    while (to < count && source[to] === source[from]) to++;
+    if (to - from < SHORT_SOURCE) {
+      for (let w = from; w < to; w++) short.push(w);
+      continue;
+    }
+    for (let w = from; w < to; w++) windowAt[at++] = w;
+    blockFirst.push(at);
+  }
+  windowAt.set(short, at);
+  if (short.length > 0) blockFirst.push(count);
+  return { windowAt, blockFirst: Int32Array.from(blockFirst) };
 }
 
 /**
@@ -105,47 +120,47 @@ export function residualsOf(
   weights = windowWeights(counts, windows),
 ): Residuals {
   const size = counts.windowsWith.length;
-  const lists = blocksOf(windows);
-  const blocks = lists.length;
-  const blockFirst = new Int32Array(blocks + 1);
+  const { windowAt, blockFirst } = blocksOf(windows);
+  const blocks = blockFirst.length - 1;
   const windowFirst = new Int32Array(windows.count + 1);
   const inWindow = new Int32Array(counts.inWindow.length);
-  const windowAt = Int32Array.from(lists.flat());
   const weight = new Float64Array(windows.count);
   const times = new Float64Array(blocks).fill(1);
   const sums = new Float64Array(blocks);
   const squares = new Float64Array(blocks);
   const presentFirst = new Int32Array(blocks + 1);
-  const present = new Int32List();
-  const presentHeld: number[] = [];
-  const presentWeight: number[] = [];
+  // No block has more concepts than its windows hold.
+  const present = new Int32Array(inWindow.length);
+  const presentHeld = new Float64Array(inWindow.length);
+  const presentWeight = new Float64Array(inWindow.length);
   const heldHere = new Float64Array(size);
   const weightHere = new Float64Array(size);
   let at = 0;
-  let w = 0;
-  lists.forEach((list, b) => {
-    for (const from of list) {
-      weight[w] = weights[from];
-      sums[b] += weight[w];
-      squares[b] += weight[w] * weight[w];
+  let presences = 0;
+  for (let b = 0; b < blocks; b++) {
+    for (let w = blockFirst[b]; w < blockFirst[b + 1]; w++) {
+      const from = windowAt[w];
+      const own = weights[from];
+      weight[w] = own;
+      sums[b] += own;
+      squares[b] += own * own;
       for (let k = counts.windowFirst[from]; k < counts.windowFirst[from + 1]; k++) {
         const concept = counts.inWindow[k];
         inWindow[at++] = concept;
         heldHere[concept]++;
-        weightHere[concept] += weight[w];
+        weightHere[concept] += own;
       }
-      windowFirst[++w] = at;
+      windowFirst[w + 1] = at;
     }
-    blockFirst[b + 1] = w;
     for (let i = 0; i < size; i++) {
       if (heldHere[i] === 0) continue;
-      present.push(i);
-      presentHeld.push(heldHere[i]);
-      presentWeight.push(weightHere[i]);
+      present[presences] = i;
+      presentHeld[presences] = heldHere[i];
+      presentWeight[presences++] = weightHere[i];
       heldHere[i] = weightHere[i] = 0;
     }
-    presentFirst[b + 1] = present.length;
-  });
+    presentFirst[b + 1] = presences;
+  }
   const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
   const products = new Float64Array(blocks * (lags + 1));
   for (let b = 0; b < blocks; b++) {
@@ -169,9 +184,9 @@ export function residualsOf(
     sums,
     squares,
     presentFirst,
-    present: present.done(),
-    presentHeld: Float64Array.from(presentHeld),
-    presentWeight: Float64Array.from(presentWeight),
+    present: present.slice(0, presences),
+    presentHeld: presentHeld.slice(0, presences),
+    presentWeight: presentWeight.slice(0, presences),
   };
 }
 

@@ -1,4 +1,5 @@
-import { firstAtLeast } from '../base/order.ts';
+import { risingOrder } from '../base/rising-order.ts';
+import { taken } from '../base/taken.ts';
 import { logFactorial } from './special.ts';
 
 /**
@@ -82,19 +83,18 @@ const NEGLIGIBLE = 1e-18;
  * @param tests how many tests were made, where that is more than the p given
  */
 export function adjustForMany(p: ArrayLike<number>, tests = p.length): Float64Array {
-  // What is certain stays so, and is not sorted. Equal p have equal q, so numbers alone are sorted, which is quick.
-  const sorted = new Float64Array(p.length);
+  // What is certain stays so, and is not sorted.
+  const places = new Int32Array(p.length);
   let uncertain = 0;
-  for (let i = 0; i < p.length; i++) if (p[i] < 1) sorted[uncertain++] = p[i];
-  const rising = sorted.subarray(0, uncertain).sort();
-  const adjusted = new Float64Array(uncertain);
+  for (let i = 0; i < p.length; i++) if (p[i] < 1) places[uncertain++] = i;
+  const rising = risingOrder(taken(new Float64Array(p), places.subarray(0, uncertain)));
+  const q = new Float64Array(p.length).fill(1);
   let smallest = 1;
   for (let rank = uncertain; rank > 0; rank--) {
-    smallest = Math.min(smallest, (rising[rank - 1] * tests) / rank);
-    adjusted[rank - 1] = smallest;
+    const at = places[rising[rank - 1]];
+    smallest = Math.min(smallest, (p[at] * tests) / rank);
+    q[at] = smallest;
   }
-  const q = new Float64Array(p.length).fill(1);
-  for (let i = 0; i < p.length; i++) if (p[i] < 1) q[i] = adjusted[firstAtLeast(rising, p[i])];
   return q;
 }
 

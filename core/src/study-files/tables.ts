@@ -3,6 +3,7 @@ import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
 import type { ApartView, OverTimeView, ToneView } from '../views/compare-view-types.ts';
 import type { Links } from '../network/links.ts';
+import { roundedMeasures } from '../views/table-views.ts';
 import { bandOf } from '../themes/bands.ts';
 import { type Redrawn } from '../themes/redraw.ts';
 import type { Themes } from '../themes/themes.ts';
@@ -52,21 +53,24 @@ export function linksTable(labels: readonly string[], links: Links): string {
       'q_sources',
       'beyond_chance',
     ],
-    Array.from({ length: links.standing }, (_, i) => [
-      labels[links.source[i]],
-      labels[links.target[i]],
-      links.both[i],
-      links.meetings[i],
-      links.sources[i],
-      tableNumber(links.npmi[i]),
-      tableNumber(links.jaccard[i]),
-      tableNumber(links.cosine[i]),
-      tableNumber(links.g2[i]),
-      tableNumber(links.p[i]),
-      tableNumber(links.q[i]),
-      tableNumber(links.qBetween[i]),
-      links.beyond[i] === 1 ? 'by meetings' : 'by sources',
-    ]),
+    Array.from({ length: links.standing }, (_, i) => {
+      const { npmi, jaccard, cosine, g2 } = roundedMeasures(links, i);
+      return [
+        labels[links.source[i]],
+        labels[links.target[i]],
+        links.both[i],
+        links.meetings[i],
+        links.sources[i],
+        npmi,
+        jaccard,
+        cosine,
+        g2,
+        tableNumber(links.p[i]),
+        tableNumber(links.q[i]),
+        tableNumber(links.qBetween[i]),
+        links.beyond[i] === 1 ? 'by meetings' : 'by sources',
+      ];
+    }),
   );
 }
 

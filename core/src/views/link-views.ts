@@ -5,7 +5,7 @@ import { groupStrength } from '../compare/strength.ts';
 import { byCodeUnits } from '../base/order.ts';
 import { stepsFrom, strongestPath } from '../network/paths.ts';
 import { backbone } from '../network/backbone.ts';
-import { mayStand, type Links } from '../network/links.ts';
+import { mayStand, measuresOf, type Links } from '../network/links.ts';
 import type {
   CompanyView,
   LinkMatrixView,
@@ -58,10 +58,7 @@ function linkRow(
     targetLabel: labels[b],
     both: links.both[i],
     strength: links.strength[i],
-    npmi: links.npmi[i],
-    jaccard: links.jaccard[i],
-    cosine: links.cosine[i],
-    g2: links.g2[i],
+    ...measuresOf(links, i),
     p: links.p[i],
     q: links.q[i],
     qBetween: links.qBetween[i],
@@ -236,10 +233,7 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
           low,
           high,
           expected: evidence.expected[pair] / Math.max(1, windowsWith[asked]),
-          npmi: links.npmi[i],
-          jaccard: links.jaccard[i],
-          cosine: links.cosine[i],
-          g2: links.g2[i],
+          ...measuresOf(links, i),
           q: links.beyond[i] === 2 ? links.qBetween[i] : links.q[i],
           beyond: BEYOND[links.beyond[i]],
           stands: links.stands[i] === 1,

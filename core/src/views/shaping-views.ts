@@ -6,6 +6,7 @@ import { eachRowSpoken } from '../compare/rows.ts';
 import { layBeside, whatBecame, type NamedGroup } from '../themes/beside.ts';
 import { coherenceOf, placeOfTheme, type ThemePlace } from '../themes/figures.ts';
 import { ownValue } from '../base/records.ts';
+import { measuresOf } from '../network/links.ts';
 import { joinersOf } from '../themes/joiners.ts';
 import { splitTheme } from '../themes/split.ts';
 import {
@@ -295,13 +296,14 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     tally();
     const size = concepts.keys.length;
     const pairOf = (a: number, b: number): number => Math.min(a, b) * size + Math.max(a, b);
-    const npmiOf = new Map<number, number>();
+    // Of pairs within a theme.
+    const npmiWithin = new Map<number, number>();
     // The strongest link that stands between two themes: links stand by falling strength.
     const bridges = new Map<number, number>();
     for (let i = 0; i < links.source.length; i++) {
       const [a, b] = [links.source[i], links.target[i]];
-      npmiOf.set(pairOf(a, b), links.npmi[i]);
       const [first, second] = [themeOf[a], themeOf[b]];
+      if (first >= 0 && first === second) npmiWithin.set(pairOf(a, b), measuresOf(links, i).npmi);
       if (i >= links.standing || first < 0 || second < 0 || first === second) continue;
       for (const both of [first * count + second, second * count + first])
         if (!bridges.has(both)) bridges.set(both, i);
@@ -335,7 +337,7 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
         sources: heard[t].size,
         ofSources: own.sources,
         // Two that never share a window keep no company at all.
-        coherence: coherenceOf(theme, (a, b) => npmiOf.get(pairOf(a, b)) ?? -1),
+        coherence: coherenceOf(theme, (a, b) => npmiWithin.get(pairOf(a, b)) ?? -1),
         density: places[t].density,
         centrality: places[t].centrality,
         densityRank: rank(t, ({ density }) => density),

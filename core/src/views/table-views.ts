@@ -13,7 +13,7 @@ import type { StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { renamedSources } from './passage-files.ts';
-import type { Links } from '../network/links.ts';
+import { measuresOf, type Links, type Measured } from '../network/links.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
@@ -65,15 +65,23 @@ export const TABLE_KEYS = {
   }),
 };
 
+/** A link by every measure, in the digits of tables. */
+export function roundedMeasures(links: Links, link: number): Measured {
+  const { npmi, jaccard, cosine, g2 } = measuresOf(links, link);
+  return {
+    npmi: tableNumber(npmi),
+    jaccard: tableNumber(jaccard),
+    cosine: tableNumber(cosine),
+    g2: tableNumber(g2),
+  };
+}
+
 /** What texts tell of a link. */
 const figuresOf = (links: Links, i: number): Readonly<Record<string, string | number>> => ({
   windows_both: links.both[i],
   meetings: links.meetings[i],
   sources: links.sources[i],
-  npmi: tableNumber(links.npmi[i]),
-  jaccard: tableNumber(links.jaccard[i]),
-  cosine: tableNumber(links.cosine[i]),
-  g2: tableNumber(links.g2[i]),
+  ...roundedMeasures(links, i),
   q: tableNumber(links.beyond[i] === 2 ? links.qBetween[i] : links.q[i]),
   beyond_chance: links.beyond[i] === 1 ? 'by meetings' : 'by sources',
 });

@@ -28,7 +28,7 @@ describe('what two concepts share because the same sources speak of both', () =>
       const products = new Float64Array(size * size);
       const sums = {
         products,
-        within: new Float64Array(size * size),
+        crossed: new Float64Array(size * size),
         variance: new Float64Array(size * size),
       };
       const adder = chanceAdder(residuals, new Uint8Array(size * size), sums);
@@ -60,7 +60,7 @@ describe('what chance makes of the pairs of blocks', () => {
     const again = chancesAgain(residuals, asked);
     const added = [chanceAdder, again, again].map((adding) => {
       const list = (): Float64Array => new Float64Array(size * size);
-      const sums = { within: list(), products: list(), variance: list() };
+      const sums = { crossed: list(), products: list(), variance: list() };
       const adder = adding(residuals, asked, sums);
       for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, 1 + (b % 3));
       adder.finish();
