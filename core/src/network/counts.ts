@@ -74,13 +74,21 @@ export function countTogether(
   const n = concepts.keys.length;
   const { windowFirst, inWindow } = conceptsInWindows(concepts, windows);
   const together = new Int32Array(n * n);
+  const windowsWith = new Int32Array(n);
   for (let w = 0; w < windows.count; w++) {
-    for (let i = windowFirst[w]; i < windowFirst[w + 1]; i++) {
-      const row = inWindow[i] * n;
-      for (let j = windowFirst[w]; j < windowFirst[w + 1]; j++) together[row + inWindow[j]]++;
+    const to = windowFirst[w + 1];
+    for (let k = windowFirst[w]; k < to; k++) {
+      const x = inWindow[k];
+      windowsWith[x]++;
+      for (let m = k + 1; m < to; m++) {
+        const y = inWindow[m];
+        together[x < y ? x * n + y : y * n + x]++;
+      }
     }
   }
-  const windowsWith = new Int32Array(n);
-  for (let i = 0; i < n; i++) windowsWith[i] = together[i * n + i];
+  for (let i = 0; i < n; i++) {
+    together[i * n + i] = windowsWith[i];
+    for (let j = i + 1; j < n; j++) together[j * n + i] = together[i * n + j];
+  }
   return { windowFirst, inWindow, windowsWith, together };
 }
