@@ -4,60 +4,79 @@ import type { Residuals } from './residuals.ts';
 export const unevenness = ({ blockFirst, sums, squares }: Residuals, block: number): number =>
   ((blockFirst[block + 1] - blockFirst[block]) * squares[block]) / sums[block] ** 2;
 
-/**
- * Concepts of a block × (lags + 1): autocovariances of each one's residuals there, summed over windows, and, for each, the
- * variance its number of windows there has by its bursts.
- */
-export function covarianceIn(
-  residuals: Residuals,
-  block: number,
-): { covariance: Float64Array; ofSum: Float64Array } {
-  const { blockFirst, sums, presentFirst, presentHeld, lags } = residuals;
-  const windows = blockFirst[block + 1] - blockFirst[block];
-  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
-  const covariance = new Float64Array((end - first) * (lags + 1));
-  const ofSum = new Float64Array(end - first);
-  const { start, places } = placesByConcept(residuals, block);
-  const weights = paddedWeights(residuals, block);
-  const held = new Float64Array(windows + 2 * lags);
-  for (let k = 0; k < end - first; k++) {
-    const rate = sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0;
-    const filled = { held, places, from: start[k], to: start[k + 1] };
-    const at = k * (lags + 1);
-    for (let place = start[k]; place < start[k + 1]; place++) held[lags + places[place]] = 1;
-    addLagged(residuals, block, { filled, rate, weights, covariance, at });
-    for (let place = start[k]; place < start[k + 1]; place++) held[lags + places[place]] = 0;
-    ofSum[k] = unbias(covariance, at, lags, windows);
-  }
-  return { covariance, ofSum };
+/** How a block's concepts vary. */
+export interface BlockSeries {
+  /** Concepts of the block × (lags + 1): autocovariances of each one's residuals there, summed over windows. */
+  readonly covariance: Float64Array;
+  /** Of each of them, the variance its number of windows there has by its bursts. */
+  readonly ofSum: Float64Array;
 }
 
-/** The weights of a block's windows, with as many places of 0 before and after them as windows are looked ahead. */
-function paddedWeights({ blockFirst, weight, lags }: Residuals, block: number): Float64Array {
-  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
-  const padded = new Float64Array(to - from + 2 * lags);
-  padded.set(weight.subarray(from, to), lags);
-  return padded;
-}
-
-/** Of each concept of a block, the windows there that hold it, from the block's first on. */
-function placesByConcept(
-  { size, blockFirst, windowFirst, inWindow, presentFirst, present, presentHeld }: Residuals,
-  block: number,
-): { readonly start: Int32Array; readonly places: Int32Array } {
-  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
-  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
-  const start = new Int32Array(end - first + 1);
-  // Where the next place of each concept goes.
+/** Tells of blocks how their concepts vary. The lists it works in are made once. */
+export function seriesIn(residuals: Residuals): (block: number) => BlockSeries {
+  const { size, blockFirst, windowFirst, sums, presentFirst, presentHeld, lags } = residuals;
+  const longest = longestBlock(residuals);
+  const held = new Float64Array(longest + 2 * lags);
+  const weights = new Float64Array(longest + 2 * lags);
   const next = new Int32Array(size);
-  for (let k = 0; k < end - first; k++) {
-    next[present[first + k]] = start[k];
-    start[k + 1] = start[k] + presentHeld[first + k];
+  let mostHeld = 0;
+  for (let b = 0; b < residuals.blocks; b++)
+    mostHeld = Math.max(mostHeld, windowFirst[blockFirst[b + 1]] - windowFirst[blockFirst[b]]);
+  const places = new Int32Array(mostHeld);
+  return (block) => {
+    const windows = blockFirst[block + 1] - blockFirst[block];
+    const [first, end] = [presentFirst[block], presentFirst[block + 1]];
+    const covariance = new Float64Array((end - first) * (lags + 1));
+    const ofSum = new Float64Array(end - first);
+    placeByConcept(residuals, block, places, next);
+    layWeights(residuals, block, weights);
+    let from = 0;
+    for (let k = 0; k < end - first; k++) {
+      const rate = sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0;
+      const to = from + presentHeld[first + k];
+      const at = k * (lags + 1);
+      for (let place = from; place < to; place++) held[lags + places[place]] = 1;
+      addLagged(residuals, block, { held, places, from, to }, { rate, weights, covariance, at });
+      for (let place = from; place < to; place++) held[lags + places[place]] = 0;
+      ofSum[k] = unbias(covariance, at, lags, windows);
+      from = to;
+    }
+    return { covariance, ofSum };
+  };
+}
+
+function longestBlock({ blocks, blockFirst }: Residuals): number {
+  let longest = 0;
+  for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
+  return longest;
+}
+
+/** Lays the weights of a block's windows, with as many places of 0 before and after them as windows are looked ahead. */
+function layWeights({ blockFirst, weight, lags }: Residuals, block: number, padded: Float64Array): void {
+  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  padded.set(weight.subarray(from, to), lags);
+  padded.fill(0, lags + to - from, 2 * lags + to - from);
+}
+
+/**
+ * Lists the windows of a block that hold its concepts, concept after concept.
+ *
+ * @param next a list to work in, of as many as there are concepts
+ */
+function placeByConcept(
+  { blockFirst, windowFirst, inWindow, presentFirst, present, presentHeld }: Residuals,
+  block: number,
+  places: Int32Array,
+  next: Int32Array,
+): void {
+  let start = 0;
+  for (let k = presentFirst[block]; k < presentFirst[block + 1]; k++) {
+    next[present[k]] = start;
+    start += presentHeld[k];
   }
-  const places = new Int32Array(start[end - first]);
-  for (let w = from; w < to; w++)
+  const from = blockFirst[block];
+  for (let w = from; w < blockFirst[block + 1]; w++)
     for (let at = windowFirst[w]; at < windowFirst[w + 1]; at++) places[next[inWindow[at]]++] = w - from;
-  return { start, places };
 }
 
 /**
@@ -69,10 +88,10 @@ export function covariancesOfGroups(
   groupOf: ArrayLike<number>,
   groups: number,
 ): (block: number) => Float64Array {
-  const { blocks, blockFirst, windowFirst, inWindow, lags } = residuals;
+  const { blockFirst, windowFirst, inWindow, lags } = residuals;
   const { sums, presentFirst, present, presentHeld } = residuals;
-  let longest = 0;
-  for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
+  const longest = longestBlock(residuals);
+  const weights = new Float64Array(longest + 2 * lags);
   const rates = new Float64Array(groups);
   // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
   const heldBy = Array.from({ length: groups }, () => new Float64Array(longest + 2 * lags));
@@ -94,12 +113,12 @@ export function covariancesOfGroups(
         if (group >= 0 && heldBy[group][lags + w - from]++ === 0) placesOf[group][placed[group]++] = w - from;
       }
     }
-    const weights = paddedWeights(residuals, block);
+    layWeights(residuals, block, weights);
     for (let g = 0; g < groups; g++) {
       if (placed[g] === 0) continue;
       const [held, places, at] = [heldBy[g], placesOf[g], g * (lags + 1)];
       const filled = { held, places, from: 0, to: placed[g] };
-      addLagged(residuals, block, { filled, rate: rates[g], weights, covariance, at });
+      addLagged(residuals, block, filled, { rate: rates[g], weights, covariance, at });
       for (let k = 0; k < placed[g]; k++) held[lags + places[k]] = 0;
       unbias(covariance, at, lags, to - from);
     }
@@ -126,14 +145,13 @@ interface Filled {
 function addLagged(
   { lags, products }: Residuals,
   block: number,
+  { held, places, from, to }: Filled,
   {
-    filled: { held, places, from, to },
     rate,
     weights,
     covariance,
     at,
   }: {
-    readonly filled: Filled;
     readonly rate: number;
     readonly weights: Float64Array;
     readonly covariance: Float64Array;

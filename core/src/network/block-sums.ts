@@ -1,36 +1,28 @@
-import { taken } from '../base/taken.ts';
-import { covarianceIn } from './autocovariance.ts';
+import { seriesIn, type BlockSeries } from './autocovariance.ts';
 import type { Counts } from './counts.ts';
 import { meetingsOf, noMeetings, type MeetingSums } from './meetings.ts';
 import type { Residuals } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/**
- * What one block says by itself, whichever others it is added up with. A pair is told as first concept × number of concepts +
- * second, the first being the smaller.
- */
-export interface BlockSums extends BlockSeries, BlockMeetings {}
-
-/** Pairs that share a window in a block: windows with both, those of them that do not overlap, and sources they are in. */
-interface BlockMeetings {
+/** What one block says by itself, whichever others it is added up with. */
+export interface BlockSums extends BlockSeries {
+  /**
+   * Four numbers for each pair that shares a window in the block: the pair, as first concept × number of concepts + second, the
+   * first being the smaller; windows with both; those of them that do not overlap; sources they are in. In one list, as they are
+   * added up one after the other.
+   */
   readonly met: Int32Array;
-  readonly both: Int32Array;
-  readonly meetings: Int32Array;
-  readonly sources: Int32Array;
 }
-
-/** How a block's concepts vary. */
-export interface BlockSeries {
-  /** Autocovariances of the block's concepts, concepts of the block × (lags + 1). */
-  readonly covariance: Float64Array;
-  /** Of each of them, the variance its number of windows there has by its bursts. */
-  readonly ofSum: Float64Array;
-}
+const NUMBERS = 4;
 
 /** Adds up what blocks say by themselves, to be added again and again. The lists it needs for it are made once. */
-export function blockSummer(residuals: Residuals, windows: Windows): (block: number) => BlockSums {
+export function blockSummer(
+  residuals: Residuals,
+  windows: Windows,
+  seriesOf = seriesIn(residuals),
+): (block: number) => BlockSums {
   const tally = tallied(residuals, windows);
-  return (block) => ({ ...tally(block), ...covarianceIn(residuals, block) });
+  return (block) => ({ met: tally(block), ...seriesOf(block) });
 }
 
 /** Tells what blocks say, one after the other. */
@@ -44,7 +36,7 @@ export interface BlockTeller {
 /** Tells of blocks that count once each: their pairs are counted at once. */
 export const tellOnce = (residuals: Residuals, counts: Counts, windows: Windows): BlockTeller => ({
   begin: () => meetingsOf(counts, windows),
-  tell: (block) => covarianceIn(residuals, block),
+  tell: seriesIn(residuals),
 });
 
 /** Tells what was added up of blocks. */
@@ -52,11 +44,12 @@ export const tellSums = (size: number, sumsOf: (block: number) => BlockSums): Bl
   begin: () => noMeetings(size),
   tell(block, { together, meetings, sources }, often) {
     const sums = sumsOf(block);
-    for (let k = 0; k < sums.met.length; k++) {
-      const pair = sums.met[k];
-      together[pair] += often * sums.both[k];
-      meetings[pair] += often * sums.meetings[k];
-      sources[pair] += often * sums.sources[k];
+    const { met } = sums;
+    for (let k = 0; k < met.length; k += NUMBERS) {
+      const pair = met[k];
+      together[pair] += often * met[k + 1];
+      meetings[pair] += often * met[k + 2];
+      sources[pair] += often * met[k + 3];
     }
     return sums;
   },
@@ -72,7 +65,7 @@ interface Meetings {
 }
 
 /** Adds up the shared windows and separate meetings of a block. */
-function tallied(residuals: Residuals, windows: Windows): (block: number) => BlockMeetings {
+function tallied(residuals: Residuals, windows: Windows): (block: number) => Int32Array {
   const { size, blocks, presentFirst, present } = residuals;
   let most = 0;
   for (let b = 0; b < blocks; b++) most = Math.max(most, presentFirst[b + 1] - presentFirst[b]);
@@ -91,17 +84,18 @@ function tallied(residuals: Residuals, windows: Windows): (block: number) => Blo
     const number = concepts.length;
     for (let x = 0; x < number; x++) placeOf[concepts[x]] = x;
     const pairs = countMeetings(residuals, windows, block, { ...counted, seen, placeOf, number });
-    const at = seen.subarray(0, pairs);
-    const met = new Int32Array(pairs);
-    for (let k = 0; k < pairs; k++) met[k] = pairAt(at[k], concepts, size);
-    const { both, meetings, sources } = counted;
-    const tally = { met, both: taken(both, at), meetings: taken(meetings, at), sources: taken(sources, at) };
+    const met = new Int32Array(NUMBERS * pairs);
+    const { both, meetings, sources, ended, lastSource } = counted;
     for (let k = 0; k < pairs; k++) {
-      const pair = at[k];
+      const pair = seen[k];
+      met[NUMBERS * k] = pairAt(pair, concepts, size);
+      met[NUMBERS * k + 1] = both[pair];
+      met[NUMBERS * k + 2] = meetings[pair];
+      met[NUMBERS * k + 3] = sources[pair];
       both[pair] = meetings[pair] = sources[pair] = 0;
-      counted.ended[pair] = counted.lastSource[pair] = -1;
+      ended[pair] = lastSource[pair] = -1;
     }
-    return tally;
+    return met;
   };
 }
 

@@ -186,40 +186,31 @@ function addPairsOf(
   }
 }
 
-/** Pairs by block of which it is kept what chance makes of them, 28 bytes each. */
+/** Pairs by block of which it is kept how much they vary, 8 bytes each. */
 const MOST_KEPT = 4_000_000;
 
-/** What chance makes of the pairs of a block that counts once. */
-interface KeptChances extends ChanceSums {
-  readonly pair: Int32Array;
-}
-
 /**
- * The same of blocks that are added again and again, to other sums each time: what chance makes of the pairs of each is worked out
- * once. Where they are too many to keep, they are gone through as if they were added once. Sums are the same to the last digit.
+ * The same of blocks that are added again and again, to other sums each time: how much pairs vary in each is worked out once. Where
+ * they are too many to keep, they are gone through as if they were added once. Sums are the same to the last digit.
  */
 export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof chanceAdder {
-  const { blocks, presentFirst } = residuals;
-  let pairs = 0;
+  const { size, blocks, presentFirst } = residuals;
+  const firstPair = new Float64Array(blocks + 1);
   for (let b = 0; b < blocks; b++) {
     const number = presentFirst[b + 1] - presentFirst[b];
-    pairs += (number * (number - 1)) / 2;
+    firstPair[b + 1] = firstPair[b] + (number * (number - 1)) / 2;
   }
-  if (pairs > MOST_KEPT) return chanceAdder;
-  const kept: KeptChances[] = [];
-  return (_, __, { crossed, products, variance }) => ({
+  if (firstPair[blocks] > MOST_KEPT) return chanceAdder;
+  const known: Here[] = [];
+  const variances = new Float64Array(firstPair[blocks]);
+  return (_, __, sums) => ({
     add(block, covariance, often) {
-      const made = (kept[block] ??= chancesIn(
-        hereIn(residuals, block, covariance, 1),
-        residuals.size,
-        asked,
-      ));
-      for (let k = 0; k < made.pair.length; k++) {
-        const pair = made.pair[k];
-        crossed[pair] += often * made.crossed[k];
-        products[pair] += often * made.products[k];
-        variance[pair] += often * made.variance[k];
+      const kept = variances.subarray(firstPair[block], firstPair[block + 1]);
+      if (!(block in known)) {
+        known[block] = hereIn(residuals, block, covariance, 1);
+        fillVariances(known[block], size, asked, kept);
       }
+      addKnown(known[block], size, kept, often, sums);
     },
     finish() {
       // Nothing waits.
@@ -227,32 +218,40 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   });
 }
 
-function chancesIn(
-  { concepts, rates, weights, covariance, lags, square, varying }: Here,
+/** Fills in how much the pairs of a block vary, pair after pair. */
+function fillVariances(
+  { concepts, covariance, lags, varying }: Here,
   size: number,
   asked: Uint8Array,
-): KeptChances {
-  const count = (concepts.length * (concepts.length - 1)) / 2;
-  const made = {
-    pair: new Int32Array(count),
-    crossed: new Float64Array(count),
-    products: new Float64Array(count),
-    variance: new Float64Array(count),
-  };
+  variances: Float64Array,
+): void {
   const steps = lags + 1;
   let k = 0;
   for (let x = 0; x < concepts.length; x++) {
-    const squared = square * rates[x];
-    for (let y = x + 1; y < concepts.length; y++) {
-      const pair = concepts[x] * size + concepts[y];
-      made.pair[k] = pair;
-      made.crossed[k] = rates[x] * weights[y] + weights[x] * rates[y];
-      made.products[k] = squared * rates[y];
-      if (varying > 0 && asked[pair] === 1) {
-        made.variance[k] = productOfSeries(covariance, x * steps, y * steps, steps) * varying;
-      }
-      k++;
+    for (let y = x + 1; y < concepts.length; y++, k++) {
+      if (asked[concepts[x] * size + concepts[y]] === 1)
+        variances[k] = productOfSeries(covariance, x * steps, y * steps, steps) * varying;
     }
   }
-  return made;
+}
+
+/** Adds the pairs of a block of which it is known how much they vary. */
+function addKnown(
+  { concepts, rates, weights, square }: Here,
+  size: number,
+  variances: Float64Array,
+  often: number,
+  { crossed, products, variance }: ChanceSums,
+): void {
+  let k = 0;
+  for (let x = 0; x < concepts.length; x++) {
+    const [row, rateOfX, weightOfX] = [concepts[x] * size, rates[x], weights[x]];
+    const squared = square * rateOfX;
+    for (let y = x + 1; y < concepts.length; y++, k++) {
+      const pair = row + concepts[y];
+      crossed[pair] += often * (rateOfX * weights[y] + weightOfX * rates[y]);
+      products[pair] += often * (squared * rates[y]);
+      variance[pair] += often * variances[k];
+    }
+  }
 }

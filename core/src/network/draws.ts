@@ -5,8 +5,8 @@ import { judgeBlocks, pairsAsked, type Evidence } from './evidence.ts';
 import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** Pairs that meet, by block, whose sums are kept for the next draw, some 16 bytes each; of more, each draw adds its own up. */
-const MOST_KEPT = 5_000_000;
+/** Numbers of pairs that meet, by block, that are kept for the next draw; of more, each draw adds its own up. */
+const MOST_KEPT = 20_000_000;
 
 /**
  * The evidence of sources drawn from a collection, each as often as it is drawn. How long windows are is taken from the

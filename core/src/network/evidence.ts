@@ -30,7 +30,7 @@ export interface Evidence {
   readonly sources: Int32Array;
   readonly residuals: Residuals;
   readonly spread: Spread;
-  /** The autocovariances of concepts by block (`covarianceIn`), where there are not too many to hold. */
+  /** The autocovariances of concepts by block (`seriesIn`), where there are not too many to hold. */
   readonly covariances?: readonly Float64Array[];
 }
 
@@ -232,21 +232,21 @@ function presenceTables({
   presentFirst,
   present,
 }: Residuals): (i: number, j: number) => Presence {
-  const counting = Int32Array.from({ length: blocks }, (_, b) => b).filter((b) => times[b] > 0);
-  const words = Math.ceil(counting.length / 32);
+  const words = Math.ceil(blocks / 32);
   const digits: Int32Array[] = [];
-  counting.forEach((b, k) => {
-    for (let digit = 0; times[b] >> digit > 0; digit++)
-      if ((times[b] >> digit) & 1) (digits[digit] ??= new Int32Array(words))[k >> 5] |= 1 << (k & 31);
-  });
   const has = new Int32Array(size * words);
   const sources = new Float64Array(size);
-  counting.forEach((b, k) => {
+  for (let b = 0; b < blocks; b++) {
+    const often = times[b];
+    if (often === 0) continue;
+    const [word, bit] = [b >> 5, 1 << (b & 31)];
+    for (let digit = 0; often >> digit > 0; digit++)
+      if ((often >> digit) & 1) (digits[digit] ??= new Int32Array(words))[word] |= bit;
     for (let at = presentFirst[b]; at < presentFirst[b + 1]; at++) {
-      has[present[at] * words + (k >> 5)] |= 1 << (k & 31);
-      sources[present[at]] += times[b];
+      has[present[at] * words + word] |= bit;
+      sources[present[at]] += often;
     }
-  });
+  }
   return (i, j) => ({
     first: sources[i],
     second: sources[j],

@@ -1,6 +1,6 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
-import { covarianceIn, covariancesOfGroups, unevenness } from './autocovariance.ts';
-import { blocksCounted, heldByBlock } from './residuals.ts';
+import { covariancesOfGroups, seriesIn, unevenness } from './autocovariance.ts';
+import { blocksCounted, heldByBlock, type Residuals } from './residuals.ts';
 import { departuresOf } from './spread.ts';
 
 /**
@@ -33,9 +33,10 @@ export function chanceWithGroups(
   }
   const variance = new Float64Array(size * groups);
   const ofGroupsIn = covariancesOfGroups(residuals, groupOf, groups);
+  const covarianceIn = covariancesOf(evidence);
   for (let b = 0; b < residuals.blocks; b++) {
     if (residuals.times[b] > 0)
-      addVariance(evidence, b, { groupOf, members, ofGroups: ofGroupsIn(b) }, variance);
+      addVariance(residuals, b, covarianceIn(b), { groupOf, members, ofGroups: ofGroupsIn(b) }, variance);
   }
   const p = new Float64Array(size * groups).fill(1);
   for (let at = 0; at < p.length; at++) {
@@ -107,10 +108,18 @@ interface GroupsInBlock {
   readonly ofGroups: Float64Array;
 }
 
+/** The autocovariances of a block's concepts, those that are held or worked out again. */
+function covariancesOf({ residuals, covariances }: Evidence): (block: number) => Float64Array {
+  if (covariances) return (block) => covariances[block];
+  const seriesOf = seriesIn(residuals);
+  return (block) => seriesOf(block).covariance;
+}
+
 /** Adds how much the company of each concept varies in a block: with its group, or with every one where it has none. */
 function addVariance(
-  { residuals, covariances }: Evidence,
+  residuals: Residuals,
   block: number,
+  covariance: Float64Array,
   { groupOf, members, ofGroups }: GroupsInBlock,
   variance: Float64Array,
 ): void {
@@ -118,7 +127,6 @@ function addVariance(
   const windows = blockFirst[block + 1] - blockFirst[block];
   if (windows < 2) return;
   const groups = members.length;
-  const covariance = covariances?.[block] ?? covarianceIn(residuals, block).covariance;
   const uneven = unevenness(residuals, block);
   const first = presentFirst[block];
   for (let k = first; k < presentFirst[block + 1]; k++) {

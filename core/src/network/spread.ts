@@ -10,9 +10,12 @@ export interface Spread {
   readonly ownShare: Float64Array;
 }
 
+/** A length that is no more than this share of what it is the rest of is what rounding left. */
+const ROUNDING = 1e-10;
+
 /** @param ofSum of each block that counts: the variance the number of windows of each of its concepts has by bursts */
 export function spreadOver(residuals: Residuals, ofSum: readonly ArrayLike<number>[]): Spread {
-  const { size, blocks, times, sums, presentFirst, present, presentHeld } = residuals;
+  const { size, blocks, times, sums, squares, presentFirst, present, presentHeld } = residuals;
   let whole = 0;
   let number = 0;
   for (let b = 0; b < blocks; b++) {
@@ -34,14 +37,22 @@ export function spreadOver(residuals: Residuals, ofSum: readonly ArrayLike<numbe
     rate[i] = whole > 0 ? rate[i] / whole : 0;
     byChance[i] *= number > 1 ? (number - 1) / number : 0;
   }
+  // The sum of (held − rate × sum)² × scale², also of blocks that hold nothing of a concept.
   const length = new Float64Array(size);
-  const held = new Float64Array(size);
+  let ofRates = 0;
   for (let b = 0; b < blocks; b++) {
     if (sums[b] === 0 || times[b] === 0) continue;
-    const [first, end] = [presentFirst[b], presentFirst[b + 1]];
-    for (let k = first; k < end; k++) held[present[k]] = presentHeld[k];
-    addLengths({ held, rate, length }, { sum: sums[b], scale: scaleOf(residuals, b), often: times[b] });
-    for (let k = first; k < end; k++) held[present[k]] = 0;
+    ofRates += times[b] * squares[b];
+    const often = (times[b] * squares[b]) / sums[b];
+    for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++) {
+      const i = present[k];
+      length[i] += often * presentHeld[k] * (presentHeld[k] / sums[b] - 2 * rate[i]);
+    }
+  }
+  for (let i = 0; i < size; i++) {
+    const evenly = rate[i] * rate[i] * ofRates;
+    length[i] += evenly;
+    if (length[i] < ROUNDING * evenly) length[i] = 0;
   }
   const ownShare = length.map((each, i) => (each > byChance[i] ? 1 - byChance[i] / each : 0));
   return { rate, length, ownShare };
@@ -49,17 +60,6 @@ export function spreadOver(residuals: Residuals, ofSum: readonly ArrayLike<numbe
 
 const scaleOf = ({ sums, squares }: Residuals, block: number): number =>
   sums[block] > 0 ? Math.sqrt(squares[block]) / sums[block] : 0;
-
-/** Adds a block to the squared lengths of all concepts. */
-function addLengths(
-  { held, rate, length }: { held: Float64Array; rate: Float64Array; length: Float64Array },
-  { sum, scale, often }: { readonly sum: number; readonly scale: number; readonly often: number },
-): void {
-  for (let i = 0; i < length.length; i++) {
-    const departure = (held[i] - rate[i] * sum) * scale;
-    length[i] += often * departure * departure;
-  }
-}
 
 /** size × blocks: windows that hold a concept beyond what its rate over all blocks makes of it, scaled; 0 in blocks that do not count. */
 export function departuresOf(

@@ -100,6 +100,17 @@ describe('the evidence for a pair', () => {
     expect([betweenUp[1], betweenUp[2]]).to.deep.equal([1, 0]);
   });
 
+  it('says nothing of which sources hold both where all hold both alike', () => {
+    // Each third of windows of each source: what rounding leaves of the departures is no company.
+    const sources = Array.from({ length: 14 }, (_, s) =>
+      Array.from({ length: 3 * (4 + s) }, (_, w) => (w % 3 === 0 ? [0, 1] : w % 3 === 1 ? [2] : [])),
+    );
+    const { counts, windows } = made(3, sources, (_, w) => [7, 11, 13][w % 3]);
+    const { pBetween, spread } = weighEvidence(counts, windows);
+    expect([...spread.length]).to.deep.equal([0, 0, 0]);
+    expect([...pBetween]).to.deep.equal(Array<number>(9).fill(1));
+  });
+
   it('takes short sources together: answers of one window are judged beside each other', () => {
     const random = seededRandom(7);
     const sources = Array.from({ length: 200 }, () => {
