@@ -1,15 +1,22 @@
 import { unevenness } from './autocovariance.ts';
 import type { Residuals } from './residuals.ts';
 
-/** What chance makes of pairs, added up over blocks; size × size, filled where the first concept is the smaller. */
-export interface ChanceSums {
-  /** The rate of each times the weights of the windows with the other: less the products, the windows with both that chance makes. */
-  readonly crossed: Float64Array;
-  /** The product of the windows with each, scaled as departures are (`spreadOver`). */
-  readonly products: Float64Array;
-  /** How much the windows with both vary, of pairs it is asked of. */
-  readonly variance: Float64Array;
-}
+/**
+ * What chance makes of pairs, added up over blocks: three numbers for each of size × size pairs, filled where the first concept is the
+ * smaller. They stand beside each other as they are added to together.
+ */
+export type ChanceSums = Float64Array;
+export const CHANCE_NUMBERS = 3;
+
+/**
+ * The first of a pair's numbers: the rate of each times the weights of the windows with the other. Less the second it is the windows
+ * with both that chance makes.
+ */
+export const CROSSED = 0;
+/** The product of the windows with each, scaled as departures are (`spreadAdder`). */
+export const PRODUCT = 1;
+/** How much the windows with both vary, of pairs it is asked of. */
+export const VARIANCE = 2;
 
 /** A block as its pairs are gone through: lists of its concepts, and what is the same for all of them. */
 interface Here {
@@ -168,7 +175,7 @@ function addPairsOf(
   blockOf: Int32Array,
   row: number,
   asked: Uint8Array,
-  { crossed, products, variance }: ChanceSums,
+  sums: ChanceSums,
 ): void {
   for (let k = 0; k < places.length; k++) {
     const [x, block] = [places[k], blockOf[k]];
@@ -178,10 +185,11 @@ function addPairsOf(
     const ofX = x * steps;
     for (let y = x + 1; y < to; y++) {
       const pair = row + concept[y];
-      crossed[pair] += times * (rateOfX * weight[y] + weightOfX * rate[y]);
-      products[pair] += times * (squared * rate[y]);
+      const at = CHANCE_NUMBERS * pair;
+      sums[at + CROSSED] += times * (rateOfX * weight[y] + weightOfX * rate[y]);
+      sums[at + PRODUCT] += times * (squared * rate[y]);
       if (asked[pair] === 1)
-        variance[pair] += times * (productOfSeries(covariance, ofX, y * steps, steps) * varies);
+        sums[at + VARIANCE] += times * (productOfSeries(covariance, ofX, y * steps, steps) * varies);
     }
   }
 }
@@ -205,12 +213,11 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   const variances = new Float64Array(firstPair[blocks]);
   return (_, __, sums) => ({
     add(block, covariance, often) {
-      const kept = variances.subarray(firstPair[block], firstPair[block + 1]);
       if (!(block in known)) {
         known[block] = hereIn(residuals, block, covariance, 1);
-        fillVariances(known[block], size, asked, kept);
+        fillVariances(known[block], size, asked, variances, firstPair[block]);
       }
-      addKnown(known[block], size, kept, often, sums);
+      addKnown(known[block], size, variances, firstPair[block], often, sums);
     },
     finish() {
       // Nothing waits.
@@ -218,15 +225,16 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   });
 }
 
-/** Fills in how much the pairs of a block vary, pair after pair. */
+/** Fills in how much the pairs of a block vary, pair after pair, from `first` on. */
 function fillVariances(
   { concepts, covariance, lags, varying }: Here,
   size: number,
   asked: Uint8Array,
   variances: Float64Array,
+  first: number,
 ): void {
   const steps = lags + 1;
-  let k = 0;
+  let k = first;
   for (let x = 0; x < concepts.length; x++) {
     for (let y = x + 1; y < concepts.length; y++, k++) {
       if (asked[concepts[x] * size + concepts[y]] === 1)
@@ -240,18 +248,19 @@ function addKnown(
   { concepts, rates, weights, square }: Here,
   size: number,
   variances: Float64Array,
+  first: number,
   often: number,
-  { crossed, products, variance }: ChanceSums,
+  sums: ChanceSums,
 ): void {
-  let k = 0;
+  let k = first;
   for (let x = 0; x < concepts.length; x++) {
     const [row, rateOfX, weightOfX] = [concepts[x] * size, rates[x], weights[x]];
     const squared = square * rateOfX;
     for (let y = x + 1; y < concepts.length; y++, k++) {
-      const pair = row + concepts[y];
-      crossed[pair] += often * (rateOfX * weights[y] + weightOfX * rates[y]);
-      products[pair] += often * (squared * rates[y]);
-      variance[pair] += often * variances[k];
+      const at = CHANCE_NUMBERS * (row + concepts[y]);
+      sums[at + CROSSED] += often * (rateOfX * weights[y] + weightOfX * rates[y]);
+      sums[at + PRODUCT] += often * (squared * rates[y]);
+      sums[at + VARIANCE] += often * variances[k];
     }
   }
 }

@@ -3,9 +3,9 @@ import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
 import { tellOnce, type BlockTeller } from './block-sums.ts';
-import { chanceAdder, type ChanceSums } from './chance-sums.ts';
+import { CHANCE_NUMBERS, chanceAdder, CROSSED, PRODUCT, VARIANCE, type ChanceSums } from './chance-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
-import { sharedByBlocks, spreadOver, type Spread } from './spread.ts';
+import { sharedByBlocks, spreadAdder, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
 
 /** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. Chances and dispersion of 1 for pairs that share no window, unless they are asked for. */
@@ -54,7 +54,7 @@ const LEAST_DISPERSION = 0.3;
 /** Never less than a thousandth of a window is expected: a count of some is then as unlikely as can be. */
 export const LEAST_EXPECTED = 1e-3;
 
-const scratchOf = { crossed: scratchList(), products: scratchList(), variance: scratchList() };
+const scratch = scratchList();
 
 /** What of the chances is asked for. */
 export interface Asked {
@@ -101,21 +101,15 @@ export function judgeBlocks(
   asked: Asked,
   adding = chanceAdder,
 ): Evidence {
-  const { size, blocks, times, blockFirst, presentFirst, present, presentHeld } = residuals;
+  const { size, blocks, times, blockFirst, present } = residuals;
   const pairs = size * size;
   const shared = begin();
   const { together, meetings, sources } = shared;
-  const chances: ChanceSums = {
-    crossed: scratchOf.crossed(pairs),
-    products: scratchOf.products(pairs),
-    variance: scratchOf.variance(pairs),
-  };
-  const { crossed, products, variance } = chances;
+  const chances: ChanceSums = scratch(CHANCE_NUMBERS * pairs);
   const adder = adding(residuals, varying, chances);
   const isHeld = present.length * (residuals.lags + 1) <= MOST_HELD;
   const covariances: Float64Array[] = [];
-  const ofSums: Float64Array[] = [];
-  const windowsWith = new Float64Array(size);
+  const spreading = spreadAdder(residuals);
   let windows = 0;
   for (let b = 0; b < blocks; b++) {
     const often = times[b];
@@ -124,15 +118,12 @@ export function judgeBlocks(
     const { covariance, ofSum } = tell(b, shared, often);
     adder.add(b, covariance, often);
     if (isHeld) covariances[b] = covariance;
-    ofSums[b] = ofSum;
-    for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
-      windowsWith[present[k]] += often * presentHeld[k];
+    spreading.add(b, ofSum, often);
   }
   adder.finish();
-  const spread = spreadOver(residuals, ofSums);
+  const spread = spreading.done();
   const counted = blocksCounted(residuals);
   const presenceOf = presenceTables(residuals);
-  const sharedBy = sharedByBlocks(residuals, products);
   const leastCorrelation = correlationAt(asked.between, counted);
   const expected = new Float64Array(pairs);
   const dispersion = new Float64Array(pairs).fill(1);
@@ -142,13 +133,16 @@ export function judgeBlocks(
   for (let i = 0; i < size; i++) {
     for (let j = i + 1; j < size; j++) {
       const pair = i * size + j;
-      const alike = sharedBy(i, j);
-      const within = crossed[pair] - products[pair];
+      const ofPair = CHANCE_NUMBERS * pair;
+      const product = chances[ofPair + PRODUCT];
+      const within = chances[ofPair + CROSSED] - product;
+      const variance = chances[ofPair + VARIANCE];
+      const alike = sharedByBlocks(spread, i, j, product);
       const pooled = 1 - spread.ownShare[i] * spread.ownShare[j];
       expected[pair] = Math.max(within - pooled * alike, LEAST_EXPECTED);
       if (together[pair] === 0 && !asked.ofAllPairs) continue;
-      if (variance[pair] > 0 && within > 0) {
-        dispersion[pair] = variance[pair] / within;
+      if (variance > 0 && within > 0) {
+        dispersion[pair] = variance / within;
         pWithin[pair] = chanceOfCount(together[pair], expected[pair], dispersion[pair]);
       }
       betweenUp[pair] = alike > 0 ? 1 : 0;
@@ -161,7 +155,7 @@ export function judgeBlocks(
   return {
     size,
     windows,
-    windowsWith,
+    windowsWith: spread.windowsWith,
     together,
     expected,
     dispersion,

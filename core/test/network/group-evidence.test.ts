@@ -1,7 +1,13 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import { blockSummer } from '../../src/network/block-sums.ts';
-import { chanceAdder, chancesAgain } from '../../src/network/chance-sums.ts';
+import {
+  CHANCE_NUMBERS,
+  chanceAdder,
+  chancesAgain,
+  PRODUCT,
+  VARIANCE,
+} from '../../src/network/chance-sums.ts';
 import { evidenceOfDraws } from '../../src/network/draws.ts';
 import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
@@ -25,16 +31,10 @@ describe('what two concepts share because the same sources speak of both', () =>
       const { size, residuals } = weighed;
       const departures = departuresOf(residuals, weighed.spread);
       const sumsOf = blockSummer(residuals, windows);
-      const products = new Float64Array(size * size);
-      const sums = {
-        products,
-        crossed: new Float64Array(size * size),
-        variance: new Float64Array(size * size),
-      };
+      const sums = new Float64Array(CHANCE_NUMBERS * size * size);
       const adder = chanceAdder(residuals, new Uint8Array(size * size), sums);
       for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, residuals.times[b]);
       adder.finish();
-      const shared = sharedByBlocks(residuals, products);
       let largest = 0;
       for (let i = 0; i < size; i++) {
         for (let j = i + 1; j < size; j++) {
@@ -44,7 +44,11 @@ describe('what two concepts share because the same sources speak of both', () =>
             (sum, each) => sum + each,
             0,
           );
-          expect(shared(i, j), `${i} and ${j}`).to.be.closeTo(expected, 1e-9);
+          const product = sums[CHANCE_NUMBERS * (i * size + j) + PRODUCT];
+          expect(sharedByBlocks(weighed.spread, i, j, product), `${i} and ${j}`).to.be.closeTo(
+            expected,
+            1e-9,
+          );
           largest = Math.max(largest, Math.abs(expected));
         }
       }
@@ -59,15 +63,14 @@ describe('what chance makes of the pairs of blocks', () => {
     const sumsOf = blockSummer(residuals, windows);
     const again = chancesAgain(residuals, asked);
     const added = [chanceAdder, again, again].map((adding) => {
-      const list = (): Float64Array => new Float64Array(size * size);
-      const sums = { crossed: list(), products: list(), variance: list() };
+      const sums = new Float64Array(CHANCE_NUMBERS * size * size);
       const adder = adding(residuals, asked, sums);
       for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, 1 + (b % 3));
       adder.finish();
       return sums;
     });
     expect(again).to.not.equal(chanceAdder);
-    expect(Math.max(...added[0].variance)).to.be.above(0);
+    expect(Math.max(...added[0].filter((_, at) => at % CHANCE_NUMBERS === VARIANCE))).to.be.above(0);
     expect(added[1]).to.deep.equal(added[0]);
     expect(added[2]).to.deep.equal(added[0]);
   });
