@@ -45,18 +45,34 @@ function phrasesAsWritten(
   tokens: Tokens,
   { occurrence, occurrenceFirst, occurrenceEnd, isPhrase }: Occurrences,
 ): Map<number, string> {
-  const forms = new Map<number, Map<string, number>>();
+  // The ways each phrase is written: where first, and how often. Most have one or two.
+  const waysOf: Way[][] = [];
   for (let i = 0; i < occurrence.length; i++) {
+    const [first, end] = [occurrenceFirst[i], occurrenceEnd[i]];
     // Nearly all that is met is a word.
-    if (occurrenceEnd[i] - occurrenceFirst[i] < 2 || !isPhrase(occurrence[i])) continue;
-    let form = tokens.forms[tokens.type[occurrenceFirst[i]]];
-    for (let t = occurrenceFirst[i] + 1; t < occurrenceEnd[i]; t++)
-      form += ` ${tokens.forms[tokens.type[t]]}`;
-    const of = forms.get(occurrence[i]) ?? new Map<string, number>();
-    forms.set(occurrence[i], of);
-    of.set(form, (of.get(form) ?? 0) + 1);
+    if (end - first < 2 || !isPhrase(occurrence[i])) continue;
+    const ways = (waysOf[occurrence[i]] ??= []);
+    const known = ways.find((way) => isWrittenSo(tokens.type, way, first, end));
+    if (known) known.times++;
+    else ways.push({ first, end, times: 1 });
   }
-  return new Map(
-    Array.from(forms, ([phrase, of]) => [phrase, [...of].reduce((a, b) => (b[1] > a[1] ? b : a))[0]]),
-  );
+  const written = new Map<number, string>();
+  waysOf.forEach((ways, phrase) => {
+    const { first, end } = ways.reduce((a, b) => (b.times > a.times ? b : a));
+    written.set(phrase, Array.from(tokens.type.subarray(first, end), (type) => tokens.forms[type]).join(' '));
+  });
+  return written;
+}
+
+/** A way a phrase is written: the tokens where it is met first, and how often. */
+interface Way {
+  readonly first: number;
+  readonly end: number;
+  times: number;
+}
+
+function isWrittenSo(types: Int32Array, way: Way, first: number, end: number): boolean {
+  if (end - first !== way.end - way.first) return false;
+  for (let k = 0; k < end - first; k++) if (types[first + k] !== types[way.first + k]) return false;
+  return true;
 }

@@ -98,6 +98,11 @@ type Run<S extends StageName> = (
  * with a second thread, of 500 the better part of seven seconds is saved.
  */
 const MANY_CONCEPTS = 250;
+/** Nor do the draws with fewer windows times concepts than this: of 10 million words they are a second of thirty. */
+const MANY_WINDOWS = 30_000_000;
+
+const drawsAreLong = (concepts: number, windows: Windows): boolean =>
+  concepts >= MANY_CONCEPTS || concepts * windows.count >= MANY_WINDOWS;
 
 const originals = (ids: readonly string[], { original }: Resources): string[] => ids.map(original);
 
@@ -202,7 +207,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     }),
   drawnPairs: (take, { claimed, seed }, resources) => {
     const shared = { counts: take('counts'), windows: take('windows'), claimed, seed };
-    const isLong = shared.counts.windowsWith.length >= MANY_CONCEPTS;
+    const isLong = drawsAreLong(shared.counts.windowsWith.length, shared.windows);
     return drawPairs(shared.windows, inParts('drawPairs', shared, resources, isLong));
   },
   drawnGraphs: (take, { links, seed, network }) =>

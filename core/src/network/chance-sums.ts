@@ -2,11 +2,11 @@ import { unevenness } from './autocovariance.ts';
 import type { Residuals } from './residuals.ts';
 
 /**
- * What chance makes of pairs, added up over blocks: three numbers for each of size × size pairs, filled where the first concept is the
+ * What chance makes of pairs, added up over blocks: four numbers for each of size × size pairs, filled where the first concept is the
  * smaller. They stand beside each other as they are added to together.
  */
 export type ChanceSums = Float64Array;
-export const CHANCE_NUMBERS = 3;
+export const CHANCE_NUMBERS = 4;
 
 /**
  * The first of a pair's numbers: the rate of each times the weights of the windows with the other. Less the second it is the windows
@@ -17,6 +17,8 @@ export const CROSSED = 0;
 export const PRODUCT = 1;
 /** How much the windows with both vary, of pairs it is asked of. */
 export const VARIANCE = 2;
+/** Blocks that hold both. */
+export const BLOCKS = 3;
 
 /** A block as its pairs are gone through: lists of its concepts, and what is the same for all of them. */
 interface Here {
@@ -188,6 +190,7 @@ function addPairsOf(
       const at = CHANCE_NUMBERS * pair;
       sums[at + CROSSED] += times * (rateOfX * weight[y] + weightOfX * rate[y]);
       sums[at + PRODUCT] += times * (squared * rate[y]);
+      sums[at + BLOCKS] += times;
       if (asked[pair] === 1)
         sums[at + VARIANCE] += times * (productOfSeries(covariance, ofX, y * steps, steps) * varies);
     }
@@ -261,6 +264,7 @@ function addKnown(
       sums[at + CROSSED] += often * (rateOfX * weights[y] + weightOfX * rates[y]);
       sums[at + PRODUCT] += often * (squared * rates[y]);
       sums[at + VARIANCE] += often * variances[k];
+      sums[at + BLOCKS] += often;
     }
   }
 }

@@ -3,7 +3,15 @@ import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
 import { tellOnce, type BlockTeller } from './block-sums.ts';
-import { CHANCE_NUMBERS, chanceAdder, CROSSED, PRODUCT, VARIANCE, type ChanceSums } from './chance-sums.ts';
+import {
+  BLOCKS,
+  CHANCE_NUMBERS,
+  chanceAdder,
+  CROSSED,
+  PRODUCT,
+  VARIANCE,
+  type ChanceSums,
+} from './chance-sums.ts';
 import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
 import { sharedByBlocks, spreadAdder, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
@@ -123,7 +131,6 @@ export function judgeBlocks(
   adder.finish();
   const spread = spreading.done();
   const counted = blocksCounted(residuals);
-  const presenceOf = presenceTables(residuals);
   const leastCorrelation = correlationAt(asked.between, counted);
   const expected = new Float64Array(pairs);
   const dispersion = new Float64Array(pairs).fill(1);
@@ -149,7 +156,14 @@ export function judgeBlocks(
       const lengths = spread.length[i] * spread.length[j];
       if (Math.abs(alike) <= leastCorrelation * Math.sqrt(lengths)) continue;
       const byRate = chanceByRates(alike, lengths, counted);
-      pBetween[pair] = byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, counted, presenceOf(i, j));
+      pBetween[pair] =
+        byRate > LOOKED_AT_AGAIN
+          ? byRate
+          : noRarerThan(byRate, counted, {
+              first: spread.blocksWith[i],
+              second: spread.blocksWith[j],
+              both: chances[ofPair + BLOCKS],
+            });
     }
   }
   return {
@@ -193,11 +207,7 @@ function chanceByRates(shared: number, lengths: number, blocks: number): number 
 /** That chance, and no less than which sources have both makes it. */
 function noRarerThan(byRate: number, blocks: number, { first, second, both }: Presence): number {
   if (Math.min(first, second) > blocks / 2) return byRate;
-  const shares = both();
-  return Math.max(
-    byRate,
-    fisherExact(shares, first - shares, second - shares, blocks - first - second + shares),
-  );
+  return Math.max(byRate, fisherExact(both, first - both, second - both, blocks - first - second + both));
 }
 
 /** A correlation over so many sources that is surely no rarer than this by chance; −1 where there is none. */
@@ -208,60 +218,11 @@ function correlationAt(chance: number, sources: number): number {
   return (t / Math.sqrt(t * t + sources - 2)) * (1 - 1e-6);
 }
 
-/** Sources that have either or both of two things; both are counted when they are asked for. */
+/** Sources that have either or both of two things. */
 export interface Presence {
   readonly first: number;
   readonly second: number;
-  readonly both: () => number;
-}
-
-/**
- * Of two concepts: the blocks that have them, each as often as it counts. Blocks stand as bits, 32 in a number, and how
- * often they count by its binary digits, so that many are counted at once.
- */
-function presenceTables({
-  times,
-  blocks,
-  size,
-  presentFirst,
-  present,
-}: Residuals): (i: number, j: number) => Presence {
-  const words = Math.ceil(blocks / 32);
-  const digits: Int32Array[] = [];
-  const has = new Int32Array(size * words);
-  const sources = new Float64Array(size);
-  for (let b = 0; b < blocks; b++) {
-    const often = times[b];
-    if (often === 0) continue;
-    const [word, bit] = [b >> 5, 1 << (b & 31)];
-    for (let digit = 0; often >> digit > 0; digit++)
-      if ((often >> digit) & 1) (digits[digit] ??= new Int32Array(words))[word] |= bit;
-    for (let at = presentFirst[b]; at < presentFirst[b + 1]; at++) {
-      has[present[at] * words + word] |= bit;
-      sources[present[at]] += often;
-    }
-  }
-  return (i, j) => ({
-    first: sources[i],
-    second: sources[j],
-    both() {
-      let both = 0;
-      for (let word = 0; word < words; word++) {
-        const shared = has[i * words + word] & has[j * words + word];
-        if (shared === 0) continue;
-        // A digit that no block's number has is left out of the list.
-        digits.forEach((counts, digit) => (both += bitsIn(shared & counts[word]) << digit));
-      }
-      return both;
-    },
-  });
-}
-
-/** How many bits of a number of 32 bits are set (Warren 2012, chapter 5). */
-function bitsIn(number: number): number {
-  const pairs = number - ((number >>> 1) & 0x55555555);
-  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
-  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+  readonly both: number;
 }
 
 /**

@@ -93,7 +93,7 @@ export function chanceOfSameSources(
     p[i] =
       chanceBetween(
         { shared, lengths: length * spread.length[i], blocks: counted },
-        { first, second, both: () => together },
+        { first, second, both: together },
       ) / 2;
   }
   return p;

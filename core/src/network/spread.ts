@@ -4,7 +4,9 @@ import { heldByBlock, type Residuals } from './residuals.ts';
 export interface Spread {
   /** Windows with each concept. */
   readonly windowsWith: Float64Array;
-  /** The same per unit of weight. */
+  /** Blocks that hold each. */
+  readonly blocksWith: Float64Array;
+  /** Windows with each per unit of weight. */
   readonly rate: Float64Array;
   /** Squared length of each concept's departures. */
   readonly length: Float64Array;
@@ -22,6 +24,7 @@ const ROUNDING = 1e-10;
 /** Finds how concepts are spread over the blocks that are handed to it one by one. */
 export function spreadAdder({ size, sums, squares, presentFirst, present, presentHeld }: Residuals) {
   const windowsWith = new Float64Array(size);
+  const blocksWith = new Float64Array(size);
   const byRate = new Float64Array(size);
   const ofHeld = new Float64Array(size);
   const byChance = new Float64Array(size);
@@ -41,6 +44,7 @@ export function spreadAdder({ size, sums, squares, presentFirst, present, presen
       for (let k = first; k < presentFirst[block + 1]; k++) {
         const [i, held] = [present[k], presentHeld[k]];
         windowsWith[i] += often * held;
+        blocksWith[i] += often;
         byRate[i] += scaled * held;
         ofHeld[i] += scaledTwice * held * held;
         byChance[i] += scaledTwice * ofSum[k - first];
@@ -58,7 +62,7 @@ export function spreadAdder({ size, sums, squares, presentFirst, present, presen
         const chance = number > 1 ? (byChance[i] * (number - 1)) / number : 0;
         ownShare[i] = length[i] > chance ? 1 - chance / length[i] : 0;
       }
-      return { windowsWith, rate, length, ownShare, byRate, ofRates };
+      return { windowsWith, blocksWith, rate, length, ownShare, byRate, ofRates };
     },
   };
 }

@@ -133,7 +133,7 @@ describe('the evidence of a concept with a group', () => {
                 {
                   first: sum(({ has }) => Number(has)),
                   second: sum(({ have }) => Number(have)),
-                  both: () => sum(({ has, have }) => Number(has && have)),
+                  both: sum(({ has, have }) => Number(has && have)),
                 },
               ) / 2
             : 1;
