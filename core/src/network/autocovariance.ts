@@ -12,17 +12,27 @@ export interface BlockSeries {
   readonly ofSum: Float64Array;
 }
 
+/** Lists in which series are laid out, one block after the other. */
+interface Series {
+  /** How often the windows of a block hold each thing, with as many places of 0 after them as windows are looked ahead. */
+  readonly held: Float64Array;
+  /** The windows that hold it, counted from the block's first. */
+  readonly places: Int32Array;
+  /** The weights of the block's windows, with as many places of 0 before and after them. */
+  readonly weights: Float64Array;
+}
+
 /** Tells of blocks how their concepts vary. The lists it works in are made once. */
 export function seriesIn(residuals: Residuals): (block: number) => BlockSeries {
   const { size, blockFirst, windowFirst, sums, presentFirst, presentHeld, lags } = residuals;
   const longest = longestBlock(residuals);
-  const held = new Float64Array(longest + 2 * lags);
-  const weights = new Float64Array(longest + 2 * lags);
-  const next = new Int32Array(size);
   let mostHeld = 0;
   for (let b = 0; b < residuals.blocks; b++)
     mostHeld = Math.max(mostHeld, windowFirst[blockFirst[b + 1]] - windowFirst[blockFirst[b]]);
-  const places = new Int32Array(mostHeld);
+  const [held, places] = [new Float64Array(longest + lags), new Int32Array(mostHeld)];
+  const weights = new Float64Array(longest + 2 * lags);
+  const series = { held, places, weights };
+  const next = new Int32Array(size);
   return (block) => {
     const windows = blockFirst[block + 1] - blockFirst[block];
     const [first, end] = [presentFirst[block], presentFirst[block + 1]];
@@ -35,9 +45,10 @@ export function seriesIn(residuals: Residuals): (block: number) => BlockSeries {
       const rate = sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0;
       const to = from + presentHeld[first + k];
       const at = k * (lags + 1);
-      for (let place = from; place < to; place++) held[lags + places[place]] = 1;
-      addLagged(residuals, block, { held, places, from, to }, { rate, weights, covariance, at });
-      for (let place = from; place < to; place++) held[lags + places[place]] = 0;
+      for (let place = from; place < to; place++) held[places[place]] = 1;
+      addEmpty(residuals, block, rate, covariance, at);
+      addHeld(series, { heldAt: 0, from, to, rate, lags }, covariance, at);
+      for (let place = from; place < to; place++) held[places[place]] = 0;
       ofSum[k] = unbias(covariance, at, lags, windows);
       from = to;
     }
@@ -51,7 +62,6 @@ function longestBlock({ blocks, blockFirst }: Residuals): number {
   return longest;
 }
 
-/** Lays the weights of a block's windows, with as many places of 0 before and after them as windows are looked ahead. */
 function layWeights({ blockFirst, weight, lags }: Residuals, block: number, padded: Float64Array): void {
   const [from, to] = [blockFirst[block], blockFirst[block + 1]];
   padded.set(weight.subarray(from, to), lags);
@@ -90,12 +100,13 @@ export function covariancesOfGroups(
 ): (block: number) => Float64Array {
   const { blockFirst, windowFirst, inWindow, lags } = residuals;
   const { sums, presentFirst, present, presentHeld } = residuals;
-  const longest = longestBlock(residuals);
-  const weights = new Float64Array(longest + 2 * lags);
-  const rates = new Float64Array(groups);
+  const groupOfConcept = Int32Array.from(groupOf);
   // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
-  const heldBy = Array.from({ length: groups }, () => new Float64Array(longest + 2 * lags));
-  const placesOf = Array.from({ length: groups }, () => new Int32Array(longest));
+  const stride = longestBlock(residuals) + lags;
+  const [held, places] = [new Float64Array(groups * stride), new Int32Array(groups * stride)];
+  const weights = new Float64Array(stride + lags);
+  const series = { held, places, weights };
+  const rates = new Float64Array(groups);
   const placed = new Int32Array(groups);
   const covariance = new Float64Array(groups * (lags + 1));
   return (block) => {
@@ -104,67 +115,71 @@ export function covariancesOfGroups(
     placed.fill(0);
     covariance.fill(0);
     for (let k = presentFirst[block]; k < presentFirst[block + 1]; k++) {
-      const group = groupOf[present[k]];
+      const group = groupOfConcept[present[k]];
       if (group >= 0 && sums[block] > 0) rates[group] += presentHeld[k] / sums[block];
     }
     for (let w = from; w < to; w++) {
       for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
-        const group = groupOf[inWindow[k]];
-        if (group >= 0 && heldBy[group][lags + w - from]++ === 0) placesOf[group][placed[group]++] = w - from;
+        const group = groupOfConcept[inWindow[k]];
+        if (group < 0) continue;
+        if (held[group * stride + w - from]++ === 0) places[group * stride + placed[group]++] = w - from;
       }
     }
     layWeights(residuals, block, weights);
     for (let g = 0; g < groups; g++) {
       if (placed[g] === 0) continue;
-      const [held, places, at] = [heldBy[g], placesOf[g], g * (lags + 1)];
-      const filled = { held, places, from: 0, to: placed[g] };
-      addLagged(residuals, block, filled, { rate: rates[g], weights, covariance, at });
-      for (let k = 0; k < placed[g]; k++) held[lags + places[k]] = 0;
+      const [heldAt, at, rate] = [g * stride, g * (lags + 1), rates[g]];
+      addEmpty(residuals, block, rate, covariance, at);
+      addHeld(series, { heldAt, from: heldAt, to: heldAt + placed[g], rate, lags }, covariance, at);
+      for (let k = heldAt; k < heldAt + placed[g]; k++) held[heldAt + places[k]] = 0;
       unbias(covariance, at, lags, to - from);
     }
     return covariance;
   };
 }
 
-/** How often a thing is held by a block's windows. */
-interface Filled {
-  /** Padded as weights are. */
-  readonly held: Float64Array;
-  /** The windows that hold it: `places[from … to)`. */
-  readonly places: Int32Array;
-  readonly from: number;
-  readonly to: number;
-}
-
 /**
- * Adds, for each lag, the sum over a block's windows of a series' departure times that of the window so many further on: what it
- * is where nothing is held, and what the windows that hold something make it more or less.
+ * Adds, for each lag, the sum over a block's windows of a series' departure times that of the window so many further on, as it is where
+ * nothing is held.
  *
  * @param at where in `covariance` the series stands
  */
-function addLagged(
+function addEmpty(
   { lags, products }: Residuals,
   block: number,
-  { held, places, from, to }: Filled,
-  {
-    rate,
-    weights,
-    covariance,
-    at,
-  }: {
-    readonly rate: number;
-    readonly weights: Float64Array;
-    readonly covariance: Float64Array;
-    readonly at: number;
-  },
+  rate: number,
+  covariance: Float64Array,
+  at: number,
 ): void {
   const ofWeights = block * (lags + 1);
   for (let l = 0; l <= lags; l++) covariance[at + l] += rate * rate * products[ofWeights + l];
+}
+
+/** What the windows that hold something, `places[from … to)`, make it more or less. */
+function addHeld(
+  { held, places, weights }: Series,
+  {
+    heldAt,
+    from,
+    to,
+    rate,
+    lags,
+  }: {
+    readonly heldAt: number;
+    readonly from: number;
+    readonly to: number;
+    readonly rate: number;
+    readonly lags: number;
+  },
+  covariance: Float64Array,
+  at: number,
+): void {
   for (let k = from; k < to; k++) {
-    const w = lags + places[k];
-    const count = held[w];
+    const here = heldAt + places[k];
+    const weighed = lags + places[k];
+    const count = held[here];
     for (let l = 0; l <= lags; l++)
-      covariance[at + l] += count * (held[w + l] - rate * (weights[w + l] + weights[w - l]));
+      covariance[at + l] += count * (held[here + l] - rate * (weights[weighed + l] + weights[weighed - l]));
   }
 }
 
