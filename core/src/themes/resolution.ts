@@ -23,7 +23,7 @@ const CONCEPTS_A_THEME = 6;
  * Groupings that come back nearly as well as the best are told apart by the stretch of resolutions they hold for. Nearly is so much
  * less at most, and no less than twice as far from coming back wholly: in a large network small differences are sure.
  */
-const AS_STEADY = { most: 0.02, least: 0.005 };
+const AS_STEADY = { most: 0.03, least: 0.005 };
 
 export interface ResolutionPoint {
   readonly resolution: number;

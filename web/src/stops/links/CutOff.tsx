@@ -1,7 +1,8 @@
 import { Slider } from 'antd';
 import { useState } from 'react';
-import { counted, listed } from '@green-thicket/core/base/wording';
+import { counted, inFigures, listed } from '@green-thicket/core/base/wording';
 import { largest, least } from '@green-thicket/core/base/extent';
+import type { LinkSettings } from '@green-thicket/core/network/links';
 import type { LinksView } from '@green-thicket/core/views/view-types';
 import { useStudy } from '../../pieces/study-context.ts';
 import styles from './LinksStop.module.css';
@@ -24,8 +25,9 @@ function standingAbove({ strength, source, target }: LinksView['standable'], cut
 }
 
 /** The cut-off, dragged or moved by keys: what would stand is said at once, and decided when it is let go. */
-export function CutOff({ data, cutOff }: { data: LinksView; cutOff: number }) {
+export function CutOff({ data, settings }: { data: LinksView; settings: LinkSettings }) {
   const { decide } = useStudy();
+  const { cutOff, minimumTogether } = settings;
   // What is dragged holds until the cut-off it began at is another.
   const [draft, setDraft] = useState({ from: cutOff, at: cutOff });
   const at = draft.from === cutOff ? draft.at : cutOff;
@@ -57,7 +59,8 @@ export function CutOff({ data, cutOff }: { data: LinksView; cutOff: number }) {
         }}
       />
       <span role="status">
-        Above {at}: {above} of {counted(data.strengths.length, 'pair')}, of which{' '}
+        Above {at}: {inFigures(above)} of {counted(data.strengths.length, 'pair')} that share{' '}
+        {minimumTogether > 1 ? `${minimumTogether} windows or more` : 'a window'}, of which{' '}
         <strong>{counted(then.links, 'link')}</strong> would stand, of{' '}
         {counted(then.concepts.size, 'concept')}.{gone.length > 0 && ` Without a link then: ${named(gone)}.`}
         {come.length > 0 && ` Linked again: ${named(come)}.`}

@@ -214,7 +214,7 @@ function LinksOfTexts() {
             {data && face === 'list' && (
               <InTurn>
                 <StrengthChart strengths={data.strengths} cutOff={cutOff} measure={MEASURES[measure].name}>
-                  <CutOff key={measure} data={data} cutOff={cutOff} />
+                  <CutOff key={measure} data={data} settings={state.settings.links} />
                 </StrengthChart>
                 <FigureTable
                   label={concept ? 'Company' : 'Links'}
