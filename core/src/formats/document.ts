@@ -1,3 +1,4 @@
+import { inFigures } from '../base/wording.ts';
 import { escapeXml, unescapeXml } from '../base/xml.ts';
 
 /** A run of text in a paragraph. */
@@ -12,6 +13,15 @@ export interface DocumentTable {
   readonly head: readonly string[];
   readonly rows: readonly (readonly (string | number)[])[];
 }
+
+/** From here on commas are needed to read a count; below it, it may be a year. */
+const LONG_COUNT = 10_000;
+
+/** A cell as it is read: long counts with commas at their thousands. */
+export const cellText = (cell: string | number): string =>
+  typeof cell === 'number' && Number.isInteger(cell) && Math.abs(cell) >= LONG_COUNT
+    ? inFigures(cell)
+    : String(cell);
 
 /** A drawing as a standing SVG with its size in its `viewBox`; `png` is for readers that know no SVG. */
 export interface DocumentPicture {

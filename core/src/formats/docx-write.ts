@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { escapeXml } from '../base/xml.ts';
-import { sizeOfDrawing, type Block, type Run } from './document.ts';
+import { cellText, sizeOfDrawing, type Block, type Run } from './document.ts';
 
 /** Entries of a ZIP carry a time; the same document is the same bytes whenever it is written. */
 const NO_TIME = new Date('1980-01-01T00:00:00');
@@ -29,7 +29,7 @@ const plain = (text: string): Run[] => [{ text }];
 
 function tableXml({ caption, head, rows }: Extract<Block, { kind: 'table' }>): string {
   const cell = (value: string | number, bold: boolean): string =>
-    `<w:tc><w:tcPr><w:tcW w:w="0" w:type="auto"/></w:tcPr><w:p><w:pPr><w:pStyle w:val="Cell"/>${typeof value === 'number' ? '<w:jc w:val="right"/>' : ''}</w:pPr>${runXml({ text: String(value), bold })}</w:p></w:tc>`;
+    `<w:tc><w:tcPr><w:tcW w:w="0" w:type="auto"/></w:tcPr><w:p><w:pPr><w:pStyle w:val="Cell"/>${typeof value === 'number' ? '<w:jc w:val="right"/>' : ''}</w:pPr>${runXml({ text: cellText(value), bold })}</w:p></w:tc>`;
   const row = (cells: readonly (string | number)[], isHead: boolean): string =>
     `<w:tr><w:trPr><w:cantSplit/>${isHead ? '<w:tblHeader/>' : ''}</w:trPr>${cells.map((value) => cell(value, isHead)).join('')}</w:tr>`;
   return [

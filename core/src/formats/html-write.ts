@@ -1,5 +1,5 @@
 import { escapeXml } from '../base/xml.ts';
-import type { Block, Run } from './document.ts';
+import { cellText, type Block, type Run } from './document.ts';
 
 /** How the page looks, on a screen and on paper; the pictures bring their own colours. */
 const STYLE = `:root{color-scheme:light}
@@ -42,7 +42,9 @@ function standingAlone(svg: string, number: number): string {
 function tableHtml({ caption, head, rows }: Extract<Block, { kind: 'table' }>): string {
   const cell = (value: string | number, column: number): string => {
     if (column === 0) return `<th scope="row">${escapeXml(String(value))}</th>`;
-    return typeof value === 'number' ? `<td class="number">${value}</td>` : `<td>${escapeXml(value)}</td>`;
+    return typeof value === 'number'
+      ? `<td class="number">${cellText(value)}</td>`
+      : `<td>${escapeXml(value)}</td>`;
   };
   const headCell = (name: string, column: number): string =>
     `<th scope="col"${column > 0 && typeof rows[0]?.[column] === 'number' ? ' class="number"' : ''}>${escapeXml(name)}</th>`;

@@ -60,6 +60,15 @@ describe('a document as a page', () => {
     expect(document.querySelector('blockquote cite')?.textContent).to.equal('one.txt, paragraph 2');
   });
 
+  it('has commas in long counts, none in years, shares and what was written', () => {
+    const rows = [['2345678', 164483, 9999, 2026, 1234567.5, -23456]];
+    const table: Block = { kind: 'table', caption: 'Counts', head: ['a', 'b', 'c', 'd', 'e', 'f'], rows };
+    const page = parseHTML(writeHtml('Counts', [table])).document;
+    expect([...page.querySelectorAll('tbody th, td')].map((cell) => cell.textContent)).to.deep.equal([
+      ...['2345678', '164,483', '9999', '2026', '1234567.5', '-23,456'],
+    ]);
+  });
+
   it('runs nothing, asks for nothing, and has names of its own for each drawing', () => {
     const page = writeHtml('A study', [...BLOCKS, ...BLOCKS]);
     expect(page).to.not.match(/<script|<link|<iframe|https?:\/\/(?!www\.w3\.org\/2000\/svg)/);
