@@ -16,12 +16,9 @@ export interface BlockSums extends BlockSeries {
 const NUMBERS = 4;
 
 /** Adds up what blocks say by themselves, to be added again and again. The lists it needs for it are made once. */
-export function blockSummer(
-  residuals: Residuals,
-  windows: Windows,
-  seriesOf = seriesIn(residuals),
-): (block: number) => BlockSums {
+export function blockSummer(residuals: Residuals, windows: Windows): (block: number) => BlockSums {
   const tally = tallied(residuals, windows);
+  const seriesOf = seriesIn(residuals);
   return (block) => ({ met: tally(block), ...seriesOf(block) });
 }
 
