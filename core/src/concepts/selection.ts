@@ -1,4 +1,5 @@
 import { ranked } from '../base/order.ts';
+import { remembered } from '../base/remembered.ts';
 import type { Candidates } from './candidates.ts';
 import { renumbered, type Occurring } from './renumbered.ts';
 
@@ -92,6 +93,11 @@ export function scoreOf(candidates: Candidates, index: number): number {
   return candidates.pull[index] * Math.sqrt(candidates.effectiveSources[index]);
 }
 
+/** The candidates from the best to the least, whatever is chosen of them. */
+const byScore = remembered((candidates: Candidates): readonly number[] =>
+  ranked(candidates.keys.length, (i) => scoreOf(candidates, i)),
+);
+
 /** Picks the concepts: all that are kept by hand, then the best by score that pass the limits. */
 export function selectConcepts(
   candidates: Candidates,
@@ -103,16 +109,16 @@ export function selectConcepts(
   const dropped = new Set(settings.dropped);
   // With one source every word is in all of them, so the limits on sources say nothing.
   const limited = sourceCount > 1;
+  const fewestSources = leastSources(settings.minimumSources, sourceCount);
+  const mostSources = Math.max(1, settings.maximumSourceShare * sourceCount);
   const passes = (i: number): boolean =>
     !dropped.has(candidates.keys[i]) &&
     (kept.has(candidates.keys[i]) ||
       (candidates.mentions[i] >= settings.minimumMentions &&
         candidates.pull[i] >= settings.minimumPull &&
-        candidates.keys[i].replaceAll(' ', '').length >= settings.minimumLetters &&
-        (!limited ||
-          (candidates.sources[i] >= leastSources(settings.minimumSources, sourceCount) &&
-            candidates.sources[i] <= Math.max(1, settings.maximumSourceShare * sourceCount)))));
-  const order = ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).filter(passes);
+        (!limited || (candidates.sources[i] >= fewestSources && candidates.sources[i] <= mostSources)) &&
+        candidates.keys[i].replaceAll(' ', '').length >= settings.minimumLetters));
+  const order = byScore(candidates).filter(passes);
   const size = sizeOf(
     settings.size,
     collection,
