@@ -158,6 +158,13 @@ function layOut(lags: number, blocks: readonly Here[]): Laid {
   };
 }
 
+/** Adds what a block makes of a pair, whose numbers stand from `at` on. */
+function addMeans(sums: ChanceSums, at: number, often: number, crossed: number, product: number): void {
+  sums[at + CROSSED] += often * crossed;
+  sums[at + PRODUCT] += often * product;
+  sums[at + BLOCKS] += often;
+}
+
 /** How much the product of two series varies by the autocovariances of each from the given places on: never less than not at all. */
 function productOfSeries(covariance: Float64Array, first: number, second: number, steps: number): number {
   let sum = covariance[first] * covariance[second];
@@ -166,8 +173,8 @@ function productOfSeries(covariance: Float64Array, first: number, second: number
 }
 
 /**
- * Adds the pairs of a block's concept with those after it. All stands here and in lists of numbers, without a call for a pair, as
- * this is where most of the time goes.
+ * Adds the pairs of a concept with those after it, in each block that holds it. All stands in lists of numbers, as this is where most
+ * of the time goes.
  *
  * @param row where the concept's pairs begin
  */
@@ -188,9 +195,7 @@ function addPairsOf(
     for (let y = x + 1; y < to; y++) {
       const pair = row + concept[y];
       const at = CHANCE_NUMBERS * pair;
-      sums[at + CROSSED] += times * (rateOfX * weight[y] + weightOfX * rate[y]);
-      sums[at + PRODUCT] += times * (squared * rate[y]);
-      sums[at + BLOCKS] += times;
+      addMeans(sums, at, times, rateOfX * weight[y] + weightOfX * rate[y], squared * rate[y]);
       if (asked[pair] === 1)
         sums[at + VARIANCE] += times * (productOfSeries(covariance, ofX, y * steps, steps) * varies);
     }
@@ -261,10 +266,8 @@ function addKnown(
     const squared = square * rateOfX;
     for (let y = x + 1; y < concepts.length; y++, k++) {
       const at = CHANCE_NUMBERS * (row + concepts[y]);
-      sums[at + CROSSED] += often * (rateOfX * weights[y] + weightOfX * rates[y]);
-      sums[at + PRODUCT] += often * (squared * rates[y]);
+      addMeans(sums, at, often, rateOfX * weights[y] + weightOfX * rates[y], squared * rates[y]);
       sums[at + VARIANCE] += often * variances[k];
-      sums[at + BLOCKS] += often;
     }
   }
 }

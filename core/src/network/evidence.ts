@@ -22,7 +22,7 @@ export interface Evidence {
   /** Windows in all, with each concept, and with both. */
   readonly windows: number;
   readonly windowsWith: Float64Array;
-  readonly together: Float64Array;
+  readonly together: Int32Array;
   /** Windows that would have both by chance. */
   readonly expected: Float64Array;
   /** How much that number varies, in times of its size: bursts and overlapping windows make it vary more. */
