@@ -9,6 +9,7 @@ import {
   statfsSync,
   writeFileSync,
 } from 'node:fs';
+import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildCommands, buildWeb, checkNode, install, root, say, TYPED, typesOf } from './run.mjs';
@@ -78,7 +79,7 @@ function suite(name, config, folders) {
   say(`${name} …`);
   const folder = mkdtempSync(join(tmpdir(), 'thicket-report-'));
   const report = join(folder, 'report.json');
-  const { spec: _, ...settings } = JSON.parse(readFileSync(join(root, config), 'utf8'));
+  const { spec: _, ...settings } = createRequire(import.meta.url)(join(root, config));
   const configHere = join(folder, 'mocharc.json');
   writeFileSync(configHere, JSON.stringify({ ...settings, spec: testFiles(folders) }));
   const { status } = spawnSync(
@@ -128,7 +129,7 @@ await buildWeb();
 await checked;
 const written = folderForTests();
 process.env.TMPDIR = written;
-suite('Unit tests', '.mocharc.json', ['core/test', 'server/test', 'cli/test', 'web/test']);
+suite('Unit tests', '.mocharc.cjs', ['core/test', 'server/test', 'cli/test', 'web/test']);
 if (missing().length === 0) suite('Browser tests', '.mocharc.e2e.json', ['e2e']);
 else {
   failed++;

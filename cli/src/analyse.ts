@@ -14,15 +14,17 @@ import { withBrowser } from './drawing-browser.ts';
 import { lexiconOnce } from './lexicon-file.ts';
 import { addAttributes, loadStudy, originalsOf, type LoadOptions } from './load-study.ts';
 import { addDecisions, readText, settingsIn } from './log.ts';
-import { openOutput } from './output-set.ts';
+import { withOutput, type OutputFolder } from './output-folder.ts';
 import { packOriginals } from './packing.ts';
 import { exchangeFiles, reportFiles } from './publishing.ts';
-import { PICTURE, resultFiles, resultNames, runRecord, type Computed } from './results.ts';
+import { PICTURE, resultFiles, runRecord, type Computed } from './results.ts';
 import { giveCounts } from './shards/counted.ts';
 import { threads, toTheEndTogether } from './threads.ts';
 import { UsageError } from './usage-error.ts';
 
 export interface AnalyseOptions extends LoadOptions {
+  /** Where results go. */
+  readonly out: string;
   readonly settings?: string;
   readonly quiet?: boolean;
   /** How many threads compute; as many as the machine has cores where it isn't said. */
@@ -43,9 +45,12 @@ const LARGE = 2_000_000;
 
 /** Runs the engine over files or a study and writes the tables, the map, the study and the record of the run. */
 export const analyse = (files: readonly string[], options: AnalyseOptions): Promise<void> =>
-  withBrowser(options.browser, (draw) => analyseDrawing(files, options, draw));
+  withBrowser(options.browser, (draw) =>
+    withOutput(options.out, options.force ?? false, (output) => analyseInto(output, files, options, draw)),
+  );
 
-async function analyseDrawing(
+async function analyseInto(
+  output: OutputFolder,
   files: readonly string[],
   options: AnalyseOptions,
   draw: DrawPng | undefined,
@@ -54,7 +59,6 @@ async function analyseDrawing(
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
   const started = performance.now();
-  const output = openOutput(options.out, resultNames(options), options.force ?? false);
   const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
   const packing = packOriginals(study.originals);
@@ -130,7 +134,7 @@ async function analyseDrawing(
     ...(draw ? { [PICTURE]: await draw(String(results['map.svg']), options.scale) } : {}),
     ...(options.exchange ? exchangeFiles(ask, study.notebook) : {}),
   };
-  output.write(new Map(Object.entries({ ...results, ...published })));
+  output.put(new Map(Object.entries({ ...results, ...published })));
   say(
     `${tokens.type.length} words, ${concepts.keys.length} concepts, ${links.standing} links, ${themes.themes.length} themes, in ${((performance.now() - started) / 1000).toFixed(2)} s. Written to ${options.out}.`,
   );

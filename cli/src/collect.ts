@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { basename, isAbsolute, join, relative, resolve, sep } from 'node:path';
-import { listed } from '@green-thicket/core/base/wording';
+import { basename, dirname, join, relative, resolve, sep } from 'node:path';
+import { counted, listed } from '@green-thicket/core/base/wording';
 import { hashText } from '@green-thicket/core/base/hash';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
@@ -13,6 +13,7 @@ import {
   tableSources,
   type TableGuess,
 } from '@green-thicket/core/intake/table-sources';
+import { isWaiting, RECORD, writtenIn } from './output-folder.ts';
 import { hearingPdf } from './unheard.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
@@ -34,49 +35,55 @@ function trying<T>(path: string, look: () => T): T {
   }
 }
 
-const isInside = (path: string, folder: string): boolean => {
-  const way = relative(resolve(folder), resolve(path));
-  return way === '' || !(way.startsWith('..') || isAbsolute(way));
-};
-
-/** The results of a command: their folder, and their names. */
-export interface OwnResults {
-  readonly folder: string | undefined;
-  readonly names: ReadonlySet<string>;
+/** A file with its path in the folder that was named. */
+interface Listed {
+  readonly path: string;
+  readonly name: string;
 }
-const NO_RESULTS: OwnResults = { folder: undefined, names: new Set() };
+
+/** What is in a folder and below it that can be read, and how many files of earlier results were passed over where. */
+function listFolder(path: string): { files: Listed[]; results: Map<string, number> } {
+  const endings = new Set<string>(READ_ENDINGS);
+  const entries = trying(path, () => readdirSync(path, { recursive: true, withFileTypes: true }));
+  const written = new Map<string, ReadonlySet<string>>();
+  const results = new Map<string, number>();
+  const isResult = (file: string): boolean => {
+    const folder = dirname(file);
+    const own = written.get(folder) ?? writtenIn(folder);
+    written.set(folder, own);
+    if (!own.has(basename(file))) return basename(file) === RECORD || isWaiting(file);
+    results.set(folder, (results.get(folder) ?? 0) + 1);
+    return true;
+  };
+  const files = entries
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath, entry.name))
+    .filter((file) => !isResult(file) && endings.has(endingOf(file)))
+    .sort(byCodeUnits)
+    .map((file) => ({ path: file, name: relative(path, file).split(sep).join('/') }));
+  return { files, results };
+}
 
 /**
- * The files named, and those of folders that can be read, with their path in it, in code-unit order.
+ * The files named, and those of folders that can be read, with their path in it, in code-unit order. What this program wrote
+ * into a folder is never read as a source, whichever run wrote it.
  *
- * @param own the results of this command: what was written before is never read as a source
  * @throws UsageError where a file or folder can't be read
  */
-export function listFiles(
-  paths: readonly string[],
-  { folder: out, names }: OwnResults = NO_RESULTS,
-): { path: string; name: string }[] {
-  const endings = new Set<string>(READ_ENDINGS);
-  const files: { path: string; name: string }[] = [];
+export function listFiles(paths: readonly string[]): { files: Listed[]; notes: string[] } {
+  const files: Listed[] = [];
+  const notes: string[] = [];
   for (const path of paths) {
-    const isFolder = trying(path, () => statSync(path).isDirectory());
-    if (!isFolder) {
+    if (!trying(path, () => statSync(path).isDirectory())) {
       files.push({ path, name: basename(path) });
       continue;
     }
-    const entries = trying(path, () => readdirSync(path, { recursive: true, withFileTypes: true }));
-    const found = entries
-      .filter((entry) => entry.isFile() && endings.has(endingOf(entry.name)))
-      .map((entry) => join(entry.parentPath, entry.name))
-      // A folder of results inside the folder of texts is left out whole; among the texts themselves, by name.
-      .filter(
-        (file) =>
-          out === undefined || !isInside(file, out) || (isInside(path, out) && !names.has(basename(file))),
-      )
-      .sort(byCodeUnits);
-    for (const file of found) files.push({ path: file, name: relative(path, file).split(sep).join('/') });
+    const inside = listFolder(path);
+    for (const file of inside.files) files.push(file);
+    for (const [folder, count] of inside.results)
+      notes.push(`${counted(count, 'file')} of earlier results in ${folder} were not read.`);
   }
-  return files;
+  return { files, notes };
 }
 
 /** One of so many parts of the list of files, the first being 1. */
@@ -122,27 +129,23 @@ function withTextColumn(file: string, sheet: SheetRows, text: string): TableGues
  *
  * @param shard the part of the files that is read; all of them where it is left out
  * @param text name of the column of tables that holds the text
- * @param apart the table of attributes that is named apart, and the command's own results: neither is a source, even
- *   where its folder is read
+ * @param attributes the table of attributes that is named apart: it is no source, even where its folder is read
  */
 export async function collect(
   paths: readonly string[],
   {
     attributes,
     text,
-    own,
     shard = { number: 1, of: 1 },
   }: {
     readonly attributes?: string;
     readonly text?: string;
-    readonly own?: OwnResults;
     readonly shard?: Shard;
   } = {},
 ): Promise<Collected> {
   const refused: { name: string; reason: string }[] = [];
-  const all = listFiles(paths, own).filter(
-    ({ path }) => attributes === undefined || resolve(path) !== resolve(attributes),
-  );
+  const { files: found, notes: passed } = listFiles(paths);
+  const all = found.filter(({ path }) => attributes === undefined || resolve(path) !== resolve(attributes));
   const [from, to] = [shard.number - 1, shard.number].map((part) =>
     Math.floor((all.length * part) / shard.of),
   );
@@ -161,7 +164,7 @@ export async function collect(
   const added = [...read.added];
   // A table may describe files of other parts.
   const names = [...added.map(({ source }) => source.name), ...all.map(({ name }) => name)];
-  const notes = [...read.notes];
+  const notes = [...passed, ...read.notes];
   const describing: { sheet: SheetRows; nameColumn: number }[] = [];
   for (const { name, sheets } of read.tables) {
     const nameColumn = namingColumn(sheets[0], names);

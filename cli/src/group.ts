@@ -10,7 +10,7 @@ import { letterAt } from '@green-thicket/core/themes/letters';
 import { drawLinks } from '@green-thicket/core/themes/redraw';
 import { defaultResolution, sweepResolution } from '@green-thicket/core/themes/resolution';
 import { degreeInside, linkedCount } from '@green-thicket/core/themes/themes';
-import { openOutput } from './output-set.ts';
+import { withOutput, type OutputFolder } from './output-folder.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 export interface GroupOptions {
@@ -33,12 +33,10 @@ function resolutionFor(graph: Graph, seed: number): number {
 }
 
 /** Groups a weighted network and writes themes.csv, concepts.csv, network.graphml and run.json. */
-export async function group(path: string, options: GroupOptions): Promise<void> {
-  const output = openOutput(
-    options.out,
-    ['themes.csv', 'concepts.csv', 'network.graphml', 'run.json'],
-    options.force ?? false,
-  );
+export const group = (path: string, options: GroupOptions): Promise<void> =>
+  withOutput(options.out, options.force ?? false, (output) => groupInto(output, path, options));
+
+async function groupInto(output: OutputFolder, path: string, options: GroupOptions): Promise<void> {
   let network: ReadNetwork;
   try {
     network = await readNetwork(readFileSync(path, 'utf8'));
@@ -108,7 +106,7 @@ export async function group(path: string, options: GroupOptions): Promise<void> 
     links: source.length,
   };
   files.set('run.json', `${JSON.stringify(record, null, 2)}\n`);
-  output.write(files);
+  output.put(files);
   process.stderr.write(
     `${communities.length} communities at resolution ${resolution}, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
   );

@@ -13,14 +13,11 @@ import { readStudyFile } from '@green-thicket/core/study-files/study-file';
 import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import { collect, type Collected } from './collect.ts';
 import { addDecisions, FIXED_TIME, NO_DECISIONS, readText } from './log.ts';
-import { ALL_RESULTS } from './results.ts';
 import { readCounts, type Counted } from './shards/counted.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 /** Where a study comes from, as the command line names it. */
 export interface LoadOptions {
-  /** Where results go; what an earlier run wrote there is no source. */
-  readonly out: string;
   /** A folder of merged counts, in place of files. */
   readonly counts?: string;
   readonly attributes?: string;
@@ -56,7 +53,7 @@ function readPassword(file: string | undefined): Uint8Array {
 /** Reads a study, or begins one of files or counts. Throws a UsageError that says what is wrong with them. */
 export async function loadStudy(
   files: readonly string[],
-  { attributes, text, out, passwordFile, counts }: LoadOptions,
+  { attributes, text, passwordFile, counts }: LoadOptions,
   say: (line: string) => void,
 ): Promise<LoadedStudy> {
   if (counts !== undefined) {
@@ -79,11 +76,7 @@ export async function loadStudy(
       throw new UsageError(`${files[0]} can’t be opened: ${reasonOf(error)}`);
     }
   }
-  const { added, refused, notes, entries, describing } = await collect(files, {
-    attributes,
-    text,
-    own: { folder: out, names: ALL_RESULTS },
-  });
+  const { added, refused, notes, entries, describing } = await collect(files, { attributes, text });
   for (const note of notes) say(note);
   for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);
   if (added.length === 0) {

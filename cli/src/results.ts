@@ -27,7 +27,6 @@ import {
 import { methodSentences, sentenceText, STOPS } from '@green-thicket/core/words/sentences';
 import type { furtherComparisons } from './comparisons.ts';
 import { reportFace } from './lexicon-file.ts';
-import { EXCHANGE_FILES, REPORT_FILES } from './publishing.ts';
 
 /** What a run writes. */
 const RESULTS = [
@@ -51,30 +50,6 @@ export const PICTURE = 'map.png';
 
 /** How many times its size a picture may be drawn. */
 export const PICTURE_SCALES = { min: 1, max: 4, whole: true } as const;
-
-/** Every file that a run may write. */
-export const ALL_RESULTS: ReadonlySet<string> = new Set([
-  ...RESULTS,
-  PICTURE,
-  ...REPORT_FILES,
-  ...EXCHANGE_FILES,
-]);
-
-/** The files that a run will write. */
-export const resultNames = ({
-  report,
-  exchange,
-  browser,
-}: {
-  readonly report?: boolean;
-  readonly exchange?: boolean;
-  readonly browser?: string;
-}): readonly string[] => [
-  ...RESULTS,
-  ...(report ? REPORT_FILES : []),
-  ...(exchange ? EXCHANGE_FILES : []),
-  ...(browser === undefined ? [] : [PICTURE]),
-];
 
 /** What a run computes. */
 export type Computed = Pick<

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cpSync, existsSync, readdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sample, suiteFolder, thicket } from './thicket.ts';
 
@@ -36,8 +36,8 @@ describe('a collection that is counted in parts', () => {
     expect(names).to.include('study.thicket');
     expect(readdirSync(at('many'))).to.deep.equal(names);
     for (const name of names) {
-      // The record of a run says how long it took.
-      if (name === 'run.json') continue;
+      // The record of a run says how long it took, and the folder’s has its checksum.
+      if (name === 'run.json' || name.startsWith('.')) continue;
       const [one, many] = ['one', 'many'].map((folder) => readFileSync(join(at(folder), name)));
       expect(many.equals(one), name).to.equal(true);
     }
@@ -63,7 +63,7 @@ describe('a collection that is counted in parts', () => {
     expect(refused(merge('part-1', 'other-settings', 'part-3'))).to.include('with other settings');
     cpSync(at('part-2'), at('other-version'), { recursive: true });
     const record = join(at('other-version'), 'part.json');
-    writeFileSync(record, readFileSync(record, 'utf8').replace('"version":1', '"version":2'));
+    writeFileSync(record, readFileSync(record, 'utf8').replace('"version":2', '"version":3'));
     expect(refused(merge('part-1', 'other-version', 'part-3'))).to.include('another version of the program');
     cpSync(at('part-2'), at('cut-short'), { recursive: true });
     truncateSync(join(at('cut-short'), 'tokens.parquet'), 4000);
@@ -91,6 +91,30 @@ describe('a collection that is counted in parts', () => {
     expect(existsSync(at('by-pattern'))).to.equal(false);
     expect(refused(count(1, 'part-1'))).to.include('add --force');
     expect(refused(thicket('count', sample, '--shard', '4/3', '--out', at('refused')))).to.include('as 3/16');
+  });
+
+  it('is refused where a single bit of a part is another', () => {
+    const names = readdirSync(at('part-2')).filter((name) => !name.startsWith('.'));
+    let seed = 7;
+    const below = (most: number): number => (seed = (seed * 48_271) % 2_147_483_647) % most;
+    for (const name of names) {
+      cpSync(at('part-2'), at('flipped'), { recursive: true });
+      const path = join(at('flipped'), name);
+      const bytes = readFileSync(path);
+      const place = below(bytes.length);
+      bytes[place] ^= 1 << below(8);
+      writeFileSync(path, bytes);
+      const { status, stderr } = thicket(
+        'merge',
+        ...['part-1', 'flipped', 'part-3'].map(at),
+        '--out',
+        at('refused'),
+      );
+      expect(status, `${name} at ${place}: ${stderr}`).to.equal(2);
+      expect(stderr).to.match(/flipped can’t be read as counts|not written by|another list of files/);
+      rmSync(at('flipped'), { recursive: true });
+    }
+    expect(existsSync(at('refused'))).to.equal(false);
   });
 
   it('may be in more parts than there are files', () => {

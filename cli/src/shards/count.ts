@@ -36,7 +36,6 @@ export async function count(files: readonly string[], options: CountOptions): Pr
       attributes,
       text,
       shard,
-      own: { folder: out, names: new Set() },
     });
     for (const note of notes) say(note);
     for (const { name, reason } of refused) say(`Left out ${name}: ${reason}`);

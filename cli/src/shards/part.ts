@@ -1,15 +1,20 @@
-import { mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { BroughtEntry } from '@green-thicket/core/intake/intake';
 import type { SheetRows } from '@green-thicket/core/formats/read-result';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TokenColumns, TokenNames } from '@green-thicket/core/text/token-columns';
+import { finishSwitch, openOutput, sumOfFile, type OutputFolder } from '../output-folder.ts';
 import { reasonOf, UsageError } from '../usage-error.ts';
 import { readTable, TableWriter } from './parquet-table.ts';
 
 const FORMAT = 'green-thicket-counts';
-const VERSION = 1;
+const VERSION = 2;
 const RECORD = 'part.json';
+const TABLES = ['sources', 'sentences', 'tokens', 'types', 'speakers'] as const;
+type Table = (typeof TABLES)[number];
+const fileOf = (table: Table): string => `${table}.parquet`;
 
 /** What a part says of itself. */
 export interface PartRecord {
@@ -34,6 +39,16 @@ export interface PartRecord {
   /** What came in for the Notebook, and tables that describe the sources. */
   readonly entries: readonly BroughtEntry[];
   readonly describing: readonly { readonly sheet: SheetRows; readonly nameColumn: number }[];
+  /** SHA-256 of each table, all its bytes: columns, headers and what says where they stand. */
+  readonly sums: Readonly<Record<Table, string>>;
+}
+
+const sumOfText = (text: string): string => createHash('sha256').update(text).digest('hex');
+
+/** A record as it stands in its file: behind it, on a line of its own, the SHA-256 of its first line. */
+function asFile(record: PartRecord): string {
+  const line = `${JSON.stringify(record)}\n`;
+  return `${line}${JSON.stringify({ sha256: sumOfText(line) })}\n`;
 }
 
 /** Sources that are texts come before those that are rows of tables, as they do when all are read in one piece. */
@@ -80,7 +95,7 @@ const asRead = (written: string): string => (written.startsWith('"') ? String(JS
 /** Writes a part source by source; nothing is in place until it is ended. */
 export class PartWriter {
   readonly #folder: string;
-  readonly #beside: string;
+  readonly #output: OutputFolder;
   readonly #sources: TableWriter<typeof SOURCES>;
   readonly #sentences: TableWriter<typeof SENTENCES>;
   readonly #tokens: TableWriter<typeof TOKENS>;
@@ -91,19 +106,14 @@ export class PartWriter {
   /** @throws UsageError where nothing can be written there, or something is there and may not be replaced */
   constructor(folder: string, force: boolean) {
     this.#folder = folder;
-    this.#beside = `${folder}.${process.pid}.part`;
-    this.#trying(() => {
-      if (!force && isThere(folder))
-        throw new UsageError(
-          `There is something at ${folder} already. Choose another place, or add --force to replace it.`,
-        );
-      mkdirSync(dirname(this.#beside), { recursive: true });
-      mkdirSync(this.#beside);
-    });
-    const at = (name: string): string => join(this.#beside, name);
-    this.#sources = this.#trying(() => new TableWriter(at('sources.parquet'), SOURCES, SOURCES_A_GROUP));
-    this.#sentences = this.#trying(() => new TableWriter(at('sentences.parquet'), SENTENCES));
-    this.#tokens = this.#trying(() => new TableWriter(at('tokens.parquet'), TOKENS));
+    this.#output = openOutput(folder, force);
+    this.#sources = this.#trying(() => new TableWriter(this.#at('sources'), SOURCES, SOURCES_A_GROUP));
+    this.#sentences = this.#trying(() => new TableWriter(this.#at('sentences'), SENTENCES));
+    this.#tokens = this.#trying(() => new TableWriter(this.#at('tokens'), TOKENS));
+  }
+
+  #at(table: Table): string {
+    return this.#output.waiting(fileOf(table));
   }
 
   async add({ kind, source, text, tags, columns }: PartSource): Promise<void> {
@@ -128,14 +138,14 @@ export class PartWriter {
   /** Writes the rest and puts the part in its place. */
   async end(
     { forms, kindOf, mentionsOf, speakers }: TokenNames,
-    record: Omit<PartRecord, 'format' | 'version' | 'sources' | 'rows' | 'words'>,
+    record: Omit<PartRecord, 'format' | 'version' | 'sources' | 'rows' | 'words' | 'sums'>,
   ): Promise<void> {
     await this.#awaiting(async () => {
       for (const table of [this.#sources, this.#sentences, this.#tokens]) await table.end();
-      const types = new TableWriter(join(this.#beside, 'types.parquet'), TYPES);
+      const types = new TableWriter(this.#at('types'), TYPES);
       await types.add({ form: forms.map(asWritten), kind: kindOf, mentions: mentionsOf });
       await types.end();
-      const labels = new TableWriter(join(this.#beside, 'speakers.parquet'), SPEAKERS);
+      const labels = new TableWriter(this.#at('speakers'), SPEAKERS);
       await labels.add({ label: speakers.map(asWritten) });
       await labels.end();
       const whole: PartRecord = {
@@ -145,16 +155,17 @@ export class PartWriter {
         sources: this.#count,
         rows: this.#rows,
         words: this.#words,
+        sums: Object.fromEntries(
+          TABLES.map((table) => [table, sumOfFile(this.#at(table))]),
+        ) as PartRecord['sums'],
       };
-      writeFileSync(join(this.#beside, RECORD), `${JSON.stringify(whole)}\n`, { flush: true });
-      rmSync(this.#folder, { recursive: true, force: true });
-      renameSync(this.#beside, this.#folder);
+      this.#output.put(new Map([[RECORD, asFile(whole)]]));
     });
   }
 
   /** Takes away what was written so far. */
   abandon(): void {
-    rmSync(this.#beside, { recursive: true, force: true });
+    this.#output.abandon();
   }
 
   #trying<T>(work: () => T): T {
@@ -181,25 +192,21 @@ export class PartWriter {
   }
 }
 
-function isThere(folder: string): boolean {
-  try {
-    readFileSync(join(folder, RECORD));
-    return true;
-  } catch {
-    return false;
-  }
-}
-
 const broken = (folder: string, error: unknown): UsageError =>
   new UsageError(`${folder} can’t be read as counts: ${reasonOf(error)}.`);
 
+const DAMAGED = new Error('it is not as it was written. Count it again');
+
 /** What a part says of itself. */
 export function readRecord(folder: string): PartRecord {
+  let text: string;
   let record: Partial<PartRecord>;
   try {
-    record = JSON.parse(readFileSync(join(folder, RECORD), 'utf8')) as Partial<PartRecord>;
+    finishSwitch(folder);
+    text = readFileSync(join(folder, RECORD), 'utf8');
+    record = JSON.parse(text.slice(0, text.indexOf('\n') + 1)) as Partial<PartRecord>;
   } catch (error) {
-    throw broken(folder, error);
+    throw broken(folder, error instanceof SyntaxError ? DAMAGED : error);
   }
   if (record.format !== FORMAT) throw broken(folder, new Error('it is something else'));
   if (record.version !== VERSION)
@@ -207,6 +214,7 @@ export function readRecord(folder: string): PartRecord {
       folder,
       new Error(`it was written by another version of the program (${record.program ?? 'unknown'})`),
     );
+  if (text !== asFile(record as PartRecord)) throw broken(folder, DAMAGED);
   return record as PartRecord;
 }
 
@@ -225,13 +233,14 @@ export interface Part {
 /** @throws UsageError where it is no part, or broken */
 export async function readPart(folder: string): Promise<Part> {
   const record = readRecord(folder);
-  const at = (name: string): string => join(folder, name);
+  const at = (table: Table): string => join(folder, fileOf(table));
   try {
-    const sources = await readTable(at('sources.parquet'), SOURCES);
-    const types = await readTable(at('types.parquet'), TYPES);
-    const labels = await readTable(at('speakers.parquet'), SPEAKERS);
-    const { start, end, ...sentences } = await readTable(at('sentences.parquet'), SENTENCES);
-    const tokens = await readTable(at('tokens.parquet'), TOKENS);
+    for (const table of TABLES) if (sumOfFile(at(table)) !== record.sums[table]) throw DAMAGED;
+    const sources = await readTable(at('sources'), SOURCES);
+    const types = await readTable(at('types'), TYPES);
+    const labels = await readTable(at('speakers'), SPEAKERS);
+    const { start, end, ...sentences } = await readTable(at('sentences'), SENTENCES);
+    const tokens = await readTable(at('tokens'), TOKENS);
     if (sources.kind.length !== record.sources || tokens.type.length !== record.words)
       throw new Error('its tables do not go together');
     return {

@@ -23,10 +23,12 @@ describe('an archive that is written', () => {
           ),
         );
         const elsewhere = unzipSync(written);
-        expect(Object.keys(elsewhere)).to.have.length(entries.length);
+        // The other reader lays its files into a plain object, which takes no file of this name.
+        const readable = entries.filter(([name]) => name !== '__proto__');
+        expect(Object.keys(elsewhere)).to.have.length(readable.length);
+        for (const [name, bytes] of readable) expect([...elsewhere[name]], name).to.deep.equal([...bytes]);
         const own = openArchive(written);
         for (const [name, bytes] of entries) {
-          expect([...elsewhere[name]], name).to.deep.equal([...bytes]);
           expect([...own.read(name)], name).to.deep.equal([...bytes]);
         }
       }),
