@@ -246,12 +246,9 @@ export function openOutput(folder: string, force: boolean): OutputFolder {
         writeRecord(folder, {
           ...NOTHING,
           files: Object.fromEntries(
-            all.map((name) => [
-              name,
-              [...(ownValue(before, name) ?? []), ...(name in put ? [put[name]] : [])],
-            ]),
+            all.map((name) => [name, [ownValue(before, name) ?? [], ownValue(put, name) ?? []].flat()]),
           ),
-          switching: { from: basename(place), put, drop: all.filter((name) => !(name in put)) },
+          switching: { from: basename(place), put, drop: all.filter((name) => !Object.hasOwn(put, name)) },
         });
       } catch (error) {
         abandon();

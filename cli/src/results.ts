@@ -12,7 +12,7 @@ import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { DecisionLog } from '@green-thicket/core/study/record';
-import type { StudyState } from '@green-thicket/core/study/study';
+import { namesOutside, type StudyState } from '@green-thicket/core/study/study';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
@@ -29,21 +29,20 @@ import type { furtherComparisons } from './comparisons.ts';
 import { reportFace } from './lexicon-file.ts';
 
 /** What a run writes. */
-const RESULTS = [
-  'concepts.csv',
-  'links.csv',
-  'themes.csv',
-  'strength.csv',
-  'apart.csv',
-  'time.csv',
-  'tone.csv',
-  'map.svg',
-  'network.graphml',
-  'network.json',
-  'study.thicket',
-  'methods.md',
-  'run.json',
-] as const;
+type ResultName =
+  | 'concepts.csv'
+  | 'links.csv'
+  | 'themes.csv'
+  | 'strength.csv'
+  | 'apart.csv'
+  | 'time.csv'
+  | 'tone.csv'
+  | 'map.svg'
+  | 'network.graphml'
+  | 'network.json'
+  | 'study.thicket'
+  | 'methods.md'
+  | 'run.json';
 
 /** What is written where there is a browser that draws. */
 export const PICTURE = 'map.png';
@@ -145,15 +144,10 @@ export async function resultFiles(
     readonly further: ReturnType<typeof furtherComparisons>;
   },
   record: object,
-): Promise<Record<(typeof RESULTS)[number], string | Uint8Array>> {
+): Promise<Record<ResultName, string | Uint8Array>> {
   const { candidates, concepts, links, themes, redrawn, map, strength, comparison, languages } = computed;
-  const { rename, renameAnyCase } = renamerOf(state.pseudonyms);
+  const { rename, renameAnyCase } = renamerOf(namesOutside(state));
   const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
-  // Names of columns stay.
-  const inRows = (csv: string): string => {
-    const end = csv.indexOf('\n');
-    return csv.slice(0, end) + renameAnyCase(csv.slice(end));
-  };
   const namedThemes = {
     ...themes,
     themes: themes.themes.map((theme) => ({ ...theme, label: renameAnyCase(theme.label) })),
@@ -174,10 +168,10 @@ export async function resultFiles(
     'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
     'links.csv': linksTable(labels, links),
     'themes.csv': themesTable(labels, namedThemes, redrawn),
-    'strength.csv': inRows(strengthTable(comparisons, themes)),
-    'apart.csv': inRows(apartTable(apart)),
-    'time.csv': timeTable(overTime),
-    'tone.csv': inRows(toneTable(tones)),
+    'strength.csv': renameAnyCase(strengthTable(comparisons, themes)),
+    'apart.csv': renameAnyCase(apartTable(apart)),
+    'time.csv': renameAnyCase(timeTable(overTime)),
+    'tone.csv': renameAnyCase(toneTable(tones)),
     'map.svg': withDrawnFace(withDrawnWords(drawMap(map, state.title), renameAnyCase), reportFace()),
     'network.graphml': network('graphml'),
     'network.json': network('json'),

@@ -1,6 +1,6 @@
 import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/formats/sealed-file';
 import { expect } from 'chai';
-import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { KARATE } from '../../core/test/examples.ts';
 import { sample, suiteFolder, thicket } from './thicket.ts';

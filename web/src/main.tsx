@@ -9,12 +9,14 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { DemoPage } from './frame/DemoPage.tsx';
+import { ErasingFault } from './frame/ErasingNote.tsx';
 import { FaultPage } from './frame/FaultPage.tsx';
 import { NotCarriedOver } from './frame/NotCarriedOver.tsx';
 import { StartPage } from './frame/StartPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { UnheardFaults } from './frame/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
+import { finishErasing } from './store/erasing.ts';
 import { antTheme, giveTheme } from './theme.ts';
 import './styles/base.css';
 import './styles/shared.css';
@@ -58,6 +60,7 @@ createRoot(root).render(
     <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
       <AntApp className="app">
         <UnheardFaults />
+        <ErasingFault />
         <NewVersion />
         <QueryClientProvider client={queries}>
           {notCarried === undefined ? (
@@ -70,3 +73,5 @@ createRoot(root).render(
     </ConfigProvider>
   </StrictMode>,
 );
+// What a browser that was ended left to erase; behind what is being looked at.
+if (notCarried === undefined) finishErasing().catch(reportError);

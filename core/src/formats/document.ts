@@ -81,11 +81,64 @@ export async function withPictures(blocks: readonly Block[], face: string, draw:
   return drawn;
 }
 
-/** A drawing with the words on it changed by a function; what is drawn stays. */
-export const withDrawnWords = (svg: string, change: (words: string) => string): string =>
-  svg.replace(/<style>[\s\S]*?<\/style>|>([^<]+)(?=<)/g, (whole, words: string | undefined) =>
-    words === undefined || words.trim() === '' ? whole : `>${escapeXml(change(unescapeXml(words)))}`,
+/** A line of words in a drawing: its attributes but for how far down it stands, a letter before it, its words. */
+const LINE = /<text\b([^>]*)>(<tspan\b[^>]*>[^<]*<\/tspan> ?)?([^<]*)<\/text>/g;
+const DOWN = / y="[^"]*"/;
+/** A line of words as above, a label for who does not see the drawing, or any other words; a style sheet has none. */
+const ANY_WORDS =
+  /<style>[\s\S]*?<\/style>|(<text\b[^>]*>(?:<tspan\b[^>]*>[^<]*<\/tspan> ?)?[^<]*<\/text>)|aria-label="([^"]*)"|>([^<]+)(?=<)/g;
+
+/** Words laid into so many lines, each about as long as the others. */
+function inSoManyLines(words: string, count: number): string[] {
+  const lines = new Array<string>(count).fill('');
+  let line = 0;
+  for (const word of words.split(' ')) {
+    const filled = lines[line].length + word.length / 2 > words.length / count;
+    if (lines[line] !== '' && filled && line < count - 1) line++;
+    lines[line] += `${lines[line] === '' ? '' : ' '}${word}`;
+  }
+  return lines;
+}
+
+/**
+ * A drawing with the words on it changed by a function; what is drawn stays. A name that is broken over lines, which are alike but
+ * for how far down they stand, is changed as a whole.
+ */
+export function withDrawnWords(svg: string, change: (words: string) => string): string {
+  const lines = Array.from(svg.matchAll(LINE), ([whole, attributes, before = '', words], i) => ({
+    ...{ whole, attributes, before, words: unescapeXml(words), i },
+  }));
+  const written = lines.map(({ words }) => words);
+  const alike = (a: string, b: string): boolean =>
+    DOWN.test(a) && a.replace(DOWN, '') === b.replace(DOWN, '') && a.includes('text-anchor="middle"');
+  for (let first = 0; first < lines.length;) {
+    let end = first + 1;
+    while (
+      end < lines.length &&
+      lines[end].before === '' &&
+      alike(lines[first].attributes, lines[end].attributes)
+    )
+      end++;
+    const together = written.slice(first, end).join(' ');
+    const changed = change(together);
+    if (changed !== together)
+      inSoManyLines(changed, end - first).forEach((line, i) => (written[first + i] = line));
+    first = end;
+  }
+  let next = 0;
+  return svg.replace(
+    ANY_WORDS,
+    (whole, line: string | undefined, label: string | undefined, words: string | undefined) => {
+      if (line !== undefined) {
+        const { attributes, before, words: was } = lines[next];
+        const now = written[next++];
+        return now === was ? whole : `<text${attributes}>${before}${escapeXml(now)}</text>`;
+      }
+      if (label !== undefined) return `aria-label="${escapeXml(change(unescapeXml(label)))}"`;
+      return words === undefined || words.trim() === '' ? whole : `>${escapeXml(change(unescapeXml(words)))}`;
+    },
   );
+}
 
 /** How the words of a document are changed: prose, and names and labels by themselves. */
 export interface WordChange {

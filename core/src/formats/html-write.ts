@@ -23,6 +23,10 @@ td.number,th.number{text-align:right;font-variant-numeric:tabular-nums}
 @media print{body{background:#fff;font-size:10.5pt}main{max-width:none;padding:0}nav{display:none}
 h1,h2,h3,caption{break-after:avoid}figure,blockquote,tr{break-inside:avoid}h2{break-before:auto}.wide{overflow:visible}}`;
 
+/** A page that was saved runs nothing and loads nothing, whatever got into it. */
+const POLICY =
+  "default-src 'none'; style-src 'unsafe-inline'; font-src data:; base-uri 'none'; form-action 'none'";
+
 function runHtml({ text, bold = false, italic = false }: Run): string {
   const words = escapeXml(text);
   const slanted = italic ? `<em>${words}</em>` : words;
@@ -87,8 +91,9 @@ export function writeHtml(title: string, blocks: readonly Block[]): string {
         return tableHtml(block);
       case 'picture': {
         const drawing = standingAlone(block.svg, ++picture).replace(
-          /<svg\b([^>]*?)( role="img")?>/,
-          `<svg$1 role="img" aria-label="${escapeXml(block.alt)}">`,
+          /<svg\b([^>]*?)(?: role="img")?([^>]*)>/,
+          (_, before: string, after: string) =>
+            `<svg${before}${after} role="img" aria-label="${escapeXml(block.alt)}">`,
         );
         return `<figure>${drawing}<figcaption>${escapeXml(block.caption)}</figcaption></figure>`;
       }
@@ -101,7 +106,7 @@ export function writeHtml(title: string, blocks: readonly Block[]): string {
   const [first, ...others] = blocks.map(blockHtml);
   return [
     '<!doctype html>',
-    `<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escapeXml(title)}</title>`,
+    `<html lang="en"><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="${POLICY}"><meta name="viewport" content="width=device-width,initial-scale=1"><title>${escapeXml(title)}</title>`,
     `<style>${STYLE}\nsvg text{font-family:'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif}</style></head>`,
     '<body><main>',
     first ?? '',

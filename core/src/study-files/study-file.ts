@@ -2,6 +2,7 @@ import { strFromU8, strToU8 } from 'fflate';
 import Joi from 'joi';
 import { hashText } from '../base/hash.ts';
 import { ArchiveError, openArchive, type Archive } from '../formats/archive.ts';
+import { DrawingError, readDrawing, writeDrawing } from '../formats/drawing.ts';
 import { packBytes, writeArchive, type PackedBytes } from '../formats/archive-write.ts';
 import type { DecisionLog, DecisionRecord } from '../study/record.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
@@ -188,9 +189,30 @@ export function readStudyFile(bytes: Uint8Array): OpenedStudyFile {
     log,
     register: intact<ThemeIdentity>('The register’s theme', identitySchema, json.register),
     originals,
-    notebook: intact<NotebookEntry>('Notebook entry', entrySchema, json.notebook ?? []),
+    notebook: intact<NotebookEntry>('Notebook entry', entrySchema, json.notebook ?? []).map((entry, i) =>
+      withReadPicture(entry, (what) => leftOut.push(`The picture of Notebook entry ${i + 1} ${what}.`)),
+    ),
     leftOut,
   };
+}
+
+/** An entry whose kept picture is data: read as a drawing, without what no drawing needs, or left out. */
+function withReadPicture(entry: NotebookEntry, say: (what: string) => void): NotebookEntry {
+  const { view } = entry;
+  const picture = view?.figure?.picture;
+  if (!view?.figure || !picture) return entry;
+  const { picture: _, ...others } = view.figure;
+  try {
+    const { root, leftOut } = readDrawing(picture.svg);
+    if (leftOut.length > 0)
+      say(`held what no drawing needs (${leftOut.slice(0, 5).join(', ')}), and is kept without it`);
+    const svg = leftOut.length > 0 ? writeDrawing(root) : picture.svg;
+    return { ...entry, view: { ...view, figure: { ...others, picture: { ...picture, svg } } } };
+  } catch (error) {
+    if (!(error instanceof DrawingError)) throw error;
+    say(`was left out: ${error.message}`);
+    return { ...entry, view: { ...view, figure: others } };
+  }
 }
 
 function readJson(archive: Archive): StudyJson {

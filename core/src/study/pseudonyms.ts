@@ -1,5 +1,14 @@
+import { foldedWord, isOneEditApart, nameFinder, type FoundName } from './name-matcher.ts';
+
 /** Names as they stand in the texts → what stands for them in whatever leaves the study. */
 export type Pseudonyms = Readonly<Record<string, string>>;
+
+/** What of a study says how names leave it. */
+export interface NamesOutside {
+  readonly pseudonyms: Pseudonyms;
+  /** Names that are words too, and names only where they begin with a capital. */
+  readonly capitalNames: readonly string[];
+}
 
 /** A text with names changed, and where a place of it went. */
 export interface RenamedText {
@@ -14,7 +23,7 @@ export interface Renamer {
   /** A text with every listed name changed and marked by square brackets, as alterations of a quotation are. */
   readonly rename: (text: string) => string;
   readonly renamed: (text: string) => RenamedText;
-  /** The same with names however they are written: for names of files. */
+  /** The same of a label or the name of a file, where a name that is a word too is one however it is written. */
   readonly renameAnyCase: (text: string) => string;
 }
 
@@ -24,55 +33,58 @@ const UNCHANGED: Renamer = {
   renameAnyCase: (text) => text,
 };
 
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&');
-
-/** One pattern for all names, the longest first; a name ends where no letter or digit goes on. */
-function patternOf(names: readonly string[], flags: string): RegExp {
-  const longestFirst = [...names].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
-  // However many spaces or line ends stand between the words of a name.
-  const written = longestFirst.map((name) => name.split(/\s+/).map(escaped).join('\\s+'));
-  return new RegExp(`(?<![\\p{L}\\p{N}])(?:${written.join('|')})(?![\\p{L}\\p{N}])`, flags);
-}
-
-const spaced = (name: string): string => name.split(/\s+/).join(' ');
+/** A label that was cut off: its last word may be the beginning of a name. */
+const CUT_WORD = /([\p{L}\p{M}'’-]{3,})…/gu;
 
 /**
- * What gives names their pseudonyms: a name as it is written or in capitals; one of several words in small letters too. All at
- * once, so that no pseudonym is taken for a name.
+ * What gives names their pseudonyms, however they are written (`nameFinder`); endings stay behind the bracket. All at once, so
+ * that no pseudonym is taken for a name.
  *
- * @example renamerOf({ Ada: 'Bea' }).rename('Ada and Adam') // '[Bea] and Adam'
+ * @example renamerOf({ pseudonyms: { Ada: 'Bea' }, capitalNames: [] }).rename('ADA’s and Adam') // '[Bea]’s and Adam'
  */
-export function renamerOf(pseudonyms: Pseudonyms): Renamer {
+export function renamerOf({ pseudonyms, capitalNames }: NamesOutside): Renamer {
   const entries = Object.entries(pseudonyms).filter(([name]) => name.trim() !== '');
   if (entries.length === 0) return UNCHANGED;
-  const standsFor = new Map<string, string>();
-  const lowered = new Map<string, string>();
-  for (const [given, pseudonym] of entries) {
-    const name = spaced(given.trim());
-    standsFor.set(name, pseudonym);
-    lowered.set(name.toLowerCase(), pseudonym);
-    for (const form of [name.toUpperCase(), ...(name.includes(' ') ? [name.toLowerCase()] : [])])
-      if (!standsFor.has(form)) standsFor.set(form, pseudonym);
-  }
-  const pattern = patternOf([...standsFor.keys()], 'gu');
-  const anyCase = patternOf([...lowered.keys()], 'giu');
-  const bracketed = (pseudonym: string | undefined, name: string): string => `[${pseudonym ?? name}]`;
-  const rename = (text: string): string =>
-    text.replace(pattern, (name) => bracketed(standsFor.get(spaced(name)), name));
+  const capital = new Set(capitalNames);
+  const find = nameFinder(entries.map(([name]) => ({ name, onlyCapital: capital.has(name) })));
+  const bracketed = ({ name }: FoundName): string => `[${entries[name][1]}]`;
+  const put = (text: string, names: readonly FoundName[]): string => {
+    let out = '';
+    let from = 0;
+    for (const each of names) {
+      out += text.slice(from, each.start) + bracketed(each);
+      from = each.end;
+    }
+    return out + text.slice(from);
+  };
+  const words = entries.flatMap(([name], number) =>
+    foldedWord(name)
+      .split(' ')
+      .map((word) => ({ word, number })),
+  );
+  const withCutNames = (text: string): string =>
+    text.includes('…')
+      ? text.replace(CUT_WORD, (whole, word: string) => {
+          const begun = foldedWord(word);
+          const of = words.find((each) => each.word.startsWith(begun) && each.word.length > begun.length);
+          return of ? `[${entries[of.number][1]}]` : whole;
+        })
+      : text;
   return {
-    rename,
+    rename: (text) => put(text, find(text, true)),
     renamed(text) {
+      const found = find(text, true);
       // Where each name stood, and how far what follows it has moved.
-      const names: { start: number; end: number; newStart: number; newEnd: number }[] = [];
       let shift = 0;
-      for (const match of text.matchAll(pattern)) {
-        const [start, end] = [match.index, match.index + match[0].length];
-        const length = bracketed(standsFor.get(spaced(match[0])), match[0]).length;
-        names.push({ start, end, newStart: start + shift, newEnd: start + shift + length });
+      const names = found.map((each) => {
+        const { start, end } = each;
+        const { length } = bracketed(each);
+        const newStart = start + shift;
         shift += length - (end - start);
-      }
+        return { start, end, newStart, newEnd: newStart + length };
+      });
       return {
-        text: rename(text),
+        text: put(text, found),
         changed: names.length,
         placeOf(at, side) {
           let low = 0;
@@ -90,9 +102,85 @@ export function renamerOf(pseudonyms: Pseudonyms): Renamer {
         },
       };
     },
-    renameAnyCase: (text) =>
-      text.replace(anyCase, (name) => bracketed(lowered.get(spaced(name).toLowerCase()), name)),
+    renameAnyCase: (text) => withCutNames(put(text, find(text, false))),
   };
+}
+
+/** How often each listed name of one word stands in the texts in small letters: it may be a word too. */
+export function writtenSmall(pseudonyms: Pseudonyms, texts: readonly string[]): Map<string, number> {
+  const names = Object.keys(pseudonyms).filter((name) => /^\p{Lu}[\p{L}\p{M}]*$/u.test(name.trim()));
+  const find = nameFinder(names.map((name) => ({ name })));
+  const counts = new Map<string, number>();
+  for (const text of texts) {
+    for (const { start, end, name } of find(text, false)) {
+      if (text.slice(start, end) !== text.slice(start, end).toLowerCase()) continue;
+      counts.set(names[name], (counts.get(names[name]) ?? 0) + 1);
+    }
+  }
+  return counts;
+}
+
+/** Something that looks like a listed name and is not changed. */
+export interface LikeName {
+  readonly text: string;
+  readonly times: number;
+  /** The listed name it is like. */
+  readonly name: string;
+}
+
+const CAPITALISED = /(?<![\p{L}\p{M}'’])\p{Lu}[\p{L}\p{M}'’]*/gu;
+/** Initials, with a family name behind them or alone. */
+const INITIALS = /(?<![\p{L}.])(?:\p{Lu}\.[ \u00a0]?){2,3}(?!\p{L})/gu;
+/** Of shorter words half the words there are would be alike. */
+const SHORTEST_ALIKE = 4;
+
+/**
+ * What in texts still looks like a listed name once names are changed: one letter another, a part of a name of several words, its
+ * initials. The most frequent first.
+ */
+export function likeNames(names: NamesOutside, texts: readonly string[]): LikeName[] {
+  const listed = Object.keys(names.pseudonyms).filter((name) => name.trim() !== '');
+  if (listed.length === 0) return [];
+  const { rename } = renamerOf(names);
+  const parts = listed.flatMap((name) => {
+    const words = foldedWord(name.trim()).split(' ');
+    return words.map((word) => ({ name, word, isPart: words.length > 1 }));
+  });
+  const initials = new Map(
+    listed.flatMap((name) => {
+      const words = foldedWord(name.trim()).split(' ');
+      return words.length > 1 ? [[words.map((word) => word[0]).join(''), name] as const] : [];
+    }),
+  );
+  const alike = new Map<string, { text: string; times: number; name: string } | undefined>();
+  const look = (text: string): LikeName | undefined => {
+    const word = foldedWord(text.replace(/['’]s$/u, ''));
+    if (/[.]/.test(text)) {
+      const name = initials.get(word.replace(/[ .]/g, ''));
+      return name === undefined ? undefined : { text, times: 0, name };
+    }
+    const like = parts.find(
+      (part) =>
+        word.length >= SHORTEST_ALIKE - 1 &&
+        ((part.isPart && part.word === word) ||
+          (part.word.length >= SHORTEST_ALIKE && isOneEditApart(part.word, word))),
+    );
+    return like ? { text, times: 0, name: like.name } : undefined;
+  };
+  const stands = new Set(Object.values(names.pseudonyms).flatMap((each) => foldedWord(each).split(' ')));
+  for (const text of texts) {
+    const changed = rename(text);
+    for (const pattern of [CAPITALISED, INITIALS]) {
+      for (const [each] of changed.matchAll(pattern)) {
+        if (!alike.has(each)) alike.set(each, stands.has(foldedWord(each)) ? undefined : look(each));
+        const known = alike.get(each);
+        if (known) known.times++;
+      }
+    }
+  }
+  return [...alike.values()]
+    .filter((each) => each !== undefined)
+    .sort((a, b) => b.times - a.times || (a.text < b.text ? -1 : 1));
 }
 
 /** Characters a pseudonym may have: what no table, page or document minds. */
@@ -105,7 +193,7 @@ export function pseudonymFault(name: string, pseudonym: string, known: Pseudonym
   if (pseudonym.trim() === '') return undefined;
   if (!PLAIN.test(pseudonym)) return 'A pseudonym is letters, digits, spaces, points and hyphens.';
   const isIn = (words: string, text: string): boolean =>
-    renamerOf({ [words]: 'x' }).renameAnyCase(text) !== text;
+    renamerOf({ pseudonyms: { [words]: 'x' }, capitalNames: [] }).renameAnyCase(text) !== text;
   if (isIn(name, pseudonym)) return `“${pseudonym}” still has ${name} in it. Choose another.`;
   for (const [other, standsIn] of others) {
     if (isIn(other, pseudonym))

@@ -12,7 +12,7 @@ import type { ThemeSettings } from '../themes/themes.ts';
 import type { MapSettings } from '../map/scene.ts';
 import type { StrengthMeasure } from '../compare/measures.ts';
 import type { ToneEntry } from '../compare/tone-lists.ts';
-import type { Pseudonyms } from './pseudonyms.ts';
+import type { NamesOutside, Pseudonyms } from './pseudonyms.ts';
 import type { AttributeType } from './attributes.ts';
 import type { Subset } from './subset.ts';
 
@@ -193,6 +193,8 @@ export interface StudyState {
   readonly mapPins: Readonly<Record<string, readonly [x: number, y: number]>>;
   /** Names that leave the study as others. */
   readonly pseudonyms: Pseudonyms;
+  /** Names with a pseudonym that are words too, and names only where they begin with a capital. */
+  readonly capitalNames: readonly string[];
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
@@ -258,4 +260,11 @@ export const EMPTY_STUDY: StudyState = {
   toneLists: {},
   mapPins: {},
   pseudonyms: {},
+  capitalNames: [],
 };
+
+/** How names leave a study. */
+export const namesOutside = ({ pseudonyms, capitalNames }: StudyState): NamesOutside => ({
+  pseudonyms,
+  capitalNames,
+});

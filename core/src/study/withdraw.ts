@@ -75,7 +75,9 @@ export function registerWithin(register: readonly ThemeIdentity[], texts: Iterab
 export function withoutUnsaidNames(log: DecisionLog, said: Iterable<string>): DecisionLog {
   const names = new Set(
     log.records.flatMap(({ decision }) =>
-      decision.kind === 'setPseudonyms' ? Object.keys(decision.change) : [],
+      decision.kind === 'setPseudonyms'
+        ? [...Object.keys(decision.change), ...Object.keys(decision.capital ?? {})]
+        : [],
     ),
   );
   const others = log.records.filter(({ decision }) => decision.kind !== 'setPseudonyms');
@@ -90,8 +92,16 @@ export function withoutUnsaidNames(log: DecisionLog, said: Iterable<string>): De
     records: log.records.map((record): DecisionRecord => {
       const { decision } = record;
       if (decision.kind !== 'setPseudonyms') return record;
-      const change = withoutWords(decision.change, (name) => unsaid.has(name));
-      return { ...record, decision: { ...decision, change } };
+      const isUnsaid = (name: string): boolean => unsaid.has(name);
+      const { capital, ...rest } = decision;
+      return {
+        ...record,
+        decision: {
+          ...rest,
+          change: withoutWords(decision.change, isUnsaid),
+          ...(capital ? { capital: withoutWords(capital, isUnsaid) } : {}),
+        },
+      };
     }),
   };
 }

@@ -21,7 +21,7 @@ import { partAround } from './part-around.ts';
 import { languageOf, textsOf } from '../engine/resources.ts';
 import { idsOf, knownTextsOf, type KnownText } from '../engine/stage-keys.ts';
 import { attributeNames } from '../study/groups.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import type { Recipe } from '../study/recipe.ts';
 import { workingSources } from '../study/subset.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
@@ -114,7 +114,7 @@ export const CLEANING_KEYS = {
   cleaningFigures: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
   cleanedFile: reads([], (state) => ({
     sources: workingSources(state),
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
     ...cleaningOf(state),
   })),
   recipeReport: reads(['speakers', 'tokens', 'candidates', 'languages'], (state) => ({
@@ -251,7 +251,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
   },
 
   *cleanedFile({ as }, { own, original }) {
-    const renamer = renamerOf(own.pseudonyms);
+    const renamer = renamerOf(own.names);
     const sources = renamedSources(own.sources, renamer);
     const texts: string[] = [];
     for (const layer of layersOf(knownTextsOf(own.sources), own, original)) {

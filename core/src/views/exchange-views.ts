@@ -6,7 +6,7 @@ import { writeCodebook, writeQdaProject, type QdaCode, type QdaSelection } from 
 import { inkOf } from '../map/palette.ts';
 import { sentenceAt } from '../reading/hits.ts';
 import type { NotebookEntry } from '../study/notebook.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import { sourcesIn, workingSources } from '../study/subset.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { Int32List } from '../base/int32-list.ts';
@@ -33,12 +33,12 @@ const CODE_STAGES = ['concepts', 'themes'] as const;
 export const EXCHANGE_KEYS = {
   codebookFile: reads(CODE_STAGES, (state) => ({
     labels: state.conceptLabels,
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
     notes: state.themeChoices.notes,
   })),
   projectFile: reads([...CODE_STAGES, 'tokens', 'stretches', 'spoken'], (state) => ({
     labels: state.conceptLabels,
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
     notes: state.themeChoices.notes,
     fewest: fewestInStretch(state),
     title: state.title,
@@ -64,7 +64,7 @@ function* codesOf({
 }: Pick<ContextOf<typeof EXCHANGE_KEYS.codebookFile>, 'take' | 'own'>): Stepwise<QdaCode[]> {
   const concepts = yield* take('concepts');
   const { themes, themeOf } = yield* take('themes');
-  const { rename, renameAnyCase } = renamerOf(own.pseudonyms);
+  const { rename, renameAnyCase } = renamerOf(own.names);
   const labels = conceptLabels(own.labels, concepts).map(renameAnyCase);
   const conceptCode = (i: number, colour?: string): QdaCode => ({
     id: `concept ${concepts.keys[i]}`,
@@ -155,7 +155,7 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
     const firstMention = new Int32Array(own.sources.length + 1);
     for (const token of occurrenceFirst) firstMention[tokens.sentenceSource[sentenceAt(tokens, token)] + 1]++;
     for (let s = 0; s < own.sources.length; s++) firstMention[s + 1] += firstMention[s];
-    const renamer = renamerOf(own.pseudonyms);
+    const renamer = renamerOf(own.names);
     const selectionsOf = (s: number): QdaSelection[] => {
       const { placeOf } = renamer.renamed(original(own.sources[s].id));
       const selection = (start: number, end: number, code: string): QdaSelection => ({
@@ -181,7 +181,9 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
     const bytes = yield* writeQdaProject({
       title: renamer.renameAnyCase(own.title),
       codes,
-      types: own.types,
+      types: Object.fromEntries(
+        Object.entries(own.types).map(([name, type]) => [renamer.renameAnyCase(name), type]),
+      ),
       sets: own.sets.map(({ name, sources }) => ({ name: renamer.renameAnyCase(name), sources })),
       sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => ({
         id,

@@ -3,7 +3,8 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { drawComparison } from '../compare/draw.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
 import { tableNumber } from '../formats/csv.ts';
-import type { Block } from '../formats/document.ts';
+import { paragraph, type Block } from '../formats/document.ts';
+import { safeDrawing } from '../formats/drawing.ts';
 import { drawMap } from '../map/draw.ts';
 import { drawDispersion } from '../reading/draw.ts';
 import { MEASURES } from '../network/measures.ts';
@@ -350,10 +351,15 @@ export const makeFigure = (
 ): Stepwise<Figure> => (MAKERS[question.kind] as Makers['map'])(question as never, state, ask, most);
 
 /** A figure as parts of a document; `number` stands in its caption. */
-export function figureBlocks({ title, note, picture, table }: Figure, number: number): Block[] {
-  const caption = `Figure ${number}. ${title}. ${note}`;
+export function figureBlocks({ title, note, picture: kept, table }: Figure, number: number): Block[] {
+  // A picture that was kept may come from elsewhere: it is data until it was read as a drawing.
+  const svg = kept && safeDrawing(kept.svg);
+  const picture = kept && svg !== undefined ? { svg, alt: kept.alt } : undefined;
+  const lost = kept && svg === undefined ? ' Its picture can’t be read as a drawing and was left out.' : '';
+  const caption = `Figure ${number}. ${title}. ${note}${lost}`;
   return [
     ...(picture ? [{ kind: 'picture' as const, caption, ...picture }] : []),
+    ...(lost !== '' && !table ? [paragraph(caption)] : []),
     ...(table
       ? [{ kind: 'table' as const, caption: picture ? `The numbers of figure ${number}` : caption, ...table }]
       : []),

@@ -35,7 +35,7 @@ export const renamedSources = (
     ...source,
     name: renameAnyCase(source.name),
     attributes: Object.fromEntries(
-      Object.entries(source.attributes).map(([name, value]) => [name, renameAnyCase(value)]),
+      Object.entries(source.attributes).map(([name, value]) => [renameAnyCase(name), renameAnyCase(value)]),
     ),
   }));
 

@@ -15,7 +15,7 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { passagesCsv, passagesDocx, renamedPassages, renamedSources } from './passage-files.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { partAround } from './part-around.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from './view.ts';
 import { functionWordsOf } from '../concepts/stop-words.ts';
@@ -102,7 +102,7 @@ export const READING_KEYS = {
       ...readForSelections(state, [selection], within),
       stretching: stretchSettings(state),
       sources: workingSources(state),
-      pseudonyms: state.pseudonyms,
+      names: namesOutside(state),
     }),
   ),
   source: reads(SELECTION_STAGES, (state, { sourceId, selection }: Asked<'source'>) => ({
@@ -178,7 +178,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
       { selection, within, order, limit: MOST_SAVED },
       context,
     );
-    const renamer = renamerOf(context.own.pseudonyms);
+    const renamer = renamerOf(context.own.names);
     const passages = renamedPassages(rows, renamer);
     const sources = renamedSources(context.own.sources, renamer);
     return {

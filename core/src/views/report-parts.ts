@@ -3,7 +3,7 @@ import type { Stepwise } from '../base/stepwise.ts';
 import { heading, paragraph, withWords, type Block } from '../formats/document.ts';
 import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
 import type { Figure, NotebookEntry } from '../study/notebook.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import { networkInForce } from '../study/in-force.ts';
 import { workingSources } from '../study/subset.ts';
 import { referencesOf, referenceText, type Reference, type ShownMeasures } from '../words/references.ts';
@@ -238,7 +238,7 @@ function entryBlocks(
 
 /** The parts of a report as a document, in the order they were asked for. */
 export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: AskView): Stepwise<Block[]> {
-  const renamer = renamerOf(state.pseudonyms);
+  const renamer = renamerOf(namesOutside(state));
   let figures = 0;
   const numbered = (figure: Figure): Block[] => figureBlocks(figure, ++figures);
   const making: Making = {

@@ -5,7 +5,7 @@ import { writeDocx } from '../formats/docx-write.ts';
 import { writeHtml } from '../formats/html-write.ts';
 import { bibText } from '../words/references.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
 import { makeFigure, type AskView } from './figures.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
@@ -21,7 +21,10 @@ function namesLeft(blocks: readonly Block[], names: readonly string[]): string[]
     block.kind === 'quote' ? [block.runs.map(({ text }) => text).join(''), block.source] : [],
   );
   const all = quoted.join('\n');
-  return names.filter((name) => all.includes(name) && renamerOf({ [name]: '' }).rename(all) !== all);
+  return names.filter(
+    (name) =>
+      all.includes(name) && renamerOf({ pseudonyms: { [name]: '' }, capitalNames: [] }).rename(all) !== all,
+  );
 }
 
 /** The views that are made of other views: figures to keep, and the report. */
@@ -45,7 +48,7 @@ export interface ReportViews {
 /** Themes and concepts as a table: what a code is called, what it is, and how much of the texts it is. */
 function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> {
   const { themes, loose } = yield* ask('themes', null);
-  const { rename, renameAnyCase } = renamerOf(own.pseudonyms);
+  const { rename, renameAnyCase } = renamerOf(namesOutside(own));
   const row = (
     theme: string,
     concept: string,
@@ -129,7 +132,7 @@ export const REPORT_VIEWS: {
       bytes:
         as === 'docx'
           ? writeDocx(blocks)
-          : strToU8(writeHtml(renamerOf(own.pseudonyms).renameAnyCase(own.title), blocks)),
+          : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks)),
     };
   },
 };

@@ -9,7 +9,7 @@ import { conceptLabels, stopWordsOf } from '../engine/resources.ts';
 import { idsOf, stopWordChoices } from '../engine/stage-keys.ts';
 import type { WordPair } from '../concepts/word-pairs.ts';
 import { attributeNames, groupsByValue, groupValues } from '../study/groups.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import { workingSources } from '../study/subset.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { renamedSources } from './passage-files.ts';
@@ -45,16 +45,16 @@ export const TABLE_KEYS = {
   matrixFile: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
     ...matrixReads(state),
     sources: workingSources(state),
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
   })),
   adjacencyFile: reads(['concepts', 'links'], (state) => ({
     labels: state.conceptLabels,
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
   })),
   networkFile: reads(['candidates', 'concepts', 'links', 'themes', 'map'], (state) => ({
     labels: state.conceptLabels,
     title: state.title,
-    pseudonyms: state.pseudonyms,
+    names: namesOutside(state),
   })),
   pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
@@ -93,7 +93,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
 
   *matrixFile({ figure }, context) {
     const { labels: given, values } = yield* matrixOf(figure, context);
-    const renamer = renamerOf(context.own.pseudonyms);
+    const renamer = renamerOf(context.own.names);
     const labels = given.map(renamer.renameAnyCase);
     const sources = renamedSources(context.own.sources, renamer);
     const attributes = attributeNames(sources);
@@ -105,10 +105,10 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };
   },
 
-  *adjacencyFile(_, { take, own: { labels: given, pseudonyms } }) {
+  *adjacencyFile(_, { take, own: { labels: given, names } }) {
     const concepts = yield* take('concepts');
     const links = yield* take('links');
-    const labels = conceptLabels(given, concepts).map(renamerOf(pseudonyms).renameAnyCase);
+    const labels = conceptLabels(given, concepts).map(renamerOf(names).renameAnyCase);
     const n = labels.length;
     const weights = new Float64Array(n * n);
     for (let i = 0; i < links.standing; i++) {
@@ -128,7 +128,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     const links = yield* take('links');
     const { themes, themeOf } = yield* take('themes');
     const { labels: placed } = yield* take('map');
-    const { renameAnyCase } = renamerOf(own.pseudonyms);
+    const { renameAnyCase } = renamerOf(own.names);
     const labels = conceptLabels(own.labels, concepts).map(renameAnyCase);
     const ids = concepts.keys.map(renameAnyCase);
     const at = new Map(placed.map((label) => [label.concept, label]));

@@ -2,7 +2,7 @@ import type { DocumentTable } from '../formats/document.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { networkInForce } from '../study/in-force.ts';
-import type { StudyState } from '../study/study.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
 import { makeFigure, type AskView } from './figures.ts';
 import type { FigureQuestion } from './figure-types.ts';
 
@@ -102,7 +102,7 @@ const NETWORK_SHEETS: typeof SHEETS = [
 
 /** The tables of a study as sheets; the first explains the columns of the others. */
 export function* workbookSheets(state: StudyState, ask: AskView): Stepwise<Sheet[]> {
-  const { renameAnyCase } = renamerOf(state.pseudonyms);
+  const { renameAnyCase } = renamerOf(namesOutside(state));
   const network = networkInForce(state);
   const listed = network ? NETWORK_SHEETS : SHEETS;
   const about: Sheet = {

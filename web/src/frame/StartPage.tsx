@@ -10,6 +10,7 @@ import { askToPersist, persistence } from '../store/persistence.ts';
 import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
 import { AskPassword } from './AskPassword.tsx';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
+import { ErasingNote } from './ErasingNote.tsx';
 import { Mark } from './Mark.tsx';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { bringTo } from '../pieces/brought-files.ts';
@@ -154,6 +155,7 @@ export function StartPage() {
           Or drop texts, documents, a table or a study file anywhere on this page.
         </p>
         {studies && studies.length > 0 && <KeptStudies studies={studies} />}
+        <ErasingNote />
         {studies?.length === 0 && window.location.origin !== USUAL_ADDRESS && (
           <p className="quiet">
             No study is kept at this address ({window.location.origin}). Each address keeps its own; yours may

@@ -8,6 +8,7 @@ import { presentFaults, watchFaults } from '../engine/faults.ts';
 import { useView } from '../engine/use-view.ts';
 import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
+import { othersAtWork } from '../store/in-line.ts';
 import { doing } from './doing.ts';
 import styles from './StatusLine.module.css';
 
@@ -48,6 +49,7 @@ export function StatusLine() {
     queries.refetchQueries({ stale: true }).catch(reportError);
     refetch().catch(reportError);
   };
+  const waits = useSyncExternalStore(othersAtWork.watch, othersAtWork.now);
   const failed = useSyncExternalStore(watchFaults, presentFaults).length > 0;
   const fault = error && !isStopped(error) ? error.message : failed ? 'Not all could be computed' : undefined;
   return (
@@ -71,7 +73,9 @@ export function StatusLine() {
         role="status"
         data-behind={busy === 0 && behind > 0 ? true : undefined}
       >
-        {fault ? (
+        {waits ? (
+          'Another tab is writing this study anew; what is decided here waits for it …'
+        ) : fault ? (
           <span className={styles.statusFault}>{fault}</span>
         ) : working && late ? (
           <>

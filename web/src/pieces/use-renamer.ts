@@ -4,6 +4,6 @@ import { useStudy } from './study-context.ts';
 
 /** Gives names their pseudonyms in what leaves the page. */
 export function useRenamer(): Renamer {
-  const { pseudonyms } = useStudy().state;
-  return useMemo(() => renamerOf(pseudonyms), [pseudonyms]);
+  const { pseudonyms, capitalNames } = useStudy().state;
+  return useMemo(() => renamerOf({ pseudonyms, capitalNames }), [pseudonyms, capitalNames]);
 }

@@ -1,15 +1,9 @@
 import { Dexie } from 'dexie';
 import { catalogue, databaseName, databaseNamed, deleteDatabase, THE_STUDY } from './database.ts';
+import { alone } from './in-line.ts';
 import { EARLIER_NAME, EarlierDatabase } from './earlier-database.ts';
 import { kept } from './store-error.ts';
 import { putOriginals } from './texts.ts';
-
-/** Runs work while no other tab or worker does the same. */
-function alone<T>(name: string, work: () => Promise<T>): Promise<T> {
-  // Without a browser, as in tests, there is nobody else.
-  const locks = (globalThis as { navigator?: { locks?: LockManager } }).navigator?.locks;
-  return locks ? (locks.request(name, work) as Promise<T>) : work();
-}
 
 /**
  * Brings what an earlier version kept into databases of their own, study by study; then the old database goes. Whatever

@@ -150,6 +150,13 @@ export interface CatalogueRow {
   lock?: Lock;
 }
 
+/** A database that is being made, or is to go: on record until nothing of it is in the browser's files any more. */
+export interface GoingRow {
+  readonly database: string;
+  /** Whether it is being made, and goes only where that was cut off. */
+  readonly making?: true;
+}
+
 /** Something of the application's own, such as the folder that copies go to. */
 export interface SettingRow {
   readonly name: string;
@@ -159,12 +166,14 @@ export interface SettingRow {
 class Catalogue extends Dexie {
   studies!: EntityTable<CatalogueRow, 'id'>;
   settings!: EntityTable<SettingRow, 'name'>;
+  going!: EntityTable<GoingRow, 'database'>;
 
-  static readonly VERSION = 1;
+  static readonly VERSION = 2;
 
   constructor() {
     super('green-thicket-studies', { chromeTransactionDurability: 'strict' });
-    this.version(Catalogue.VERSION).stores({ studies: 'id', settings: 'name' });
+    this.version(1).stores({ studies: 'id', settings: 'name' });
+    this.version(Catalogue.VERSION).stores({ going: 'database' });
     guarded(this, Catalogue.VERSION);
   }
 }
@@ -174,8 +183,12 @@ export const catalogue = new Catalogue();
 const opened = new Map<string, StudyDatabase>();
 
 /** The name of a study's database; a study that is written anew goes into the next. */
-export const databaseName = (id: string, generation: number): string =>
-  `green-thicket-study-${id}-${generation}`;
+export const databaseName = (id: string, generation: number): string => `${PREFIX}${id}-${generation}`;
+const PREFIX = 'green-thicket-study-';
+
+/** The study a database is of, by its name; undefined where it is something else. */
+export const studyIn = (name: string): string | undefined =>
+  name.startsWith(PREFIX) ? /^(.+)-\d+$/.exec(name.slice(PREFIX.length))?.[1] : undefined;
 
 /** A database by its name; there is one connection to each. */
 export function databaseNamed(name: string): StudyDatabase {
@@ -202,10 +215,19 @@ export async function theDatabase(id: string): Promise<StudyDatabase> {
   return databaseNamed(row.database);
 }
 
-/** Deletes a database from the browser's files. */
+/** How long another tab may take to let go of a database, in milliseconds. */
+const PATIENCE = 10_000;
+
+/** Deletes a database. Throws where another tab does not let go of it; then it goes once that tab does. */
 export async function deleteDatabase(name: string): Promise<void> {
   opened.get(name)?.close();
   opened.delete(name);
   forgetKey(name);
-  await Dexie.delete(name);
+  await new Promise<void>((resolve, reject) => {
+    const request = indexedDB.deleteDatabase(name);
+    request.onsuccess = () => resolve();
+    request.onerror = () => reject(request.error ?? new Error('The browser refused.'));
+    request.onblocked = () =>
+      setTimeout(() => reject(new Error('another tab does not let go of it')), PATIENCE);
+  });
 }

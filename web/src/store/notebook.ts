@@ -1,6 +1,7 @@
 import { inOrder, placesAfterMove, type NotebookEntry } from '@green-thicket/core/study/notebook';
 import { checkEntry } from './check.ts';
 import { databaseOf, theDatabase, type NotebookRow } from './database.ts';
+import { inLine } from './in-line.ts';
 import { kept, StoreError } from './store-error.ts';
 
 /** What is typed or kept of an entry; the rest of it is given when it is kept. */
@@ -12,6 +13,9 @@ export async function listEntries(id: string): Promise<NotebookRow[]> {
   const database = await databaseOf(id);
   return database ? inOrder(await database.notebook.toArray()) : [];
 }
+
+/** Writes to a Notebook in the study's line; what can't be kept becomes a sentence. */
+const written = <T>(id: string, write: () => Promise<T>): Promise<T> => inLine(id, () => kept(write));
 
 /** Entries as they were before a change, by their ids; undefined where there was none. */
 type Before = ReadonlyMap<string, NotebookRow | undefined>;
@@ -40,22 +44,24 @@ function remember(id: string, what: string, before: Before): void {
 export const lastNotebookChange = (id: string): string | undefined => changes.get(id)?.at(-1)?.what;
 
 /** Undoes the last change of a Notebook; nothing of the study's decisions is touched. */
-export async function undoInNotebook(id: string): Promise<void> {
-  const last = changes.get(id)?.at(-1);
-  if (!last) return;
-  await kept(async () => {
-    const { notebook } = await theDatabase(id);
+export function undoInNotebook(id: string): Promise<void> {
+  return written(id, async () => {
+    const last = changes.get(id)?.at(-1);
+    if (!last) return;
+    const database = await theDatabase(id);
     const back = [...last.before.values()].filter((entry) => entry !== undefined);
-    await notebook.bulkDelete([...last.before.keys()]);
-    await notebook.bulkPut(back);
+    await database.transaction('rw', database.notebook, async () => {
+      await database.notebook.bulkDelete([...last.before.keys()]);
+      await database.notebook.bulkPut(back);
+    });
+    changes.get(id)?.pop();
+    tellWatchers();
   });
-  changes.get(id)?.pop();
-  tellWatchers();
 }
 
 /** Keeps an excerpt, a memo, a heading or a view; it stands beside the decisions, and their undo does not touch it. */
 export async function keepEntry(id: string, entry: NewEntry): Promise<void> {
-  await kept(async () => {
+  await written(id, async () => {
     const whole = { ...entry, id: crypto.randomUUID(), time: new Date().toISOString() };
     await checkEntry(whole);
     const { notebook } = await theDatabase(id);
@@ -68,7 +74,7 @@ export async function keepEntry(id: string, entry: NewEntry): Promise<void> {
 
 /** Keeps entries that came in with texts, in their order; one undo takes them all out again. */
 export async function keepEntries(id: string, entries: readonly NewEntry[]): Promise<void> {
-  await kept(async () => {
+  await written(id, async () => {
     const time = new Date().toISOString();
     const whole = entries.map((entry, i) => ({ ...entry, id: crypto.randomUUID(), time, place: i }));
     for (const entry of whole) await checkEntry(entry);
@@ -79,7 +85,7 @@ export async function keepEntries(id: string, entries: readonly NewEntry[]): Pro
 }
 
 export async function changeEntry(id: string, entryId: string, change: EntryChange): Promise<void> {
-  await kept(async () => {
+  await written(id, async () => {
     const { notebook } = await theDatabase(id);
     const entry = await notebook.get(entryId);
     if (!entry) throw new StoreError('This entry is no longer in the Notebook.');
@@ -91,7 +97,7 @@ export async function changeEntry(id: string, entryId: string, change: EntryChan
 
 /** Moves an entry to a number in the order. */
 export async function moveEntry(id: string, entryId: string, to: number): Promise<void> {
-  await kept(async () => {
+  await written(id, async () => {
     const database = await theDatabase(id);
     await database.transaction('rw', database.notebook, async () => {
       const entries = inOrder(await database.notebook.toArray());
@@ -104,7 +110,7 @@ export async function moveEntry(id: string, entryId: string, to: number): Promis
 }
 
 export async function removeEntry(id: string, entryId: string): Promise<void> {
-  await kept(async () => {
+  await written(id, async () => {
     const { notebook } = await theDatabase(id);
     const entry = await notebook.get(entryId);
     await notebook.delete(entryId);

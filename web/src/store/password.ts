@@ -43,7 +43,7 @@ export function setPassword(id: string, password: string, shownAs: string): Prom
       new StoreError(`Nothing was changed: a password takes at least ${SHORTEST_PASSWORD} characters.`),
     );
   }
-  return writeAnew(id, 'The study has its password now', async ({ file, saved }) => {
+  return writeAnew(id, async ({ file, saved }) => {
     const { lock, key } = await newLock(await passwordKey(password));
     return {
       file,
@@ -56,7 +56,7 @@ export function setPassword(id: string, password: string, shownAs: string): Prom
 
 /** Takes the password away: the study is written anew without encryption. */
 export const removePassword = (id: string): Promise<void> =>
-  writeAnew(id, 'The study has no password any more', ({ file, saved }) => ({
+  writeAnew(id, ({ file, saved }) => ({
     file,
     saved,
     answer: undefined,

@@ -16,7 +16,6 @@ import {
   catalogue,
   databaseName,
   databaseNamed,
-  deleteDatabase,
   isLocked,
   databaseOf,
   theDatabase,
@@ -25,14 +24,14 @@ import {
   type SavedCopy,
   type StudyDatabase,
   type StudyFigures,
-  type StudyRow,
 } from './database.ts';
+import { erase } from './erasing.ts';
 import { inLine } from './in-line.ts';
-import { giveKey, newLock } from './keys.ts';
+import { newLock } from './keys.ts';
+import { putInPlace } from './replacing.ts';
 import { GONE, kept, StoreError } from './store-error.ts';
 import { forgetStudy, loadStudy } from './study-reader.ts';
-import { sweepDeleted } from './sweep.ts';
-import { keepOriginals, putOriginals, readOriginals, removeOriginals } from './texts.ts';
+import { keepOriginals, readOriginals, removeOriginals } from './texts.ts';
 
 export { StoreError } from './store-error.ts';
 
@@ -69,9 +68,11 @@ export async function listStudies(): Promise<ListedStudy[]> {
 }
 
 /** Keeps a study's figures for the first page; where they cannot be kept the page does without. */
-export async function keepFigures(id: string, figures: StudyFigures): Promise<void> {
-  const database = await databaseOf(id);
-  await database?.study.update(THE_STUDY, { figures });
+export function keepFigures(id: string, figures: StudyFigures): Promise<void> {
+  return inLine(id, async () => {
+    const database = await databaseOf(id);
+    await database?.study.update(THE_STUDY, { figures });
+  });
 }
 
 /** Makes an empty study and returns its id. */
@@ -85,48 +86,19 @@ export async function createStudy(title: string): Promise<string> {
   return id;
 }
 
-/** Fills a new database with a study. Whatever fails, nothing of it stays. */
-export async function fillDatabase(
-  name: string,
-  file: StudyFile,
-  row: Partial<StudyRow> = {},
-): Promise<void> {
-  const database = databaseNamed(name);
-  const { log, register, originals, notebook = [] } = file;
-  try {
-    await putOriginals(database, originals);
-    await database.transaction('rw', database.study, database.decisions, database.notebook, async () => {
-      await database.decisions.bulkAdd(log.records);
-      await database.notebook.bulkPut([...notebook]);
-      await database.study.add({
-        key: THE_STUDY,
-        title: foldDecisions(log).title,
-        head: log.head,
-        tip: log.tip,
-        register,
-        changed: now(),
-        ...row,
-      });
-    });
-  } catch (error) {
-    await deleteDatabase(name);
-    throw error;
-  }
-}
-
 async function putStudy(file: StudyFile, password?: CryptoKey): Promise<string> {
   const id = crypto.randomUUID();
-  const database = databaseName(id, 1);
-  await kept(async () => {
-    const made = password && (await newLock(password));
-    if (made) giveKey(database, made.key);
-    await fillDatabase(database, file);
-    await catalogue.studies.add({
-      id,
-      database,
-      ...(made ? { lock: { key: made.lock, shownAs: SHOWN_AS, since: now() } } : {}),
-    });
-  });
+  await inLine(id, () =>
+    kept(async () => {
+      const made = password && (await newLock(password));
+      await putInPlace({
+        id,
+        database: databaseName(id, 1),
+        file,
+        ...(made ? { key: made.key, lock: { key: made.lock, shownAs: SHOWN_AS, since: now() } } : {}),
+      });
+    }),
+  );
   return id;
 }
 
@@ -149,34 +121,39 @@ export async function exportStudy(id: string): Promise<StudyFile> {
   };
 }
 
-/** Has the browser's files written anew after something was deleted; without a browser, as in tests, there are none. */
-export async function swept(what: string): Promise<void> {
-  if (!('document' in globalThis)) return;
-  try {
-    await sweepDeleted();
-  } catch (error) {
-    throw new StoreError(
-      `${what}, but this browser’s files could not be written anew, so traces may stay in them until it tidies up by itself. Free some disk space and delete something again to clear them.`,
-      { cause: error },
-    );
-  }
+/**
+ * Deletes a study for good: in one step no study is named any more and its database is on record to go; then it goes from the
+ * browser's files.
+ */
+export async function deleteStudy(id: string): Promise<void> {
+  await inLine(id, () =>
+    kept(() =>
+      catalogue.transaction('rw', catalogue.studies, catalogue.going, async () => {
+        const row = await catalogue.studies.get(id);
+        if (!row) return;
+        await catalogue.studies.delete(id);
+        await catalogue.going.put({ database: row.database });
+      }),
+    ),
+  );
+  forgetStudy(id);
+  await erase();
 }
 
-/** Deletes a study for good: its database goes from the browser's files. */
-export async function deleteStudy(id: string): Promise<void> {
-  await kept(async () => {
-    const row = await catalogue.studies.get(id);
-    if (!row) return;
-    await catalogue.studies.delete(id);
-    forgetStudy(id);
-    await deleteDatabase(row.database);
-  });
-  await swept('The study is deleted');
+/** Whether the text of each source is kept here. */
+async function textsAreKept(database: StudyDatabase, sources: readonly StudySource[]): Promise<boolean> {
+  const kept = new Set(await database.originals.toCollection().primaryKeys());
+  return sources.every(({ id, part }) => part !== undefined || kept.has(id));
 }
 
 async function appendDecision(database: StudyDatabase, decision: Decision): Promise<void> {
   const study = await database.study.get(THE_STUDY);
   if (!study) throw new StoreError(GONE);
+  // While texts came in, the study may have been written anew in another tab, with what was on record.
+  if (decision.kind === 'addSources' && !(await textsAreKept(database, decision.sources)))
+    throw new StoreError(
+      'The study was written anew meanwhile. Nothing was added: bring the texts in again.',
+    );
   const last = await database.decisions.orderBy('seq').lastKey();
   const row: DecisionRow = {
     seq: (typeof last === 'number' ? last : 0) + 1,
@@ -196,7 +173,7 @@ export function makeDecision(id: string, decision: Decision): Promise<void> {
     kept(async () => {
       await checkDecision(decision);
       const database = await theDatabase(id);
-      await database.transaction('rw', database.study, database.decisions, () =>
+      await database.transaction('rw', database.study, database.decisions, database.originals, () =>
         appendDecision(database, decision),
       );
     }),
@@ -213,13 +190,16 @@ function everAdded(log: DecisionLog): Set<string> {
 }
 
 /** Lets go of originals that were never recorded as added: of some sources, or of all. */
-export async function dropOriginals(id: string, sources?: readonly StudySource[]): Promise<void> {
-  const database = await theDatabase(id);
-  const study = await loadStudy(id);
-  const recorded = study ? everAdded(study.log) : new Set<string>();
-  const ids = sources?.map((source) => source.id) ?? (await database.originals.toCollection().primaryKeys());
-  const loose = ids.filter((each) => !recorded.has(each));
-  if (loose.length > 0) await removeOriginals(database, new Set(loose));
+export function dropOriginals(id: string, sources?: readonly StudySource[]): Promise<void> {
+  return inLine(id, async () => {
+    const database = await theDatabase(id);
+    const study = await loadStudy(id);
+    const recorded = study ? everAdded(study.log) : new Set<string>();
+    const ids =
+      sources?.map((source) => source.id) ?? (await database.originals.toCollection().primaryKeys());
+    const loose = ids.filter((each) => !recorded.has(each));
+    if (loose.length > 0) await removeOriginals(database, new Set(loose));
+  });
 }
 
 export interface AddedNotes {
@@ -286,52 +266,58 @@ function titleAt(log: DecisionLog): string {
 export const goToDecision = (id: string, seq: number): Promise<void> => moveHead(id, () => seq);
 
 /** Gives a decision a word of reason, or takes it away where that is empty. */
-export async function giveReason(id: string, seq: number, reason: string): Promise<void> {
-  await kept(async () => {
-    const database = await theDatabase(id);
-    await database.transaction('rw', database.study, database.decisions, async () => {
-      await database.decisions
-        .where('seq')
-        .equals(seq)
-        .modify((row) => {
-          if (reason === '') delete row.reason;
-          else row.reason = reason;
-        });
-      await database.study
-        .where('key')
-        .equals(THE_STUDY)
-        .modify((row) => {
-          row.reasons = (row.reasons ?? 0) + 1;
-        });
-    });
-  });
+export function giveReason(id: string, seq: number, reason: string): Promise<void> {
+  return inLine(id, () =>
+    kept(async () => {
+      const database = await theDatabase(id);
+      await database.transaction('rw', database.study, database.decisions, async () => {
+        await database.decisions
+          .where('seq')
+          .equals(seq)
+          .modify((row) => {
+            if (reason === '') delete row.reason;
+            else row.reason = reason;
+          });
+        await database.study
+          .where('key')
+          .equals(THE_STUDY)
+          .modify((row) => {
+            row.reasons = (row.reasons ?? 0) + 1;
+          });
+      });
+    }),
+  );
 }
 
 export const undo = (id: string): Promise<void> => moveHead(id, undone);
 export const redo = (id: string): Promise<void> => moveHead(id, redone);
 
 /** Keeps the letters of the themes that are shown. */
-export async function keepRegister(id: string, shown: readonly ThemeIdentity[]): Promise<void> {
-  const database = await theDatabase(id);
-  await database.transaction('rw', database.study, async () => {
-    const study = await database.study.get(THE_STUDY);
-    if (!study) return;
-    const joined = joinRegisters(shown, study.register);
-    if (JSON.stringify(joined) !== JSON.stringify(study.register)) {
-      await database.study.update(THE_STUDY, { register: joined });
-    }
+export function keepRegister(id: string, shown: readonly ThemeIdentity[]): Promise<void> {
+  return inLine(id, async () => {
+    const database = await theDatabase(id);
+    await database.transaction('rw', database.study, async () => {
+      const study = await database.study.get(THE_STUDY);
+      if (!study) return;
+      const joined = joinRegisters(shown, study.register);
+      if (JSON.stringify(joined) !== JSON.stringify(study.register)) {
+        await database.study.update(THE_STUDY, { register: joined });
+      }
+    });
   });
 }
 
 /** Notes that a study was saved to a file, with all decisions up to one. */
-export async function noteSaved(id: string, copy: SavedCopy): Promise<void> {
-  await kept(async () => {
-    const database = await theDatabase(id);
-    await database.transaction('rw', database.study, async () => {
-      const study = await database.study.get(THE_STUDY);
-      // A file written again each day is one copy, its last state counts.
-      const others = (study?.saved ?? []).filter(({ name }) => name !== copy.name);
-      await database.study.update(THE_STUDY, { saved: [...others, copy] });
-    });
-  });
+export function noteSaved(id: string, copy: SavedCopy): Promise<void> {
+  return inLine(id, () =>
+    kept(async () => {
+      const database = await theDatabase(id);
+      await database.transaction('rw', database.study, async () => {
+        const study = await database.study.get(THE_STUDY);
+        // A file written again each day is one copy, its last state counts.
+        const others = (study?.saved ?? []).filter(({ name }) => name !== copy.name);
+        await database.study.update(THE_STUDY, { saved: [...others, copy] });
+      });
+    }),
+  );
 }

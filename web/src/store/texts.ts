@@ -1,5 +1,6 @@
 import type { AddedSource } from '@green-thicket/core/intake/intake';
 import { theDatabase, type OriginalRow, type StudyDatabase } from './database.ts';
+import { inLine } from './in-line.ts';
 import { kept } from './store-error.ts';
 
 /** Keeps texts as one portion; those that are kept already are not kept again. */
@@ -11,22 +12,28 @@ async function addPortion(database: StudyDatabase, texts: ReadonlyMap<string, st
   await database.transaction('rw', database.portions, database.originals, async () => {
     const last = await database.portions.orderBy('number').lastKey();
     const number = typeof last === 'number' ? last + 1 : 1;
-    let start = 0;
-    const rows = fresh.map(([id, { length }]): OriginalRow => {
-      start += length;
-      return { id, portion: number, start: start - length, length };
-    });
     await database.portions.add({ number, texts: blob });
-    await database.originals.bulkPut(rows);
+    await database.originals.bulkPut(rowsOf(number, fresh));
+  });
+}
+
+/** Where each of the texts of a portion stands in it. */
+function rowsOf(portion: number, texts: readonly (readonly [id: string, text: string])[]): OriginalRow[] {
+  let start = 0;
+  return texts.map(([id, { length }]) => {
+    start += length;
+    return { id, portion, start: start - length, length };
   });
 }
 
 /** Keeps originals before they are recorded as added; until they are, they belong to no source. */
 export async function keepOriginals(id: string, added: readonly AddedSource[]): Promise<void> {
   if (added.length === 0) return;
-  await kept(async () => {
-    await addPortion(await theDatabase(id), new Map(added.map(({ source, text }) => [source.id, text])));
-  });
+  await inLine(id, () =>
+    kept(async () => {
+      await addPortion(await theDatabase(id), new Map(added.map(({ source, text }) => [source.id, text])));
+    }),
+  );
 }
 
 /** Keeps texts in a database that is being made; in portions of a bearable size. */
@@ -69,17 +76,26 @@ export async function readOriginals(
   return texts;
 }
 
-/** Lets go of some originals: the portions that hold them are written anew without them. */
+/** Lets go of some originals: each portion that holds any is put without them in its own place, in one step. */
 export async function removeOriginals(database: StudyDatabase, gone: ReadonlySet<string>): Promise<void> {
   const rows = await database.originals.toArray();
   const portions = new Set(rows.filter(({ id }) => gone.has(id)).map(({ portion }) => portion));
-  for (const portion of portions) {
-    const others = rows.filter((row) => row.portion === portion && !gone.has(row.id)).map(({ id }) => id);
-    const left = await readOriginals(database, others);
+  for (const number of portions) {
+    const own = rows.filter(({ portion }) => portion === number);
+    const left = [
+      ...(await readOriginals(
+        database,
+        own.map(({ id }) => id).filter((id) => !gone.has(id)),
+      )),
+    ];
+    const texts = new Blob(left.map(([, text]) => text));
     await database.transaction('rw', database.portions, database.originals, async () => {
-      await database.originals.where('portion').equals(portion).delete();
-      await database.portions.delete(portion);
+      await database.originals.bulkDelete(own.map(({ id }) => id));
+      if (left.length === 0) await database.portions.delete(number);
+      else {
+        await database.portions.put({ number, texts });
+        await database.originals.bulkPut(rowsOf(number, left));
+      }
     });
-    if (left.size > 0) await addPortion(database, left);
   }
 }

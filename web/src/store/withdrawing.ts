@@ -25,7 +25,7 @@ export interface Withdrawn {
  * of them stays in the browser's files.
  */
 export function withdrawSources(id: string, sources: readonly StudySource[]): Promise<Withdrawn> {
-  return writeAnew(id, 'They are withdrawn', ({ file, saved }) => {
+  return writeAnew(id, ({ file, saved }) => {
     const gone = everMadeOf(file.log, originalsBehind(sources));
     // A picture or table may hold what they said: a kept view loses it, and is made again as it is then.
     const notebook = (file.notebook ?? [])

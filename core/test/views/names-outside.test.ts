@@ -1,0 +1,134 @@
+import { expect } from 'chai';
+import { strFromU8, unzipSync } from 'fflate';
+import { foldedWord } from '../../src/study/name-matcher.ts';
+import type { Decision } from '../../src/study/decisions.ts';
+import type { NotebookEntry } from '../../src/study/notebook.ts';
+import { seededRandom } from '../../src/numeric/random.ts';
+import { REPORT_PART_NAMES, type ReportQuestion } from '../../src/views/report-types.ts';
+import { asking, exampleStudy } from '../examples.ts';
+
+/** Every way in which two names may stand in texts, labels and addresses. */
+const ENGLISH = [
+  'O’Grendl',
+  "O'Grendl",
+  'o’grendl',
+  'O’GRENDL',
+  'O’Grendl’s',
+  'O’Grendls',
+  'O’Gren-\ndl',
+  'O’Gren\u00addl',
+  'ogrendl@example.org',
+  'O‑Grendl',
+];
+const GERMAN = [
+  'Großmüller',
+  'Grossmueller',
+  'GROSSMÜLLER',
+  'Gro\u00dfmu\u0308ller',
+  'Großmüllers',
+  'Großmüllern',
+  'großmüller',
+  'Groß-\nmüller',
+  'grossmueller@example.org',
+];
+const WEATHER = ['rain', 'shelter', 'bench', 'wind'];
+const MONEY = ['fare', 'wage', 'ticket', 'rent'];
+
+function study() {
+  const random = seededRandom(5);
+  const among = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)];
+  const texts = Array.from({ length: 12 }, (_, i) => {
+    const words = i % 2 === 0 ? WEATHER : MONEY;
+    const said = Array.from(
+      { length: 14 },
+      () =>
+        `Then ${among(ENGLISH)} and O’Grendl saw the ${among(words)} and the ${among(words)} with ${among(GERMAN)} by the ${among(words)}.`,
+    );
+    return {
+      name: `${i}-${among(['ogrendl', 'OGrendl2', 'interviewOGrendl', 'Grossmueller'])}.txt`,
+      text: said.join('\n\n'),
+      attributes: {
+        'seen by O’Grendl': i % 2 === 0 ? 'Großmüller' : 'other',
+        day: `2031-0${1 + (i % 3)}-10`,
+      },
+    };
+  });
+  const made = exampleStudy(texts);
+  const decisions: Decision[] = [
+    { kind: 'setAttributeType', attribute: 'day', type: 'date' },
+    { kind: 'renameStudy', title: 'Talks with O’Grendl' },
+    { kind: 'renameConcept', key: 'rain', label: 'rain of O’Grendl' },
+    { kind: 'renameTheme', letter: 'A', name: 'What the old Großmüller and O’Grendl said of weather' },
+    { kind: 'noteTheme', letter: 'A', note: 'As o’grendl put it to grossmueller@example.org' },
+    { kind: 'keepSubset', name: 'Friends of Großmüller', subset: [] },
+    { kind: 'setPseudonyms', change: { "O'Grendl": 'Bea', Großmüller: 'Cy' } },
+  ];
+  for (const decision of decisions) made.decide(decision);
+  return made;
+}
+
+/** Every text in a file that leaves: of an archive those of its files, and their names. */
+function textsOf(bytes: Uint8Array): string[] {
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return [strFromU8(bytes)];
+  return Object.entries(unzipSync(bytes)).flatMap(([name, inner]) => [name, ...textsOf(inner)]);
+}
+
+const LISTED = ['ogrendl', 'grossmuller', 'grossmueller'];
+/** What of listed names can be made out: whatever marks, breaks and tags stand between their letters. */
+function leaks(texts: readonly string[]): string[] {
+  return texts.flatMap((text) => {
+    const plain = foldedWord(text.replace(/<[^>]*>/g, ' ')).replace(/[ '-]/g, '');
+    const raw = foldedWord(text).replace(/[ '-]/g, '');
+    return LISTED.filter((name) => plain.includes(name) || raw.includes(name)).map(
+      (name) => `${name}: ${plain.slice(Math.max(0, plain.indexOf(name) - 60), plain.indexOf(name) + 40)}`,
+    );
+  });
+}
+
+describe('names with a pseudonym', () => {
+  const ask = asking(study());
+  const kept = (['map', 'strength', 'themes', 'links', 'concepts'] as const).map((kind, i): NotebookEntry => {
+    const question = kind === 'strength' ? { kind, rows: { kind: 'themes' as const } } : { kind };
+    return {
+      ...{ id: `n${i}`, time: '2031-01-02T03:04:05.000Z', note: `o’grendl at ${i}`, tags: ['Großmüllers'] },
+      view: { asked: question, address: 'map', seq: 1, figure: ask('figure', question) },
+    };
+  });
+  const asked: ReportQuestion = {
+    ...{ parts: REPORT_PART_NAMES, entries: kept, version: '9.9', quotations: 3 },
+    decisions: [{ time: '2031-01-02T03:04:05.000Z', words: 'drop O’Grendls', reason: 'for GROSSMUELLER' }],
+  };
+  const outputs: Readonly<Record<string, () => Uint8Array>> = {
+    codebook: () => ask('codebookFile', null).bytes,
+    project: () => ask('projectFile', { notes: kept }).bytes,
+    everything: () => ask('everythingFile', asked).bytes,
+    page: () => ask('reportFile', { ...asked, as: 'html' }).bytes,
+    document: () => ask('reportFile', { ...asked, as: 'docx' }).bytes,
+    'cleaned texts': () => ask('cleanedFile', { as: 'zip' }).bytes,
+    'cleaned table': () => ask('cleanedFile', { as: 'csv' }).bytes,
+    adjacency: () => ask('adjacencyFile', null).bytes,
+    graphml: () => ask('networkFile', { as: 'graphml' }).bytes,
+    'graph as JSON': () => ask('networkFile', { as: 'json' }).bytes,
+    matrix: () => ask('matrixFile', { figure: 'mentions' }).bytes,
+    workbook: () => new TextEncoder().encode(JSON.stringify(ask('workbook', null))),
+    ...Object.fromEntries(
+      (['csv', 'docx'] as const).map((as) => [
+        `passages as ${as}`,
+        () =>
+          ask('passagesFile', {
+            selection: { kind: 'concept', key: 'rain' },
+            within: null,
+            order: 'text',
+            as,
+          }).bytes,
+      ]),
+    ),
+  };
+  for (const [name, make] of Object.entries(outputs)) {
+    it(`stand in no ${name}`, () => {
+      const texts = textsOf(make());
+      expect(texts.join('\n')).to.match(/\[(?:Bea|Cy)\]|rain/);
+      expect(leaks(texts)).to.deep.equal([]);
+    });
+  }
+});
