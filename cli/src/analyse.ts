@@ -134,6 +134,11 @@ async function analyseInto(
     ...(draw ? { [PICTURE]: await draw(String(results['map.svg']), options.scale) } : {}),
     ...(options.exchange ? exchangeFiles(ask, study.notebook) : {}),
   };
+  const { alike } = ask('namesToCheck', null);
+  if (alike.length > 0)
+    say(
+      `Like a listed name, and not changed: ${alike.map(({ text, times, name }) => `${text} (${times}, like ${name})`).join(', ')}.`,
+    );
   output.put(new Map(Object.entries({ ...results, ...published })));
   say(
     `${tokens.type.length} words, ${concepts.keys.length} concepts, ${links.standing} links, ${themes.themes.length} themes, in ${((performance.now() - started) / 1000).toFixed(2)} s. Written to ${options.out}.`,

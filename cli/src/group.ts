@@ -8,7 +8,8 @@ import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/letters';
 import { drawLinks } from '@green-thicket/core/themes/redraw';
-import { defaultResolution, sweepResolution } from '@green-thicket/core/themes/resolution';
+import { MOST_ROUNDS } from '@green-thicket/core/themes/leiden';
+import { defaultResolution, sweepResolution, type SweepEffort } from '@green-thicket/core/themes/resolution';
 import { degreeInside, linkedCount } from '@green-thicket/core/themes/themes';
 import { withOutput, type OutputFolder } from './output-folder.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
@@ -18,18 +19,41 @@ export interface GroupOptions {
   /** 'auto' for the one whose grouping comes back best when the links are counted anew. */
   readonly resolution: number | 'auto';
   readonly seed: number;
-  readonly runs: number;
+  /** So many as its size asks for where it is left out. */
+  readonly runs?: number;
   readonly version: string;
   /** Whether results that are in the folder already may be replaced. */
   readonly force?: boolean;
 }
 
-/** Draws of the links on which resolutions are tried. */
-const DRAWS = 6;
+/** How much is done for a network: of more links each run takes longer, and says more by itself. */
+interface Effort {
+  readonly runs: number;
+  readonly rounds: number;
+  /** Draws of the links on which resolutions are tried. */
+  readonly draws: number;
+  readonly sweep?: SweepEffort;
+}
 
-function resolutionFor(graph: Graph, seed: number): number {
-  const drawn = drawLinks(graph, seed, DRAWS);
-  return defaultResolution(finish(sweepResolution({ graph, drawn, seed })), linkedCount(graph));
+const RUNS = 50;
+/** Up to so many links all is done; past it so little that 100,000 links take some seconds on one core. */
+const LARGE = 20_000;
+const effortFor = (links: number): Effort =>
+  links <= LARGE
+    ? { runs: RUNS, rounds: MOST_ROUNDS, draws: 6 }
+    : {
+        runs: Math.max(5, Math.round((RUNS * LARGE) / (2 * links))),
+        rounds: 2,
+        draws: links <= 2 * LARGE ? 2 : 1,
+        sweep: { resolutions: 7, runs: 1, rounds: 1 },
+      };
+
+function resolutionFor(graph: Graph, seed: number, { draws, sweep }: Effort): number {
+  const drawn = drawLinks(graph, seed, draws);
+  return defaultResolution(
+    finish(sweepResolution({ graph, drawn, seed, effort: sweep })),
+    linkedCount(graph),
+  );
 }
 
 /** Groups a weighted network and writes themes.csv, concepts.csv, network.graphml and run.json. */
@@ -46,8 +70,11 @@ async function groupInto(output: OutputFolder, path: string, options: GroupOptio
   const { names, source, target, weight } = network;
   process.stderr.write(`Grouping ${names.length} concepts by ${source.length} links …\n`);
   const graph = buildGraph(names.length, source, target, weight);
-  const resolution = options.resolution === 'auto' ? resolutionFor(graph, options.seed) : options.resolution;
-  const grouping = finish(groupByConsensus(graph, resolution, options.seed, options.runs));
+  const effort = effortFor(source.length);
+  const runs = options.runs ?? effort.runs;
+  const resolution =
+    options.resolution === 'auto' ? resolutionFor(graph, options.seed, effort) : options.resolution;
+  const grouping = finish(groupByConsensus(graph, resolution, options.seed, runs, effort.rounds));
   const inside = degreeInside(graph, grouping.community);
   const members = new Map<number, number[]>();
   for (const v of ranked(names.length, (i) => inside[i])) {
@@ -97,7 +124,7 @@ async function groupInto(output: OutputFolder, path: string, options: GroupOptio
   const record = {
     version: options.version,
     seed: options.seed,
-    runs: options.runs,
+    runs,
     resolution,
     modularity: tableNumber(grouping.modularity),
     communities: communities.length,

@@ -14,9 +14,6 @@ declare module 'stopword' {
   export const zho: readonly string[];
   export const jpn: readonly string[];
 }
-declare module 'html-to-text' {
-  export function convert(html: string, options?: Readonly<Record<string, unknown>>): string;
-}
 declare module 'mammoth/mammoth.browser.js' {
   const mammoth: {
     extractRawText(input: { readonly arrayBuffer: ArrayBuffer }): Promise<{ readonly value: string }>;

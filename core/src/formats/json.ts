@@ -1,4 +1,5 @@
-import { refused, type FileContent, type SheetRows } from './read-result.ts';
+import { inFigures } from '../base/wording.ts';
+import { MOST_CELLS, MOST_COLUMNS, refused, type FileContent, type SheetRows } from './read-result.ts';
 
 type Fields = Map<string, string>;
 
@@ -21,6 +22,30 @@ function addFields(fields: Fields, prefix: string, value: unknown, depth: number
   fields.set(prefix === '' ? 'text' : prefix, text === null || text === undefined ? '' : String(text));
 }
 
+/** A list whose records have too many different fields for a table. */
+class TooLarge extends Error {
+  constructor(list: string) {
+    super(
+      `The records of “${list}” have too many different fields: at most ${inFigures(MOST_COLUMNS)} columns and ${inFigures(MOST_CELLS)} cells are read. Keep the fields you need, or save them as .csv.`,
+    );
+  }
+}
+
+/** What a list of tables is, or why one of them is too large. */
+function tables(make: () => FileContent): FileContent {
+  try {
+    return make();
+  } catch (error) {
+    if (error instanceof TooLarge) return refused(error.message);
+    // What writes a value as text goes as deep as the value does.
+    if (error instanceof RangeError)
+      return refused(
+        'Its values stand too deep inside one another. Keep the records you need, one level of fields each.',
+      );
+    throw error;
+  }
+}
+
 /** Records as a table: a column for each field any of them has, fields of fields with a full stop between. */
 function tableOf(name: string, records: readonly unknown[]): SheetRows {
   const rows = records.map((record) => {
@@ -28,7 +53,16 @@ function tableOf(name: string, records: readonly unknown[]): SheetRows {
     addFields(fields, '', record, 0);
     return fields;
   });
-  const columns = [...new Set(rows.flatMap((fields) => [...fields.keys()]))];
+  const columns: string[] = [];
+  const known = new Set<string>();
+  for (const fields of rows) {
+    for (const field of fields.keys()) {
+      if (known.has(field)) continue;
+      known.add(field);
+      columns.push(field);
+    }
+    if (columns.length > MOST_COLUMNS || columns.length * rows.length > MOST_CELLS) throw new TooLarge(name);
+  }
   return {
     name,
     rows: [columns, ...rows.map((fields) => columns.map((column) => fields.get(column) ?? ''))],
@@ -46,19 +80,23 @@ export function readJson(text: string): FileContent {
     );
   }
   if (Array.isArray(parsed)) {
-    return parsed.length === 0
+    const list: readonly unknown[] = parsed;
+    return list.length === 0
       ? refused('The list in it is empty.')
-      : { kind: 'table', sheets: [tableOf('list', parsed)] };
+      : tables(() => ({ kind: 'table', sheets: [tableOf('list', list)] }));
   }
   if (parsed === null || typeof parsed !== 'object') {
     return refused('It holds a single value and no list of records.');
   }
-  const lists = Object.entries(parsed).filter(
+  const record: object = parsed;
+  const lists = Object.entries(record).filter(
     (entry): entry is [string, unknown[]] => Array.isArray(entry[1]) && entry[1].length > 0,
   );
-  const sheets =
-    lists.length > 0 ? lists.map(([name, list]) => tableOf(name, list)) : [tableOf('record', [parsed])];
-  return { kind: 'table', sheets };
+  return tables(() => ({
+    kind: 'table',
+    sheets:
+      lists.length > 0 ? lists.map(([name, list]) => tableOf(name, list)) : [tableOf('record', [record])],
+  }));
 }
 
 /** Reads JSON Lines: a record a line. A line that can't be read is counted and said. */
@@ -75,7 +113,7 @@ export function readJsonLines(text: string): FileContent {
     }
   });
   if (records.length === 0) return refused('No line of it is valid JSON.');
-  return {
+  return tables(() => ({
     kind: 'table',
     sheets: [tableOf('lines', records)],
     ...(broken > 0
@@ -83,5 +121,5 @@ export function readJsonLines(text: string): FileContent {
           note: `${broken} lines are not valid JSON and were left out, the first of them line ${firstBroken}.`,
         }
       : {}),
-  };
+  }));
 }

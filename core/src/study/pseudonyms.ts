@@ -106,6 +106,42 @@ export function renamerOf({ pseudonyms, capitalNames }: NamesOutside): Renamer {
   };
 }
 
+/**
+ * A value without what names somebody: entries of lists and records that hold a listed name, whatever is in them, go, since a
+ * pseudonym in their place would say something else. For lists and recipes, which are read again by a program.
+ *
+ * @returns the value, and how many entries went
+ */
+export function withoutNamed<T>(
+  value: T,
+  { renameAnyCase }: Renamer,
+): { readonly value: T; readonly gone: number } {
+  let gone = 0;
+  const names = (each: unknown): boolean => {
+    if (typeof each === 'string') return renameAnyCase(each) !== each;
+    if (typeof each !== 'object' || each === null) return false;
+    return Object.entries(each).some(([key, inner]) => (!Array.isArray(each) && names(key)) || names(inner));
+  };
+  const without = (each: unknown): unknown => {
+    if (typeof each !== 'object' || each === null || !names(each)) return each;
+    const kept = (key: string, inner: unknown): boolean => {
+      const goes = Array.isArray(each)
+        ? names(inner)
+        : names(key) || (typeof inner === 'string' && names(inner));
+      if (goes) gone++;
+      return !goes;
+    };
+    return Array.isArray(each)
+      ? each.filter((inner) => kept('', inner))
+      : Object.fromEntries(
+          Object.entries(each)
+            .filter(([key, inner]) => kept(key, inner))
+            .map(([key, inner]) => [key, without(inner)]),
+        );
+  };
+  return { value: without(value) as T, gone };
+}
+
 /** How often each listed name of one word stands in the texts in small letters: it may be a word too. */
 export function writtenSmall(pseudonyms: Pseudonyms, texts: readonly string[]): Map<string, number> {
   const names = Object.keys(pseudonyms).filter((name) => /^\p{Lu}[\p{L}\p{M}]*$/u.test(name.trim()));

@@ -2,7 +2,7 @@ import { buildGraph, connectedParts, type Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { seededRandom } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { isSameGrouping, leiden, renumber } from './leiden.ts';
+import { isSameGrouping, leiden, MOST_ROUNDS, renumber } from './leiden.ts';
 import { modularity } from './modularity.ts';
 
 /** Several seeded runs of Leiden on one network. */
@@ -20,20 +20,21 @@ const MOST_PAIRS = 300;
 /**
  * Makes `runs` runs with one seed; run r draws from the seed's stream r.
  *
- * @param enoughAlike stops once this many first runs, and all of them, are the same: more would hardly differ
+ * @param how - `enoughAlike` stops once this many first runs, and all of them, are the same: more would hardly differ;
+ *   `mostRounds` of each run, where time counts more than the last thousandth of quality
  */
 export function runLeiden(
   graph: Graph,
   resolution: number,
   seed: number,
   runs: number,
-  enoughAlike = runs,
+  { enoughAlike = runs, mostRounds }: { readonly enoughAlike?: number; readonly mostRounds?: number } = {},
 ): Runs {
   const communities: Int32Array[] = [];
   let best: Int32Array | undefined;
   let bestQuality = -Infinity;
   for (let run = 0; run < runs; run++) {
-    const community = leiden(graph, resolution, seededRandom(seed, run));
+    const community = leiden(graph, resolution, seededRandom(seed, run), { mostRounds });
     const quality = modularity(graph, community, resolution);
     if (quality > bestQuality + 1e-12) {
       bestQuality = quality;
@@ -121,8 +122,9 @@ export function* groupByConsensus(
   resolution: number,
   seed: number,
   runs: number,
+  mostRounds = MOST_ROUNDS,
 ): Stepwise<Grouping> {
-  const made = runLeiden(graph, resolution, seed, runs);
+  const made = runLeiden(graph, resolution, seed, runs, { mostRounds });
   yield 0.5;
   let community = made.best;
   const shares =

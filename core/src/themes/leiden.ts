@@ -7,24 +7,29 @@ const RANDOMNESS = 0.01;
 /** What is less is rounding: of the quality, and in mean degrees of a node’s gain, so that weights may be of any size. */
 const GAIN_MARGIN = 1e-12;
 const gainMargin = (graph: Graph): number => (GAIN_MARGIN * graph.totalDegree) / Math.max(1, graph.size);
-const MOST_ROUNDS = 20;
+/** Rounds at most; those after the first few gain little, and in a large network without communities each takes as long. */
+export const MOST_ROUNDS = 20;
 
 /**
  * Communities by the Leiden algorithm (Traag, Waltman & van Eck 2019) on modularity with resolution: fast local moving,
  * refinement, aggregation; repeated until a round brings nothing. Every community is connected.
  *
+ * @param start - communities to begin with; each node alone where it is left out
  * @returns the community of each node, numbered from 0 by first node
  */
 export function leiden(
   graph: Graph,
   resolution: number,
   random: Random,
-  start?: ArrayLike<number>,
+  {
+    start,
+    mostRounds = MOST_ROUNDS,
+  }: { readonly start?: ArrayLike<number>; readonly mostRounds?: number } = {},
 ): Int32Array {
   let community = renumber(start ?? Int32Array.from({ length: graph.size }, (_, v) => v));
   if (graph.totalDegree === 0) return Int32Array.from({ length: graph.size }, (_, v) => v);
   let quality = -Infinity;
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < mostRounds; round++) {
     const next = leidenRound(graph, community, resolution, random, round > 0);
     const reached = modularity(graph, next, resolution);
     if (reached <= quality + GAIN_MARGIN) break;

@@ -4,7 +4,7 @@ import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { oneByOne, type InParts } from '../base/share-out.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
 import { runLeiden } from './consensus.ts';
-import { isSameGrouping } from './leiden.ts';
+import { isSameGrouping, MOST_ROUNDS } from './leiden.ts';
 import { modularity } from './modularity.ts';
 
 /** A community smaller than this is shown as loose concepts: two words make a link, not a theme. */
@@ -43,7 +43,18 @@ export interface SweptNetwork {
   /** The network as it would be of other sources, or with its links counted anew. */
   readonly drawn: readonly Graph[];
   readonly seed: number;
+  readonly effort?: SweepEffort;
 }
+
+/** How much is done to try resolutions. */
+export interface SweepEffort {
+  readonly resolutions: number;
+  /** Runs at each, at most, and rounds of each run. */
+  readonly runs: number;
+  readonly rounds: number;
+}
+
+const WHOLE_EFFORT: SweepEffort = { resolutions: RESOLUTION_STEPS, runs: SWEEP_RUNS, rounds: MOST_ROUNDS };
 
 export interface SweepInput extends SweptNetwork {
   /** Makes themes of communities, where more than the network is known. */
@@ -66,22 +77,24 @@ export interface SweepWork {
 
 /** Groups a network at a resolution: the best of five runs, or three where these all agree. */
 export const resolutionGrouper =
-  ({ graph, seed }: SweptNetwork): ((resolution: number) => Int32Array) =>
+  ({ graph, seed, effort = WHOLE_EFFORT }: SweptNetwork): ((resolution: number) => Int32Array) =>
   (resolution) =>
-    runLeiden(graph, resolution, seed, SWEEP_RUNS, ENOUGH_ALIKE).best;
+    runLeiden(graph, resolution, seed, effort.runs, { enoughAlike: ENOUGH_ALIKE, mostRounds: effort.rounds })
+      .best;
 
 /** How much like a grouping those of the drawn networks are: their mean adjusted mutual information, over linked concepts. */
 export function steadinessTeller({
   graph,
   drawn,
   seed,
+  effort = WHOLE_EFFORT,
 }: SweptNetwork): (tried: TriedGrouping) => Stepwise<number> {
   const linked = Array.from(graph.degree.keys()).filter((v) => graph.degree[v] > 0);
   return function* ({ grouping, resolution }) {
     const of = linked.map((v) => grouping[v]);
     let steadiness = 0;
     for (const [k, other] of drawn.entries()) {
-      const { best } = runLeiden(other, resolution, seed, 1);
+      const { best } = runLeiden(other, resolution, seed, 1, { mostRounds: effort.rounds });
       const again = linked.map((v) => best[v]);
       steadiness += adjustedMutualInformation(of, again) / drawn.length;
       yield (k + 1) / drawn.length;
@@ -103,9 +116,10 @@ export function* sweepResolution(
   { settle, ...network }: SweepInput,
   { group, compare } = sweepHere(network),
 ): Stepwise<ResolutionPoint[]> {
+  const { resolutions } = network.effort ?? WHOLE_EFFORT;
   const ratio = HIGHEST_RESOLUTION / LOWEST_RESOLUTION;
-  const tried = Array.from({ length: RESOLUTION_STEPS }, (_, i) =>
-    Number((LOWEST_RESOLUTION * ratio ** (i / (RESOLUTION_STEPS - 1))).toFixed(2)),
+  const tried = Array.from({ length: resolutions }, (_, i) =>
+    Number((LOWEST_RESOLUTION * ratio ** (i / (resolutions - 1))).toFixed(2)),
   );
   const groupings = yield* group(tried);
   const plateaus: { readonly grouping: Int32Array; readonly resolutions: number[] }[] = [];

@@ -63,7 +63,7 @@ export const WITHOUT_TEXTS: ReadonlySet<ViewName> = new Set<ViewName>([
   ...(['nodes', 'conceptsOnTrail', 'linksOnTrail', 'themesOnTrail', 'links', 'linkMatrix', 'path'] as const),
   ...(['themes', 'howMany', 'beside', 'themeParts', 'map'] as const),
   // Parts of a report that have nothing to say are empty; no names are found where there are no texts.
-  ...(['report', 'figure', 'names'] as const),
+  ...(['report', 'figure', 'names', 'namesToCheck'] as const),
 ]);
 export type ViewOwn<V extends ViewName> = ReturnType<(typeof VIEW_KEYS)[V]['own']>;
 

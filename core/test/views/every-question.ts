@@ -142,6 +142,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
   dispersion: [{ selections: [concept, cell] }],
   branches: [{ selection: cell, direction: 'after', path: [], lines: 12 }],
   names: [null],
+  namesToCheck: [null],
   colleague: [{ state: { ...begun().state, dropped: ['rain'] }, register: [] }],
   figure: [{ kind: 'sources' }, { kind: 'company', key: 'rain' }],
   report: [{ parts: ['summary', 'themes', 'comparison'], ...NOTHING_KEPT }],

@@ -117,7 +117,6 @@ describe('names with a pseudonym', () => {
         () =>
           ask('passagesFile', {
             selection: { kind: 'concept', key: 'rain' },
-            within: null,
             order: 'text',
             as,
           }).bytes,

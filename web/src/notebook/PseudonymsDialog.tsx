@@ -1,9 +1,9 @@
-import { Button, Input, Modal } from 'antd';
+import { Button, Checkbox, Input, Modal } from 'antd';
 import { useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
 import { counted } from '@green-thicket/core/base/wording';
 import { LONGEST } from '@green-thicket/core/study/limits';
-import { pseudonymFault } from '@green-thicket/core/study/pseudonyms';
+import { pseudonymFault, type LikeName } from '@green-thicket/core/study/pseudonyms';
 import { useView } from '../engine/use-view.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -17,6 +17,7 @@ export function PseudonymsDialog({ onClose }: { onClose: () => void }) {
   useReturnFocus();
   const { state } = useStudy();
   const { data } = useView('names', null);
+  const { data: toCheck } = useView('namesToCheck', null);
   const [filter, setFilter] = useState('');
   const [limit, setLimit] = useState(FIRST_NAMES);
   const [another, setAnother] = useState('');
@@ -32,8 +33,9 @@ export function PseudonymsDialog({ onClose }: { onClose: () => void }) {
         <p className="quiet">
           What leaves the study – reports, passages, tables, pictures, files for other programs – has the
           pseudonym in square brackets in place of the name, in source names too. The list stays in the study
-          and goes into its .thicket file, never into a report. A shorter form of a name is a name of its own
-          here.
+          and goes into its .thicket file, never into a report. A name is found however it is written: in
+          small letters, with an ending, broken over lines, in an address. A shorter form of it is a name of
+          its own here.
         </p>
         <Input
           size="small"
@@ -67,6 +69,7 @@ export function PseudonymsDialog({ onClose }: { onClose: () => void }) {
                     <td className="quiet">{said}</td>
                     <td>
                       <Pseudonym name={name} />
+                      <SmallLetters name={name} times={ownValue(toCheck?.small ?? {}, name) ?? 0} />
                     </td>
                   </tr>
                 );
@@ -90,8 +93,50 @@ export function PseudonymsDialog({ onClose }: { onClose: () => void }) {
           />
           <Pseudonym key={another} name={another.trim()} onSet={() => setAnother('')} />
         </div>
+        {toCheck && toCheck.alike.length > 0 && <Alike alike={toCheck.alike} />}
       </div>
     </Modal>
+  );
+}
+
+/** Whether a name that stands in the texts in small letters too is a name there. */
+function SmallLetters({ name, times }: { name: string; times: number }) {
+  const { state, decide } = useStudy();
+  const onlyCapital = state.capitalNames.includes(name);
+  if (ownValue(state.pseudonyms, name) === undefined || (times === 0 && !onlyCapital)) return null;
+  return (
+    <Checkbox
+      className="quiet"
+      checked={!onlyCapital}
+      onChange={({ target }) =>
+        decide({
+          kind: 'setPseudonyms',
+          change: {},
+          capital: Object.fromEntries([[name, !target.checked]]),
+        })
+      }
+    >
+      also “{name.toLowerCase()}” in small letters, {counted(times, 'time')}
+    </Checkbox>
+  );
+}
+
+/** What looks like a listed name and is not changed. */
+function Alike({ alike }: { alike: readonly LikeName[] }) {
+  return (
+    <section aria-label="Like a listed name">
+      <h3 className="pane-title">Like a listed name, and not changed</h3>
+      <p className="quiet">
+        One letter another, a part of a name, initials. What names somebody gets a pseudonym of its own.
+      </p>
+      <ul className={styles.alike}>
+        {alike.map(({ text, times, name }) => (
+          <li key={text}>
+            {text} <span className="quiet">{`${counted(times, 'time')}, like ${name}`}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

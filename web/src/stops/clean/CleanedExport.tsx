@@ -1,19 +1,19 @@
 import { Button, Dropdown } from 'antd';
 import { useAsk } from '../../engine/use-ask.ts';
-import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
+import { useOutsideTitle } from '../../pieces/use-renamer.ts';
 
 /** The cleaned text of all sources, as files to take along. */
 export function CleanedExport() {
-  const { state } = useStudy();
+  const title = useOutsideTitle();
   const ask = useAsk();
   const tellFault = useTellFault();
   const save = (as: 'zip' | 'csv'): void =>
     tellFault('Nothing was saved', async () => {
       const { bytes } = await ask('cleanedFile', { as });
       const type = as === 'zip' ? 'application/zip' : 'text/csv';
-      download(fileName(`${state.title} cleaned`, `.${as}`), bytes, type);
+      download(fileName(`${title} cleaned`, `.${as}`), bytes, type);
     });
   return (
     <Dropdown

@@ -6,7 +6,9 @@ import { counted, listed } from '@green-thicket/core/base/wording';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
+import { withoutNamed } from '@green-thicket/core/study/pseudonyms';
 import { download, fileName } from '../../pieces/download.ts';
+import { leftOutNames, useOutsideTitle, useRenamer } from '../../pieces/use-renamer.ts';
 
 /** What a recipe holds, in words. */
 function contentsOf({ settings, stopWords, kept, dropped, merges }: Recipe): string {
@@ -26,7 +28,9 @@ function contentsOf({ settings, stopWords, kept, dropped, merges }: Recipe): str
 /** The study's steps, lists and settings, without any text: saved to a file, or taken over from one. */
 export function RecipeButtons() {
   const { state, decide } = useStudy();
-  const { modal } = App.useApp();
+  const { modal, message } = App.useApp();
+  const renamer = useRenamer();
+  const title = useOutsideTitle();
   const ask = useAsk();
   const tellFault = useTellFault();
   const chooser = useRef<HTMLInputElement>(null);
@@ -75,12 +79,11 @@ export function RecipeButtons() {
           ],
           onClick: ({ key }) => {
             if (key === 'use') chooser.current?.click();
-            else
-              download(
-                fileName(state.title, '.recipe.json'),
-                writeRecipe(recipeOf(state)),
-                'application/json',
-              );
+            else {
+              const { value, gone } = withoutNamed(recipeOf(state), renamer);
+              download(fileName(title, '.recipe.json'), writeRecipe(value), 'application/json');
+              if (gone > 0) void message.info(leftOutNames(gone));
+            }
           },
         }}
       >

@@ -9,7 +9,9 @@ import { useView } from '../../engine/use-view.ts';
 import { AddInput } from '../../pieces/AddInput.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
+import { withoutNamed } from '@green-thicket/core/study/pseudonyms';
 import { download, fileName } from '../../pieces/download.ts';
+import { leftOutNames, useOutsideTitle, useRenamer } from '../../pieces/use-renamer.ts';
 import styles from './ConceptLists.module.css';
 
 /** Words of a report that are named; the rest is counted. */
@@ -18,13 +20,20 @@ const NAMED = 12;
 /** Lists that come and go as plain text: synonyms and stop words; and a concept of the researcher's own words. */
 export function ConceptLists() {
   const { state, decide } = useStudy();
-  const { modal } = App.useApp();
+  const { modal, message } = App.useApp();
+  const renamer = useRenamer();
+  const title = useOutsideTitle();
   const ask = useAsk();
   const tellFault = useTellFault();
   const synonyms = useRef<HTMLInputElement>(null);
   const stopWords = useRef<HTMLInputElement>(null);
   const merged = Object.keys(state.merges).length;
 
+  const save = <T,>(ending: string, write: (list: T) => string, list: T): void => {
+    const { value, gone } = withoutNamed(list, renamer);
+    download(fileName(title, ending), write(value), 'text/plain');
+    if (gone > 0) void message.info(leftOutNames(gone));
+  };
   const textOf = async (file: File): Promise<string> => {
     const { decodeText } = await import('@green-thicket/core/formats/text-file');
     const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
@@ -115,9 +124,7 @@ export function ConceptLists() {
           size="small"
           disabled={merged === 0}
           title={merged === 0 ? 'Nothing is merged yet' : `${counted(merged, 'variant')} in it`}
-          onClick={() =>
-            download(fileName(state.title, '.synonyms.txt'), writeSynonyms(state.merges), 'text/plain')
-          }
+          onClick={() => save('.synonyms.txt', writeSynonyms, state.merges)}
         >
           Save
         </Button>
@@ -140,13 +147,7 @@ export function ConceptLists() {
         <Button
           size="small"
           disabled={state.stopWords.length === 0}
-          onClick={() =>
-            download(
-              fileName(state.title, '.stop-words.txt'),
-              `${state.stopWords.join('\n')}\n`,
-              'text/plain',
-            )
-          }
+          onClick={() => save('.stop-words.txt', (words) => `${words.join('\n')}\n`, state.stopWords)}
         >
           Save
         </Button>

@@ -9,6 +9,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';
 import styles from './ConceptMatrix.module.css';
+import { useOutsideTitle } from '../../pieces/use-renamer.ts';
 
 const ROW = 28;
 const COLUMN = 92;
@@ -52,10 +53,11 @@ export function ConceptMatrix() {
     estimateSize: () => COLUMN,
     overscan: 3,
   });
+  const title = useOutsideTitle();
   const save = (): void =>
     tellFault('Nothing was saved', async () => {
       const { bytes } = await ask('matrixFile', { figure });
-      download(fileName(`${state.title} sources by concepts`, '.csv'), bytes, 'text/csv');
+      download(fileName(`${title} sources by concepts`, '.csv'), bytes, 'text/csv');
     });
   if (!data) return <p className="quiet">Counting …</p>;
   const names = new Map(state.sources.map(({ id, name }) => [id, name]));

@@ -9,10 +9,10 @@ import { useView } from '../../engine/use-view.ts';
 import { COLOURS } from '../../theme.ts';
 import { download, fileName } from '../../pieces/download.ts';
 import { useSelection } from '../../pieces/selection.ts';
-import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './LinkMatrix.module.css';
+import { useOutsideTitle } from '../../pieces/use-renamer.ts';
 
 /** Pixels of a cell. */
 const CELL = 14;
@@ -27,7 +27,7 @@ interface Cell {
 
 /** Every pair of concepts in theme order: strength as shade, links that stand marked; a cell opens its passages. */
 export function LinkMatrix() {
-  const { state } = useStudy();
+  const title = useOutsideTitle();
   const { data, isPlaceholderData } = useView('linkMatrix', null);
   const ask = useAsk();
   const tellFault = useTellFault();
@@ -36,12 +36,12 @@ export function LinkMatrix() {
     tellFault('Nothing was saved', async () => {
       if (as === 'csv') {
         const { bytes } = await ask('adjacencyFile', null);
-        download(fileName(`${state.title} links as a matrix`, '.csv'), bytes, 'text/csv');
+        download(fileName(`${title} links as a matrix`, '.csv'), bytes, 'text/csv');
         return;
       }
       const { bytes } = await ask('networkFile', { as });
       const type = as === 'graphml' ? 'application/graphml+xml' : 'application/json';
-      download(fileName(`${state.title} network`, `.${as}`), bytes, type);
+      download(fileName(`${title} network`, `.${as}`), bytes, type);
     });
   return (
     <div className={isPlaceholderData ? `${styles.face} dimmed` : styles.face}>

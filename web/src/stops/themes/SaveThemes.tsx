@@ -4,21 +4,23 @@ import { download, fileName } from '../../pieces/download.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { listEntries } from '../../store/notebook.ts';
+import { useOutsideTitle } from '../../pieces/use-renamer.ts';
 
 /** Themes for other programs of the trade, by an open standard: the codebook alone, or texts, codes and passages. */
 export function SaveThemes() {
-  const { id, state } = useStudy();
+  const { id } = useStudy();
+  const title = useOutsideTitle();
   const ask = useAsk();
   const tellFault = useTellFault();
   const save = (as: string): void =>
     tellFault('Nothing was saved', async () => {
       if (as === 'qdc') {
         const { bytes } = await ask('codebookFile', null);
-        download(fileName(`${state.title} codebook`, '.qdc'), bytes, 'application/xml');
+        download(fileName(`${title} codebook`, '.qdc'), bytes, 'application/xml');
         return;
       }
       const { bytes } = await ask('projectFile', { notes: await listEntries(id) });
-      download(fileName(state.title, '.qdpx'), bytes, 'application/zip');
+      download(fileName(title, '.qdpx'), bytes, 'application/zip');
     });
   return (
     <span className="stage-bar-end">

@@ -1,0 +1,42 @@
+/** Files that cost much to read for their size, by name: each made of about so many characters. */
+export const HOSTILE: Readonly<Record<string, (size: number) => string>> = {
+  'records-of-their-own.json': (size) =>
+    JSON.stringify(Array.from({ length: size / 14 }, (_, i) => ({ [`f${i}`]: 'x' }))),
+  'records.json': (size) => JSON.stringify(Array.from({ length: size / 20 }, (_, i) => ({ f: 'x', g: i }))),
+  'lists-in-lists.json': (size) => '['.repeat(size / 2) + ']'.repeat(size / 2),
+  'records-in-lists.json': (size) => `${'[{"a":'.repeat(size / 8)}1${'}]'.repeat(size / 8)}`,
+  'many-lists.json': (size) => `{${Array.from({ length: size / 14 }, (_, i) => `"k${i}":[1]`).join(',')}}`,
+  'records.jsonl': (size) => '{"a":1}\n'.repeat(size / 8),
+  'commas.csv': (size) => ','.repeat(size),
+  'quotes.csv': (size) => '"'.repeat(size),
+  'rows.csv': (size) => 'a,b\n'.repeat(size / 4),
+  'divs.html': (size) => `${'<div>'.repeat(size / 5)}words`,
+  'tables.html': (size) => '<table><tr><td>x'.repeat(size / 16),
+  'quotations.html': (size) => '<blockquote>x'.repeat(size / 13),
+  'attributes.html': (size) => `<p ${'a="b" '.repeat(size / 6)}>x`,
+  'entities.html': (size) => '&amp;'.repeat(size / 5),
+  'angles.html': (size) => '<'.repeat(size),
+  'comments.html': (size) => '<!--'.repeat(size / 4),
+  'scripts.html': (size) => '<script>'.repeat(size / 8),
+  'lines.html': (size) => `<pre>${'\n'.repeat(size)}`,
+  'groups.rtf': (size) => `{\\rtf1 ${'{'.repeat(size)}`,
+  'paragraphs.rtf': (size) => `{\\rtf1 ${'\\par '.repeat(size / 5)}}`,
+  'captions.srt': (size) => '1\n00:00:01,000 --> 00:00:02,000\nx\n\n'.repeat(size / 36),
+  'voices.vtt': (size) => `WEBVTT\n\n${'00:01.000 --> 00:02.000\n<v Bo>x\n\n'.repeat(size / 34)}`,
+  'fields.eml': (size) => `From: a\n${'X: y\n'.repeat(size / 5)}\nbody`,
+  'parts.eml': (size) =>
+    `From: a\nContent-Type: multipart/mixed; boundary=q\n\n${'--q\n\nx\n'.repeat(size / 7)}`,
+  'nested-parts.eml': (size) =>
+    `From: a\n${Array.from({ length: size / 60 }, (_, i) => `Content-Type: multipart/mixed; boundary=q${i}\n\n--q${i}\n`).join('')}`,
+  'page.eml': (size) =>
+    `From: a@b.c\nSubject: s\nContent-Type: text/html\n\n${'<div><blockquote>x'.repeat(size / 18)}`,
+  'quoted.eml': (size) => `From: a\n\n${'> '.repeat(size / 2)}`,
+  'messages.mbox': (size) => 'From a\nA: b\n\n'.repeat(size / 13),
+  'from-lines.mbox': (size) => 'From \n'.repeat(size / 6),
+  'nodes.graphml': (size) => `<graphml>${'<node id="a"/>'.repeat(size / 14)}</graphml>`,
+  'elements.graphml': (size) => '<graph>'.repeat(size / 7),
+  'one-line.txt': (size) => 'word '.repeat(size / 5),
+  'line-ends.txt': (size) => '\n'.repeat(size),
+  'turns.txt': (size) => 'A: b\n'.repeat(size / 5),
+  'chat.txt': (size) => '[01/02/2031, 10:00] Bo: x\n'.repeat(size / 26),
+};
