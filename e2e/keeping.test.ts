@@ -1,27 +1,14 @@
 import { expect } from 'chai';
-import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { cpSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
+import { seededRandom } from '@green-thicket/core/numeric/random';
 import type { Browser } from './browser.ts';
+import { decideInTwoTabs, filesWith, killWhileErasing } from './erasing.ts';
 import { root, serve } from './served.ts';
 import { OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
 
 const LONG_PATIENCE = 80_000;
-
-/** The files below a folder that hold a phrase, in either encoding a browser writes. */
-function filesWith(folder: string, phrase: string): string[] {
-  const sought = [Buffer.from(phrase), Buffer.from(phrase, 'utf16le')];
-  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((path) => {
-    try {
-      if (!statSync(join(folder, path)).isFile()) return false;
-      const bytes = readFileSync(join(folder, path));
-      return sought.some((each) => bytes.includes(each));
-    } catch {
-      // It went while it was looked at.
-      return false;
-    }
-  });
-}
 
 describe('what is kept', () => {
   const intake = setIntake({ begun: false });
@@ -318,5 +305,17 @@ describe('what is kept', () => {
     }
     await browser.driver.get(`${address}/concepts`);
     await browser.waitForText('[aria-label="Words"]', 'constructor');
+  });
+
+  it('is erased to the end where the browser was killed at it, or is as it was', async () => {
+    const { kills, faults } = await killWhileErasing(seededRandom(3), 2);
+    expect(faults).to.deep.equal([]);
+    expect(kills).to.deep.equal({ deleted: 1, locked: 1, unlocked: 0, withdrawn: 0 });
+  });
+
+  it('is in one line for all tabs: what one decides while another sets a password is not lost', async () => {
+    const { lost, shown } = await decideInTwoTabs(1);
+    expect(lost).to.deep.equal([]);
+    expect(shown).to.be.above(0);
   });
 });

@@ -20,6 +20,9 @@ export function decodePage({ charset, bytes }: Pick<RawPage, 'charset' | 'bytes'
   }
 }
 
+const NO_MAIN_TEXT =
+  'The page has no main text that can be told from its surroundings. Copy its words and paste them.';
+
 const BLOCKS = 'p,div,section,article,li,tr,h1,h2,h3,h4,h5,h6,blockquote,pre,figcaption,dt,dd,br';
 
 /** The title and main text of a page, paragraphs parted by blank lines; what surrounds it is left out. */
@@ -27,7 +30,10 @@ export function mainText(page: RawPage): PageText {
   const source = decodePage(page);
   if (page.type === 'text/plain')
     return { title: page.address.pathname.split('/').at(-1) ?? '', text: source };
+  if (source.trim() === '') throw new PageError('The page is empty.');
   const { document } = parseHTML(source);
+  // What is no page at all has no root.
+  if (!(document.documentElement as unknown)) throw new PageError(NO_MAIN_TEXT);
   const article = new Readability(document).parse();
   const title = (article?.title ?? document.title ?? '').replace(/\s+/g, ' ').trim();
   const found = article?.content ?? '';
@@ -41,9 +47,7 @@ export function mainText(page: RawPage): PageText {
     .filter((paragraph) => paragraph !== '')
     .join('\n\n');
   if (text === '') {
-    throw new PageError(
-      'The page has no main text that can be told from its surroundings. Copy its words and paste them.',
-    );
+    throw new PageError(NO_MAIN_TEXT);
   }
   return { title, text };
 }

@@ -148,7 +148,7 @@ function unpackers(encodings: string): (() => Transform)[] {
 }
 
 /** The body of an answer, unpacked and no larger than allowed. */
-async function bodyOf(answer: IncomingMessage, mostBytes: number): Promise<Buffer> {
+async function bodyOf(answer: IncomingMessage, mostBytes: number, signal: AbortSignal): Promise<Buffer> {
   const body = unpackers(answer.headers['content-encoding'] ?? '').reduce<Readable>((packed, make) => {
     const unpacked = make();
     // A pipe does not hand faults on.
@@ -165,6 +165,9 @@ async function bodyOf(answer: IncomingMessage, mostBytes: number): Promise<Buffe
     }
     chunks.push(chunk);
   }
+  // A body that says nowhere how long it is ends where it is cut off, too.
+  signal.throwIfAborted();
+  if (!answer.complete) throw new PageError('The page’s server broke off in the middle of the page.');
   return Buffer.concat(chunks);
 }
 
@@ -201,7 +204,7 @@ export async function fetchRawPage(text: string, limits: FetchLimits = {}): Prom
         throw new PageError(`At this address is no page but ${type.trim()}. Save it and add the file.`);
       }
       const charset = /charset="?([^"\s]+)/i.exec(parameters.join(';'))?.[1] ?? '';
-      const bytes = await bodyOf(answer, mostBytes);
+      const bytes = await bodyOf(answer, mostBytes, signal);
       return { address, type: type.trim().toLowerCase(), charset, bytes };
     }
   } catch (error) {

@@ -14,6 +14,8 @@ const PAGE = `<!doctype html><html><head><title>A night on the bus</title></head
 <article><h1>A night on the bus</h1>${[1, 2, 3, 4].map(paragraph).join('\n')}<script>alert(1)</script></article>
 <footer>Imprint and terms</footer></body></html>`;
 
+const PLACE = { address: new URL('http://example.org/'), type: 'text/html', charset: '' };
+
 describe('pages by their address', () => {
   let server: Server;
   let home: string;
@@ -57,6 +59,18 @@ describe('pages by their address', () => {
         case '/slow':
           response.writeHead(200, { 'Content-Type': 'text/html' }).write('<p>');
           return;
+        case '/slow-without-length':
+          // Without a length and in one piece till the end: what is cut off looks whole.
+          response.useChunkedEncodingByDefault = false;
+          response.writeHead(200, { 'Content-Type': 'text/html', Connection: 'close' });
+          response.write('<p>The first half.');
+          return;
+        case '/broken-off':
+          response.writeHead(200, { 'Content-Type': 'text/html', 'Content-Length': '1000' });
+          response.write('<p>The first half.', () => response.destroy());
+          return;
+        case '/empty':
+          return send('text/html', '');
         case '/bare':
           return send('text/html', '<html><body></body></html>');
         default:
@@ -128,7 +142,11 @@ describe('pages by their address', () => {
   it('are bounded in size, time and redirects', async () => {
     expect(await refusal(fetched('/bomb'))).to.match(/larger than 10 MB/);
     expect(await refusal(fetched('/slow', 300))).to.match(/within 0.3 seconds/);
+    expect(await refusal(fetched('/slow-without-length', 300))).to.match(/within 0.3 seconds/);
+    expect(await refusal(fetched('/broken-off'))).to.match(/broke off|can’t be reached/);
     expect(await refusal(fetched('/round'))).to.match(/without end/);
+    expect(() => mainText({ ...PLACE, bytes: Buffer.from('') })).to.throw(/The page is empty/);
+    expect(() => mainText({ ...PLACE, bytes: Buffer.from('\0') })).to.throw(PageError);
   });
 
   it('packed in ways that are not read say so', async () => {

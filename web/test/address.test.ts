@@ -4,7 +4,11 @@ import { createSearchParams } from 'react-router';
 import type { PlainSelection, Selection, Within } from '@green-thicket/core/views/view-types';
 import { fromParams, toParams, withinOf, withinParams, type Params } from '../src/pieces/selection.ts';
 
-const word = fc.stringMatching(/^[a-zé]{1,8}(?: [a-z&=]{1,6})?$/);
+const word = fc.oneof(
+  fc.stringMatching(/^[a-zé]{1,8}(?: [a-z&=]{1,6})?$/),
+  // A concept of a network made elsewhere may be called anything.
+  fc.stringMatching(/^[a-z|\\]{1,6}$/),
+);
 const plain: fc.Arbitrary<PlainSelection> = fc.oneof(
   fc.record({ kind: fc.constant('concept' as const), key: word }),
   fc.record({ kind: fc.constant('link' as const), keys: fc.tuple(word, word) }),

@@ -83,8 +83,12 @@ export class Engine {
     };
     const started = this.#now();
     this.#under = stage;
-    const result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
-    this.#under = undefined;
+    let result: StageResults[S];
+    try {
+      result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
+    } finally {
+      this.#under = undefined;
+    }
     this.timings.push({ stage, milliseconds: this.#now() - started });
     const before = OFTEN_THE_SAME.has(stage)
       ? this.#find<S>(stage, (kept) => holdsTheSame(kept.result, result))

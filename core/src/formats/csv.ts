@@ -17,9 +17,10 @@ const PLAIN_NUMBER = /^[+\-−]?(?:\d+(?:[.,]\d+)*|[.,]\d+)(?:e[+\-]?\d+)?\s*%?$
 
 /** A cell that no spreadsheet runs: what would begin a formula has an apostrophe before it. */
 function safeCell(cell: string | number): string | number {
-  return typeof cell === 'string' && /^[\s\0]*[=+\-@\t\r]/.test(cell) && !PLAIN_NUMBER.test(cell)
-    ? `'${cell}`
-    : cell;
+  if (typeof cell !== 'string') return cell;
+  // Programs take a NUL for the end of the text, or refuse the file.
+  const text = cell.replaceAll('\0', '');
+  return /^\s*[=+\-@\t\r]/.test(text) && !PLAIN_NUMBER.test(text) ? `'${text}` : text;
 }
 
 /** A number to six significant places, as tables write it. */

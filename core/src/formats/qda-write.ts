@@ -175,7 +175,9 @@ export function* writeQdaProject({
     return `<Set${attribute('guid', guidOf(`set ${name}`))}${attribute('name', name)}>${refs.join('')}</Set>`;
   });
   const archive = archiveWriter();
-  const addText = (name: string, text: string): void => archive.add(name, packBytes(strToU8(text), PACKED));
+  // Programs take a NUL for the end of the text; what stands in its place is as long.
+  const addText = (name: string, text: string): void =>
+    archive.add(name, packBytes(strToU8(text.replaceAll('\0', '\ufffd')), PACKED));
   const write = archive.begin('project.qde', PACKED);
   write(
     [

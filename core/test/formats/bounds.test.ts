@@ -2,7 +2,9 @@ import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import { readFile } from '../../src/formats/files.ts';
 import { readClipboardTable, writeClipboardTable, writeCsv } from '../../src/formats/csv.ts';
+import { htmlToText } from '../../src/formats/html.ts';
 import { escapeXml } from '../../src/base/xml.ts';
+import { HOSTILE } from './hostile.ts';
 
 const reasonOf = async (name: string, bytes: Uint8Array): Promise<string> => {
   const content = await readFile({ name, bytes });
@@ -28,6 +30,28 @@ const document = (paragraphs: string): Uint8Array =>
   package_('word/document.xml', {
     'word/document.xml': `<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>${paragraphs}</w:body></w:document>`,
   });
+
+describe('files made to cost much', () => {
+  for (const [name, make] of Object.entries(HOSTILE)) {
+    it(`are read or refused: ${name}`, async () => {
+      const bytes = strToU8(make(200_000));
+      const read = await readFile({ name, bytes });
+      if (read.kind === 'refused') expect(read.reason).to.match(/^[A-Z].*[.?]$/s);
+    });
+  }
+
+  it('lose no words: a page of 2,000 elements in each other, or with a part that never closes', () => {
+    const deep = htmlToText('<div><p>one of many</p>'.repeat(2000));
+    expect(deep.split('\n\n')).to.have.length(2000);
+    expect(htmlToText('<nav>Menu</nav><p>Words</p><noscript><p>More words')).to.equal('Words\n\nMore words');
+    expect(
+      htmlToText('<head><title>T</title><body>Words <b>and</b> more<script>x()</script> words'),
+    ).to.equal('Words and more words');
+    expect(
+      htmlToText('<p>a<br>b<br><br>c<blockquote>said<p>again</blockquote>&eacute;&#33;<pre> x\n  y</pre>'),
+    ).to.equal('a\nb\n\nc\n\n> said\n\n> again\n\né!\n\nx\ny');
+  });
+});
 
 describe('files that would fill the memory', () => {
   it('are refused before anything is made of them, with what to do', async () => {

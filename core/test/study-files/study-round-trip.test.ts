@@ -7,6 +7,7 @@ import {
   writeProvedStudyFile,
   writeStudyFile,
 } from '../../src/study-files/study-file.ts';
+import type { NotebookEntry } from '../../src/study/notebook.ts';
 import { hashValue } from '../../src/base/hash.ts';
 import { foldDecisions } from '../../src/study/record.ts';
 import { A_TEXT, anyDecision, aSource } from '../study/any-decision.ts';
@@ -73,5 +74,33 @@ describe('a study file', () => {
     const opened = readStudyFile(writeStudyFile({ log, register: [], originals: new Map(), notebook }));
     expect(opened.notebook).to.deep.equal([entry]);
     expect(opened.leftOut.join()).to.match(/^Notebook entry 2 is damaged/);
+  });
+
+  it('of somebody else’s brings no picture that is more than a picture', () => {
+    const log = recordOf([{ kind: 'renameStudy', title: 'T' }]);
+    const view = (svg: string): NotebookEntry => ({
+      ...{ id: 'k', time: '2031-01-02T03:04:05.000Z', note: '', tags: [] },
+      view: {
+        asked: { kind: 'map' },
+        ...{ address: 'map', seq: 1 },
+        figure: { title: 't', note: 'n.', picture: { svg, alt: 'a' } },
+      },
+    });
+    const plain = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><rect width="3"/></svg>';
+    const given = [plain, plain.replace('<svg', '<svg onload="alert(1)"'), '<svg/>', 'words'].map(view);
+    const { notebook, leftOut } = readStudyFile(
+      writeStudyFile({ log, register: [], originals: new Map(), notebook: given }),
+    );
+    expect(notebook.map((entry) => entry.view?.figure?.picture?.svg)).to.deep.equal([
+      plain,
+      plain,
+      undefined,
+      undefined,
+    ]);
+    expect(leftOut).to.have.length(3);
+    expect(leftOut[0]).to.equal(
+      'The picture of Notebook entry 2 held what no drawing needs (onload), and is kept without it.',
+    );
+    expect(leftOut[1]).to.match(/entry 3 was left out: it does not say how large it is/);
   });
 });

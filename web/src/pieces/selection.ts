@@ -3,6 +3,17 @@ import { PERIODS } from '@green-thicket/core/base/periods';
 import { SEVERAL_HOWS } from '@green-thicket/core/views/view-types';
 import type { PlainSelection, Selection, Within, Group } from '@green-thicket/core/views/view-types';
 
+/** Keys in one parameter, parted by bars; a bar in a key, and what says so, has a stroke before it. */
+const joinedKeys = (keys: readonly string[]): string =>
+  keys.map((key) => key.replace(/[\\|]/g, '\\$&')).join('|');
+
+function partedKeys(joined: string): string[] {
+  if (joined === '') return [];
+  return Array.from(joined.matchAll(/(?:^|\|)((?:[^\\|]|\\[\s\S]?)*)/g), ([, key]) =>
+    key.replace(/\\([\s\S])/g, '$1'),
+  );
+}
+
 /** The selection as search parameters, so that an address is a bookmark of it. */
 export function toParams(selection: Selection): Record<string, string> {
   switch (selection.kind) {
@@ -11,7 +22,7 @@ export function toParams(selection: Selection): Record<string, string> {
     case 'link':
       return { concept: selection.keys[0], with: selection.keys[1] };
     case 'several':
-      return { concepts: selection.keys.join('|'), how: selection.how };
+      return { concepts: joinedKeys(selection.keys), how: selection.how };
     case 'search':
       return { find: selection.query };
     case 'following':
@@ -21,7 +32,7 @@ export function toParams(selection: Selection): Record<string, string> {
     case 'stretches':
       return {
         stretches: selection.letter,
-        ...(selection.keys.length > 0 ? { of: selection.keys.join('|') } : {}),
+        ...(selection.keys.length > 0 ? { of: joinedKeys(selection.keys) } : {}),
         ...(selection.also === undefined ? {} : { also: selection.also }),
         ...(selection.tenth === undefined ? {} : { tenth: String(selection.tenth) }),
         ...(selection.tone ? { list: selection.tone.list, sounds: selection.tone.aspect } : {}),
@@ -52,7 +63,7 @@ function plainFromParams(params: URLSearchParams): PlainSelection | null {
   const keys = params.get('concepts');
   if (keys !== null) {
     const how = SEVERAL_HOWS.find((each) => each === params.get('how')) ?? 'all';
-    return { kind: 'several', keys: keys.split('|'), how };
+    return { kind: 'several', keys: partedKeys(keys), how };
   }
   const find = params.get('find');
   if (find !== null) return { kind: 'search', query: find };
@@ -73,7 +84,7 @@ function stretchesOf(letter: string, params: URLSearchParams): PlainSelection {
   return {
     kind: 'stretches',
     letter,
-    keys: params.get('of')?.split('|') ?? [],
+    keys: partedKeys(params.get('of') ?? ''),
     ...(also === null ? {} : { also }),
     ...(tenth === null ? {} : { tenth: Number(tenth) }),
     ...(list === null || aspect === null ? {} : { tone: { list, aspect } }),

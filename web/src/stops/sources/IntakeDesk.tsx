@@ -69,12 +69,19 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         await intakeWorker.letGoOfTable(table.table);
         if (answer.kind === 'left') notes.push(`${table.name} was left out.`);
         if (answer.kind === 'sources') {
-          await recordSources(id, answer.outcome.sources, {
-            note: answer.outcome.note,
-            types: answer.outcome.types,
-          });
-          for (const source of answer.outcome.sources) brought.push(source);
-          notes.push(answer.outcome.note);
+          try {
+            await recordSources(id, answer.outcome.sources, {
+              note: answer.outcome.note,
+              types: answer.outcome.types,
+            });
+            for (const source of answer.outcome.sources) brought.push(source);
+            notes.push(answer.outcome.note);
+          } catch (error) {
+            // What came in before it is in the study all the same.
+            notes.push(
+              `${table.name} was not added: ${error instanceof Error ? error.message : String(error)}`,
+            );
+          }
         }
         if (answer.kind === 'described') {
           decide({ kind: 'setValues', values: answer.description.values });
