@@ -1,5 +1,5 @@
 // The import rule of core: a folder imports from the folders above it in the stage order, never back; nothing imports
-// web, server or cli but themselves.
+// web, server or cli but themselves; and no files import each other in a circle, types included.
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative, resolve, dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -110,6 +110,34 @@ for (const owner of ['core', 'web', 'server', 'cli']) {
       if (foreign) faults.push(`${path} imports ${target}: nothing imports ${foreign}`);
     }
   }
+}
+/** Files that import each other in a circle, as the shortest way round through each; `read` gives what a file imports. */
+function circles(files, read) {
+  const found = [];
+  const state = new Map();
+  const way = [];
+  const visit = (file) => {
+    state.set(file, 'open');
+    way.push(file);
+    for (const next of read(file)) {
+      if (state.get(next) === 'open') found.push([...way.slice(way.indexOf(next)), next]);
+      else if (!state.has(next)) visit(next);
+    }
+    way.pop();
+    state.set(file, 'done');
+  };
+  for (const file of files) if (!state.has(file)) visit(file);
+  return found;
+}
+
+for (const owner of ['core', 'web', 'server', 'cli']) {
+  const files = new Set(sources(join(owner, 'src')));
+  const read = (path) =>
+    importsOf(path)
+      .filter((target) => target.startsWith('.'))
+      .map((target) => relative(root, resolve(root, dirname(path), target)))
+      .filter((target) => files.has(target));
+  for (const circle of circles(files, read)) faults.push(`a circle of imports: ${circle.join(' → ')}`);
 }
 if (faults.length > 0) {
   console.error(faults.join('\n'));

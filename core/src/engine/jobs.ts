@@ -11,7 +11,6 @@ import {
   type SweptNetwork,
   type TriedGrouping,
 } from '../themes/resolution.ts';
-import type { Library } from './resources.ts';
 
 /** A kind of long work whose parts do not hang on each other: what all parts share, a part, and what comes of it; plain data, which goes to other threads. */
 interface Job<Shared, Part, Result> {
@@ -44,7 +43,9 @@ export type PartOf<J extends JobName> = Jobs[J]['part'];
 export type ResultOf<J extends JobName> = Jobs[J]['result'];
 
 /** What whoever does a job knows besides. */
-export type Knowledge = Pick<Library, 'tagSentence'>;
+export interface Knowledge {
+  readonly tagSentence: (sentence: string) => string;
+}
 
 /** Does the parts of a job that share something. */
 export type Doer<J extends JobName> = (part: PartOf<J>) => Stepwise<ResultOf<J>>;
@@ -94,7 +95,7 @@ export const inParts =
   <J extends JobName>(
     job: J,
     shared: SharedOf<J>,
-    { helpers, tagSentence }: Knowledge & Pick<Library, 'helpers'>,
+    { helpers, tagSentence }: Knowledge & { readonly helpers?: Helpers },
     isLong = true,
   ): InParts<PartOf<J>, ResultOf<J>> =>
   (parts, tell) =>

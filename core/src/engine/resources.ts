@@ -7,7 +7,7 @@ import type { SourceText } from '../text/reading-part.ts';
 import type { SentenceTags } from '../text/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
-import type { Helpers } from './jobs.ts';
+import type { Helpers, Knowledge } from './jobs.ts';
 import type { KnownText, StopWordChoices } from './stage-keys.ts';
 
 /** A study as the engine sees it. */
@@ -18,12 +18,11 @@ export interface StudyInput {
 }
 
 /** What a text and a language give, whatever the study says: the same for the same ids and hashes. */
-export interface Library {
+export interface Library extends Knowledge {
   readonly original: (sourceId: string) => string;
   readonly lexicon: () => Lexicon;
   /** What was tagged so far. */
   readonly tags: SentenceTags;
-  readonly tagSentence: (sentence: string) => string;
   /** Who does parts of long work, where there is anybody. */
   readonly helpers?: Helpers;
 }

@@ -3,7 +3,7 @@ import type { Links } from '../network/links.ts';
 import { boxOfName } from './names.ts';
 import type { Box } from './free-place.ts';
 import { routeBetween } from './routes.ts';
-import type { MapLabel, MapLink, MapParcel, MapSettings } from './scene.ts';
+import type { MapLabel, MapLink, MapParcel, MapSettings } from './scene-types.ts';
 
 /** Links of a kind that are tried. */
 const MOST_TRIES = 400;

@@ -4,7 +4,7 @@ import type { Themes } from '../themes/themes.ts';
 import type { Land } from './ground.ts';
 import { roomForName } from './names.ts';
 import { outline, partLand, powerCells, spreadOver, stressPlaces } from './parcels.ts';
-import type { MapInput } from './scene.ts';
+import type { MapInput } from './scene-types.ts';
 import { FOOT, MAP_HEIGHT, MAP_WIDTH, MARGIN } from './sheet.ts';
 import type { Written } from './words.ts';
 

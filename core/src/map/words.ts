@@ -5,7 +5,7 @@ import { boxOfName } from './names.ts';
 import { nearestFree, type Box } from './free-place.ts';
 import type { Pull } from './labels.ts';
 import { placeLabels } from './placement.ts';
-import type { MapInput, MapLabel, MapParcel } from './scene.ts';
+import type { MapInput, MapLabel, MapParcel } from './scene-types.ts';
 import { FOOT, MAP_HEIGHT, MAP_WIDTH, MARGIN, SMALLEST_TYPE, tenth } from './sheet.ts';
 import { textWidth } from './text-width.ts';
 

@@ -1,6 +1,6 @@
 import { COMPARE_APPLY, type CompareDecision } from './decisions/compare.ts';
 import { ATTRIBUTE_APPLY, type AttributeDecision } from './decisions/attributes.ts';
-import type { Appliers } from './decisions/kinds.ts';
+import type { Applier, Appliers } from './decisions/kinds.ts';
 import { MAP_APPLY, type MapDecision } from './decisions/map.ts';
 import { PSEUDONYM_APPLY, type PseudonymDecision } from './decisions/pseudonyms.ts';
 import { SETTING_APPLY, type SettingDecision } from './decisions/settings.ts';
@@ -30,9 +30,10 @@ const APPLY: Appliers<Exclude<Decision, WordDecision>> = {
   ...PSEUDONYM_APPLY,
   ...MAP_APPLY,
 };
-const APPLY_BY_KIND: ReadonlyMap<string, (state: StudyState, decision: never) => StudyState> = new Map(
-  Object.entries(APPLY),
-);
+const APPLY_BY_KIND: ReadonlyMap<string, Applier<never>> = new Map(Object.entries(APPLY));
+
+/** Whether a decision that is not about words reads or changes the lists of words all the same. */
+export const touchesLists = ({ kind }: Decision): boolean => APPLY_BY_KIND.get(kind)?.withLists ?? false;
 
 /** The state after one more decision. */
 export function decide(state: StudyState, decision: Decision): StudyState {

@@ -1,4 +1,4 @@
-import { decide, type Decision } from './decisions.ts';
+import { decide, touchesLists, type Decision } from './decisions.ts';
 import { looseLists } from './decisions/word-lists.ts';
 import { EMPTY_STUDY, type StudyState } from './study.ts';
 
@@ -23,14 +23,6 @@ export interface DecisionLog {
   readonly tip: number;
 }
 
-/** Decisions of other groups that keep words too. */
-const CHANGES_LISTS: ReadonlySet<Decision['kind']> = new Set([
-  'applyRecipe',
-  'placeConcepts',
-  'lockTheme',
-  'beginThemes',
-]);
-
 /** Fewer decisions than this are made one after the other: taking the lists up costs more. */
 const FEW = 20;
 
@@ -41,7 +33,7 @@ export function decideAll(state: StudyState, decisions: readonly Decision[]): St
   let lists = looseLists(now);
   for (const decision of decisions) {
     if (lists.apply(decision)) continue;
-    if (CHANGES_LISTS.has(decision.kind)) {
+    if (touchesLists(decision)) {
       // It adds to the lists, so they are made before and taken up anew after it.
       now = decide(lists.into(now), decision);
       lists = looseLists(now);

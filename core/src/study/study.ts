@@ -14,7 +14,7 @@ import type { StrengthMeasure } from '../compare/measures.ts';
 import type { ToneEntry } from '../compare/tone-lists.ts';
 import type { NamesOutside, Pseudonyms } from './pseudonyms.ts';
 import type { AttributeType } from './attributes.ts';
-import type { Subset } from './subset.ts';
+import type { Subset } from './conditions.ts';
 
 /** A source as the study knows it; its original text is kept apart and never changes. */
 export interface StudySource {

@@ -1,17 +1,11 @@
 import { counted } from '../base/wording.ts';
 import { byCodeUnits } from '../base/order.ts';
 import { comparable } from './attributes.ts';
+import type { Condition, Subset } from './conditions.ts';
 import type { StudySource, StudyState } from './study.ts';
+
+export type { Condition, Subset } from './conditions.ts';
 import { ownValue } from '../base/records.ts';
-
-/** What a source must be to belong to a subset; all conditions must hold. */
-export type Condition =
-  /** The attribute has one of these values; the empty one is “no value”. */
-  | { readonly kind: 'values'; readonly attribute: string; readonly values: readonly string[] }
-  /** The attribute, a number or a date, is from `from` to `to`; an empty end is open. Dates are ISO 8601. */
-  | { readonly kind: 'range'; readonly attribute: string; readonly from: string; readonly to: string };
-
-export type Subset = readonly Condition[];
 
 function holds(source: StudySource, condition: Condition, state: StudyState): boolean {
   const value = (ownValue(source.attributes, condition.attribute) ?? '').trim();

@@ -8,7 +8,13 @@ import { stopWordChoices } from '../engine/stage-keys.ts';
 import { groupValues } from '../study/groups.ts';
 import type { StudyState } from '../study/study.ts';
 import { wordsPerSource } from '../text/tokens.ts';
-import type { ConceptsView, DistinctView, MeaningView, NameKindsView, WordKindsView } from './view-types.ts';
+import type {
+  ConceptsView,
+  DistinctView,
+  MeaningView,
+  NameKindsView,
+  WordKindsView,
+} from './concept-view-types.ts';
 import type { Group } from './reading-view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 

@@ -16,10 +16,7 @@ import { methodSentences, sentenceText } from '../words/sentences.ts';
 import { STEADY_UNKNOWN } from '../words/figure-sentences.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
 import type { ComparedRow, RowsAsked } from './compare-view-types.ts';
-import type { ViewAnswers, ViewName, ViewQuestions } from './view-keys.ts';
-
-/** Asks a view of the same study. */
-export type AskView = <V extends ViewName>(view: V, question: ViewQuestions[V]) => Stepwise<ViewAnswers[V]>;
+import type { AskView } from './asked.ts';
 
 /** Rows of a table that is kept or printed, at most. */
 const MOST_ROWS = 60;

@@ -15,7 +15,7 @@ import type {
   TwoConceptsRow,
   TwoConceptsView,
   WindowExampleView,
-} from './view-types.ts';
+} from './link-view-types.ts';
 import { reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links. */

@@ -6,7 +6,7 @@ import { counted } from '../base/wording.ts';
 import { attributeNames } from '../study/groups.ts';
 import type { Renamer } from '../study/pseudonyms.ts';
 import type { StudySource } from '../study/study.ts';
-import type { PassageRow } from './view-types.ts';
+import type { PassageRow } from './reading-view-types.ts';
 import { ownValue } from '../base/records.ts';
 
 /** A passage in its own words, with those that are marked. */

@@ -1,4 +1,8 @@
+import type { Block, DocumentTable } from '../formats/document.ts';
 import type { NotebookEntry } from '../study/notebook.ts';
+import type { CleanedFileView } from './collection-view-types.ts';
+import type { Figure, FigureQuestion } from './figure-types.ts';
+import type { View } from './view.ts';
 
 /** The parts of a report, in the order they come in. */
 export const REPORT_PARTS = {
@@ -26,4 +30,27 @@ export interface ReportQuestion {
   readonly version: string;
   /** Quotations of each theme. */
   readonly quotations: number;
+}
+
+/** A sheet of the workbook. */
+export interface Sheet extends DocumentTable {
+  readonly name: string;
+}
+
+/** The views that are made of other views: figures to keep, and the report. */
+export interface ReportViews {
+  figure: View<FigureQuestion, Figure>;
+  report: View<
+    ReportQuestion,
+    {
+      readonly blocks: readonly Block[];
+      /** Names without a pseudonym that are in what was said, as it is quoted. */
+      readonly namesLeft: readonly string[];
+    }
+  >;
+  /** Everything that leaves the study as one archive: report, codebooks, project, network, tables. */
+  everythingFile: View<ReportQuestion, CleanedFileView>;
+  /** The tables as sheets, the first of which explains the columns of the others. */
+  workbook: View<null, { readonly sheets: readonly Sheet[] }>;
+  reportFile: View<ReportQuestion & { readonly as: 'html' | 'docx' | 'bib' }, CleanedFileView>;
 }

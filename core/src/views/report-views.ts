@@ -7,12 +7,12 @@ import { bibText } from '../words/references.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { namesOutside, type StudyState } from '../study/study.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
-import { makeFigure, type AskView } from './figures.ts';
-import type { Figure, FigureQuestion } from './figure-types.ts';
+import type { AskView } from './asked.ts';
+import { makeFigure } from './figures.ts';
 import { referencesShown, reportBlocks } from './report-parts.ts';
-import type { ReportQuestion } from './report-types.ts';
-import { workbookSheets, type Sheet } from './workbook.ts';
-import { reads, type View, type ViewContext } from './view.ts';
+import type { ReportViews } from './report-types.ts';
+import { workbookSheets } from './workbook.ts';
+import { reads, type ViewContext } from './view.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 
 /** The names that stand in the quotations of a document. */
@@ -25,24 +25,6 @@ function namesLeft(blocks: readonly Block[], names: readonly string[]): string[]
     (name) =>
       all.includes(name) && renamerOf({ pseudonyms: { [name]: '' }, capitalNames: [] }).rename(all) !== all,
   );
-}
-
-/** The views that are made of other views: figures to keep, and the report. */
-export interface ReportViews {
-  figure: View<FigureQuestion, Figure>;
-  report: View<
-    ReportQuestion,
-    {
-      readonly blocks: readonly Block[];
-      /** Names without a pseudonym that are in what was said, as it is quoted. */
-      readonly namesLeft: readonly string[];
-    }
-  >;
-  /** Everything that leaves the study as one archive: report, codebooks, project, network, tables. */
-  everythingFile: View<ReportQuestion, CleanedFileView>;
-  /** The tables as sheets, the first of which explains the columns of the others. */
-  workbook: View<null, { readonly sheets: readonly Sheet[] }>;
-  reportFile: View<ReportQuestion & { readonly as: 'html' | 'docx' | 'bib' }, CleanedFileView>;
 }
 
 /** Themes and concepts as a table: what a code is called, what it is, and how much of the texts it is. */

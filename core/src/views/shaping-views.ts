@@ -32,7 +32,7 @@ import type {
   ThemeFiguresView,
   ThemePartsView,
   TopicsView,
-} from './view-types.ts';
+} from './theme-view-types.ts';
 import { reads, type View, type ViewContext, type ViewMakers } from './view.ts';
 
 /** The views with which themes are shaped: how many, what would join, what parts, and a second opinion. */

@@ -16,7 +16,7 @@ import { renamedSources } from './passage-files.ts';
 import { measuresOf, type Links, type Measured } from '../network/links.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from './view.ts';
 import type { CleanedFileView } from './collection-view-types.ts';
-import type { MatrixFigure, MatrixView, PlainCountsRow } from './view-types.ts';
+import type { MatrixFigure, MatrixView, PlainCountsRow } from './concept-view-types.ts';
 import { ownValue } from '../base/records.ts';
 
 /** The views that are tables of the collection: sources by concepts, words side by side, plain counts. */

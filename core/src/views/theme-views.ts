@@ -5,16 +5,16 @@ import { joinedInto } from '../themes/choices.ts';
 import { letterAfter } from '../themes/letters.ts';
 import { ownValue } from '../base/records.ts';
 import { reachedByThemes, sharesOfStretches, wordsMissed } from '../themes/coverage.ts';
+import type { LinksOnTrail } from './link-view-types.ts';
 import type {
   ConceptsOnTrail,
   CoverageView,
-  LinksOnTrail,
   MapView,
   SteadinessView,
   ThemesOnTrail,
   ThemesView,
   WordsOnTrail,
-} from './view-types.ts';
+} from './theme-view-types.ts';
 import { nothing, reads, type View, type ViewMakers } from './view.ts';
 
 /** The views of Links, Themes, Map and Compare, and the figures of the trail. */

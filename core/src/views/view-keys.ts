@@ -2,43 +2,25 @@ import { largest } from '../base/extent.ts';
 import { hashValue } from '../base/hash.ts';
 import { hashOfOwn, placeOf, stageKey, type Own, type StageName } from '../engine/stage-keys.ts';
 import type { StudyState } from '../study/study.ts';
-import { EXCHANGE_KEYS, type ExchangeViews } from './exchange-views.ts';
-import { COMPARE_KEYS, type CompareViews } from './compare-views.ts';
-import { COLLEAGUE_KEYS, type ColleagueViews } from './colleague-views.ts';
-import { NAME_KEYS, type NameViews } from './name-views.ts';
-import { NETWORK_KEYS, type NetworkViews } from './network-views.ts';
-import { REPORT_KEYS, type ReportViews } from './report-views.ts';
-import { TONE_KEYS, type ToneViews } from './tone-views.ts';
-import { CLEANING_KEYS, type CleaningViews } from './cleaning-views.ts';
-import { CONCEPT_KEYS, type ConceptViews } from './concept-views.ts';
-import { LINK_KEYS, type LinkViews } from './link-views.ts';
-import { SHAPING_KEYS, type ShapingViews } from './shaping-views.ts';
-import { READING_KEYS, type ReadingViews } from './reading-views.ts';
-import { SOURCE_KEYS, type SourceViews } from './source-views.ts';
-import { TABLE_KEYS, type TableViews } from './table-views.ts';
-import { TRIM_KEYS, type TrimViews } from './trim-views.ts';
-import { THEME_KEYS, type ThemeViews } from './theme-views.ts';
+import type { ViewName, ViewQuestions } from './asked.ts';
+import { EXCHANGE_KEYS } from './exchange-views.ts';
+import { COMPARE_KEYS } from './compare-views.ts';
+import { COLLEAGUE_KEYS } from './colleague-views.ts';
+import { NAME_KEYS } from './name-views.ts';
+import { NETWORK_KEYS } from './network-views.ts';
+import { REPORT_KEYS } from './report-views.ts';
+import { TONE_KEYS } from './tone-views.ts';
+import { CLEANING_KEYS } from './cleaning-views.ts';
+import { CONCEPT_KEYS } from './concept-views.ts';
+import { LINK_KEYS } from './link-views.ts';
+import { SHAPING_KEYS } from './shaping-views.ts';
+import { READING_KEYS } from './reading-views.ts';
+import { SOURCE_KEYS } from './source-views.ts';
+import { TABLE_KEYS } from './table-views.ts';
+import { TRIM_KEYS } from './trim-views.ts';
+import { THEME_KEYS } from './theme-views.ts';
 
-type Views = SourceViews &
-  TrimViews &
-  CleaningViews &
-  ConceptViews &
-  ReadingViews &
-  TableViews &
-  ThemeViews &
-  LinkViews &
-  ShapingViews &
-  CompareViews &
-  ToneViews &
-  ExchangeViews &
-  NameViews &
-  NetworkViews &
-  ColleagueViews &
-  ReportViews;
-export type ViewName = keyof Views;
-/** What a view is asked for beside the study. */
-export type ViewQuestions = { readonly [V in ViewName]: Views[V]['question'] };
-export type ViewAnswers = { readonly [V in ViewName]: Views[V]['answer'] };
+export type { ViewAnswers, ViewName, ViewQuestions } from './asked.ts';
 
 const VIEW_KEYS = {
   ...SOURCE_KEYS,

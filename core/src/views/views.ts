@@ -3,7 +3,7 @@ import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
 import type { StudyState } from '../study/study.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
-import type { AskView } from './figures.ts';
+import type { AskView } from './asked.ts';
 import { EXCHANGE_VIEWS } from './exchange-views.ts';
 import { COMPARE_VIEWS } from './compare-views.ts';
 import { COLLEAGUE_VIEWS } from './colleague-views.ts';

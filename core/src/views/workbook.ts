@@ -1,15 +1,11 @@
-import type { DocumentTable } from '../formats/document.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renamerOf } from '../study/pseudonyms.ts';
 import { networkInForce } from '../study/in-force.ts';
 import { namesOutside, type StudyState } from '../study/study.ts';
-import { makeFigure, type AskView } from './figures.ts';
+import type { AskView } from './asked.ts';
+import { makeFigure } from './figures.ts';
 import type { FigureQuestion } from './figure-types.ts';
-
-/** A sheet of the workbook. */
-export interface Sheet extends DocumentTable {
-  readonly name: string;
-}
+import type { Sheet } from './report-types.ts';
 
 /** The sheets, with what their columns hold; a column of a group is said of all groups. */
 const SHEETS: readonly {

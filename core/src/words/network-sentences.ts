@@ -1,7 +1,7 @@
 import { MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';
 import { counted, inFigures } from '../base/wording.ts';
 import type { StudyState } from '../study/study.ts';
-import type { SentencePart, Stop } from './sentences.ts';
+import type { SentencePart, Stop } from './sentence-parts.ts';
 
 /**
  * The sentences of a study that is a network without texts: they say what only texts could tell.

@@ -4,6 +4,7 @@ import type { WindowSettings } from '../network/windows.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
 import { leastSources, selectionRange } from '../concepts/selection.ts';
 import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
+import type { ControlName, SentencePart, Stop } from './sentence-parts.ts';
 import { NAME_KIND_TEXTS } from './name-clues.ts';
 import { networkSentences } from './network-sentences.ts';
 import { counted, listed } from '../base/wording.ts';
@@ -16,50 +17,7 @@ import { ownValue } from '../base/records.ts';
 import type { ConceptSettings, StudyState } from '../study/study.ts';
 import { subsetText, workingSources } from '../study/subset.ts';
 
-/** A stop of the trail. */
-export const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'] as const;
-export type Stop = (typeof STOPS)[number];
-
-/** A part of a method sentence: words, or a setting that can be changed where it stands. */
-export type SentencePart =
-  | string
-  | { readonly control: ControlName; readonly text: string }
-  /** A cleaning step: its place among the steps, to be switched, edited and moved. */
-  | { readonly step: string; readonly on: boolean; readonly text: string };
-
-/** The settings that stand underlined in the method sentences. */
-export type ControlName =
-  | 'subset'
-  | 'speakers'
-  | 'addStep'
-  | 'language'
-  | 'unit'
-  | 'parts'
-  | 'phrases'
-  | 'stopWords'
-  | 'minimumLetters'
-  | 'minimumMentions'
-  | 'minimumSources'
-  | 'maximumSourceShare'
-  | 'minimumPull'
-  | 'size'
-  | 'window'
-  | 'measure'
-  | 'cutOff'
-  | 'minimumTogether'
-  | 'maximumQ'
-  | 'standsBy'
-  | 'resolution'
-  | 'runs'
-  | 'seed'
-  | 'shownLinks'
-  | 'shownBridges'
-  | 'columns'
-  | 'attribute'
-  | 'strengthMeasure'
-  | 'words'
-  | 'interviewers'
-  | 'order';
+export * from './sentence-parts.ts';
 
 /** Figures the sentences name; absent until they are computed. */
 export interface SentenceFigures {

@@ -8,10 +8,21 @@ interface Kind {
   readonly kind: string;
 }
 
+/** What a decision makes of a study. */
+export interface Applier<D> {
+  (state: StudyState, decision: D): StudyState;
+  /** Whether it reads or changes the study's lists of words, which a run of decisions about words holds loose. */
+  readonly withLists?: true;
+}
+
 /** What each kind of decision of a group makes of a study. */
 export type Appliers<D extends Kind> = {
-  readonly [K in D['kind']]: (state: StudyState, decision: Extract<D, { kind: K }>) => StudyState;
+  readonly [K in D['kind']]: Applier<Extract<D, { kind: K }>>;
 };
+
+/** Of a decision of another group that keeps, drops or merges words too. */
+export const withLists = <D>(apply: (state: StudyState, decision: D) => StudyState): Applier<D> =>
+  Object.assign((state: StudyState, decision: D) => apply(state, decision), { withLists: true } as const);
 
 /** Each kind of decision of a group in a few words, for the undo button and the record. */
 export type Sayers<D extends Kind> = {

@@ -5,7 +5,14 @@ import type { MapSettings } from '../../map/scene.ts';
 import { withRecipe, type Recipe } from '../recipe.ts';
 import type { CompareSettings, ConceptSettings, WindowChoice } from '../study.ts';
 import { LONGEST } from '../limits.ts';
-import { changeSettings, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
+import {
+  changeSettings,
+  withLists,
+  type Appliers,
+  type FieldsOf,
+  type Sayers,
+  type SchemaFields,
+} from './kinds.ts';
 
 /** Decisions about settings and names, and recipes of them. */
 export type SettingDecision =
@@ -27,7 +34,7 @@ export const SETTING_APPLY: Appliers<SettingDecision> = {
   setThemes: (state, decision) => changeSettings(state, 'themes', decision.change),
   setMap: (state, decision) => changeSettings(state, 'map', decision.change),
   setCompare: (state, decision) => changeSettings(state, 'compare', decision.change),
-  applyRecipe: (state, decision) => withRecipe(state, decision.recipe),
+  applyRecipe: withLists((state, decision) => withRecipe(state, decision.recipe)),
 };
 
 export const SETTING_SAY: Sayers<SettingDecision> = {

@@ -2,7 +2,7 @@ import { withoutWords } from '../../base/records.ts';
 import { counted } from '../../base/wording.ts';
 import type { ThemeChoices } from '../../themes/choices.ts';
 import type { KeptTheme, StudyState, TopicChoices } from '../study.ts';
-import { few, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
+import { few, withLists, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions about themes: which concept is in which, and which themes there are. */
 export type ThemeDecision =
@@ -73,10 +73,10 @@ export const THEME_APPLY: Appliers<ThemeDecision> = {
   renameTheme: (state, { letter, name }) => ({ ...state, themeNames: named(state.themeNames, letter, name) }),
   noteTheme: (state, { letter, note }) =>
     changed(state, { notes: named(state.themeChoices.notes, letter, note) }),
-  placeConcepts(state, { keys, letter }) {
+  placeConcepts: withLists((state, { keys, letter }) => {
     const placed = { ...state.themeChoices.placed, ...Object.fromEntries(keys.map((key) => [key, letter])) };
     return changed(letter === '' ? state : kept(state, keys), { placed });
-  },
+  }),
   freeConcepts(state, { keys }) {
     const asked = new Set(keys);
     return changed(state, { placed: withoutWords(state.themeChoices.placed, (key) => asked.has(key)) });
@@ -95,10 +95,11 @@ export const THEME_APPLY: Appliers<ThemeDecision> = {
         Object.entries(state.themeChoices.joined).filter(([, into]) => into !== letter),
       ),
     }),
-  lockTheme: (state, { letter, keys }) =>
+  lockTheme: withLists((state, { letter, keys }) =>
     changed(kept(state, keys), { locked: { ...state.themeChoices.locked, [letter]: keys } }),
+  ),
   unlockTheme: (state, { letter }) => changed(state, { locked: without(state.themeChoices.locked, letter) }),
-  beginThemes(state, { themes, grows }) {
+  beginThemes: withLists((state, { themes, grows }) => {
     const all = themes.flatMap(({ keys }) => keys);
     const asked = new Set(all);
     const { begun, placed } = state.themeChoices;
@@ -106,7 +107,7 @@ export const THEME_APPLY: Appliers<ThemeDecision> = {
       begun: { ...begun, ...Object.fromEntries(themes.map(({ letter, keys }) => [letter, { keys, grows }])) },
       placed: withoutWords(placed, (key) => asked.has(key)),
     });
-  },
+  }),
   endTheme: (state, { letter }) => changed(state, { begun: without(state.themeChoices.begun, letter) }),
   setThemeAside: (state, { letter, name, keys }) =>
     changed(state, { aside: { ...state.themeChoices.aside, [letter]: { name, keys } } }),

@@ -1,7 +1,6 @@
 import { pairOf, toldApart } from '../../concepts/spellings.ts';
 import type { NameKind } from '../../concepts/name-clues.ts';
 import type { WordKind } from '../../text/parts-of-speech.ts';
-import type { Decision } from '../decisions.ts';
 import type { WordDecision } from './words.ts';
 import type { StudyState } from '../study.ts';
 
@@ -99,7 +98,7 @@ class Merges {
 /** The lists of words of a study while a run of decisions changes them, each in time of its own size. */
 export interface LooseLists {
   /** Applies a decision about words; says whether it was one. */
-  readonly apply: (decision: Decision) => boolean;
+  readonly apply: (decision: { readonly kind: string }) => boolean;
   /** The study with the lists as they are now. */
   readonly into: (state: StudyState) => StudyState;
 }
