@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { randomInteger, seededRandom, type Random } from '../core/src/numeric/random.ts';
-import { readFile } from '../core/src/formats/files.ts';
+import { readFile } from '../core/src/formats/read/files.ts';
 import { fuzz } from '../core/test/formats/fuzz.ts';
 import { HOSTILE } from '../core/test/formats/hostile.ts';
 import { decideInTwoTabs, killWhileErasing } from '../e2e/erasing.ts';

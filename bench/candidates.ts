@@ -1,7 +1,7 @@
 import { finish } from '../core/src/base/stepwise.ts';
 import { Engine } from '../core/src/engine/engine.ts';
 import type { StageName } from '../core/src/engine/stage-keys.ts';
-import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { englishLexicon, englishLibrary, englishTagger, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection, plantedStudy } from './collection.ts';
 import { median, printTable, timeOf, told } from './timing.ts';

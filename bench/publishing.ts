@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { asking, exampleStudy, type ExampleStudy } from '../core/test/examples.ts';
-import { REPORT_PART_NAMES } from '../core/src/views/report-types.ts';
+import { REPORT_PART_NAMES } from '../core/src/views/report/report-types.ts';
 import { plantedStudy } from './collection.ts';
 import { medianTime, printTable, timeOf, told } from './timing.ts';
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { By, Key, type WebElement } from 'selenium-webdriver';
-import { readFile } from '@green-thicket/core/formats/files';
+import { readFile } from '@green-thicket/core/formats/read/files';
 import { root } from './served.ts';
 import { setStage } from './stage.ts';
 

@@ -191,7 +191,8 @@ export interface TwoTabs {
   readonly lost: readonly string[];
 }
 
-const MOST_DROPS = 60;
+/** After so many looks the study is taken to stay open, as it does where its password is the same tab's. */
+const MOST_LOOKS = 600;
 /** The words that are shown as dropped. */
 const DROPPED = `() => Array.from(document.querySelectorAll('.concept-row'))
   .filter((row) => row.textContent.includes('dropped'))
@@ -226,21 +227,30 @@ export async function decideInTwoTabs(rounds: number): Promise<TwoTabs> {
       // Pressed a little later by the page itself, when the other tab is in front and decides.
       await driver.executeScript(
         'const [button, wait] = arguments; setTimeout(() => button.click(), wait)',
-        ...[button, 300 * round],
+        ...[button, 1000 + 300 * round],
       );
       await driver.switchTo().window(second);
       await browser.command('Page.bringToFront', {});
       const seen = new Set<string>();
-      for (let row = 0; row < MOST_DROPS; row++) {
-        const words = await driver.executeScript<string[] | null>(
-          `const row = document.querySelectorAll('.concept-row')[arguments[0]];
-          if (!row) return null;
-          row.focus();
-          row.dispatchEvent(new KeyboardEvent('keydown', { key: 'Delete', bubbles: true }));
+      /** Drops a word, where there is one to drop, and looks what is shown as dropped; nothing once the study is locked. */
+      const dropAndLook = (row: number): Promise<string[] | null> =>
+        driver.executeScript<string[] | null>(
+          `const rows = document.querySelectorAll('.concept-row');
+          if (rows.length === 0) return null;
+          const row = rows[arguments[0]];
+          row?.focus();
+          row?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Delete', bubbles: true }));
           return (${DROPPED})();`,
           row,
         );
-        if (words === null) break;
+      await browser.until('Nothing was ever shown as dropped', async () => {
+        const shownNow = await dropAndLook(0);
+        for (const word of shownNow ?? []) seen.add(word);
+        return shownNow === null || shownNow.length > 0;
+      });
+      for (let row = 1; ; row++) {
+        const words = await dropAndLook(row);
+        if (words === null || row > MOST_LOOKS) break;
         for (const word of words) seen.add(word);
       }
       await driver.close();

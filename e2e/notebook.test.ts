@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
-import { readFile } from '../core/src/formats/files.ts';
+import { readFile } from '../core/src/formats/read/files.ts';
 import { setStage } from './stage.ts';
 
 describe('the Notebook and the report, to a researcher who writes up,', () => {

@@ -49,7 +49,22 @@ const WEB_MAY_IMPORT = {
   reading: ['store', 'pieces', 'engine'],
   notebook: ['store', 'pieces', 'engine', 'reading'],
   stops: ['store', 'pieces', 'engine', 'controls', 'reading', 'notebook'],
-  frame: ['store', 'pieces', 'engine', 'controls', 'reading', 'notebook', 'stops'],
+  keeping: ['store', 'pieces', 'engine'],
+  help: ['store', 'pieces', 'engine'],
+  colleague: ['store', 'pieces', 'engine'],
+  start: ['store', 'pieces', 'engine', 'keeping'],
+  frame: [
+    'store',
+    'pieces',
+    'engine',
+    'controls',
+    'reading',
+    'notebook',
+    'stops',
+    'keeping',
+    'help',
+    'colleague',
+  ],
 };
 
 function* sources(folder) {

@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import type { DrawPng } from '@green-thicket/core/formats/document';
+import type { DrawPng } from '@green-thicket/core/formats/write/document';
 import { Engine } from '@green-thicket/core/engine/engine';
 import type { Library, StudyInput } from '@green-thicket/core/engine/resources';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
@@ -7,7 +7,7 @@ import type { StageResults } from '@green-thicket/core/engine/stages';
 import { networkInForce, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/words/sentence-tags';
 import { askOf } from './ask.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { withBrowser } from './drawing-browser.ts';
@@ -82,7 +82,7 @@ async function analyseInto(
   const helpers = threads(options.threads ?? availableParallelism(), say);
   if (sizeOfCollection(state).characters >= LARGE) helpers.startNow();
   // What it tags with is large, and not needed where nothing can be analysed.
-  const { createTagger } = await import('@green-thicket/core/text/tagger');
+  const { createTagger } = await import('@green-thicket/core/text/words/tagger');
   const lexicon = lexiconOnce();
   const library: Library = {
     original: originalsOf(state, study.originals),

@@ -2,7 +2,7 @@ import { parseToneLists, type ToneList } from '@green-thicket/core/compare/tone-
 import type { Engine } from '@green-thicket/core/engine/engine';
 import type { Library, StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudyState } from '@green-thicket/core/study/study';
-import { parseMeanings } from '@green-thicket/core/text/meanings';
+import { parseMeanings } from '@green-thicket/core/text/words/meanings';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { makeView } from '@green-thicket/core/views/views';
 import { readLexiconText } from './lexicon-file.ts';

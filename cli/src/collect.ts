@@ -3,8 +3,8 @@ import { basename, dirname, join, relative, resolve, sep } from 'node:path';
 import { counted, listed } from '@green-thicket/core/base/wording';
 import { hashText } from '@green-thicket/core/base/hash';
 import { byCodeUnits } from '@green-thicket/core/base/order';
-import { endingOf, type SheetRows } from '@green-thicket/core/formats/read-result';
-import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/files';
+import { endingOf, type SheetRows } from '@green-thicket/core/formats/read/read-result';
+import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/read/files';
 import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
 import { namingColumn } from '@green-thicket/core/intake/describing-table';
 import {

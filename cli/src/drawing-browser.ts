@@ -4,7 +4,7 @@ import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Readable, Writable } from 'node:stream';
-import { sizeOfDrawing, type DrawPng } from '@green-thicket/core/formats/document';
+import { sizeOfDrawing, type DrawPng } from '@green-thicket/core/formats/write/document';
 import { reasonOf, UsageError } from './usage-error.ts';
 
 /** A browser that turns drawings into pictures, as the page does in the researcher's own. */

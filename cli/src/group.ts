@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { tableNumber, writeCsv } from '@green-thicket/core/formats/csv';
-import { readNetwork, type ReadNetwork } from '@green-thicket/core/formats/network-read';
-import { writeGraphml } from '@green-thicket/core/formats/network-write';
+import { readNetwork, type ReadNetwork } from '@green-thicket/core/formats/read/network-read';
+import { writeGraphml } from '@green-thicket/core/formats/write/network-write';
 import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';

@@ -2,8 +2,8 @@ import { parentPort } from 'node:worker_threads';
 import { expose, transfer } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { buffersIn, helpingHand } from '@green-thicket/core/engine/helping';
-import { sentenceTagger } from '@green-thicket/core/text/sentence-tags';
-import { createTagger } from '@green-thicket/core/text/tagger';
+import { sentenceTagger } from '@green-thicket/core/text/words/sentence-tags';
+import { createTagger } from '@green-thicket/core/text/words/tagger';
 import { lexiconOnce } from './lexicon-file.ts';
 
 /** A thread that helps: it is started by `threads`. */

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { fontFace } from '@green-thicket/core/formats/html-write';
-import { parseLexicon, type Lexicon } from '@green-thicket/core/text/lexicon';
+import { fontFace } from '@green-thicket/core/formats/write/html-write';
+import { parseLexicon, type Lexicon } from '@green-thicket/core/text/words/lexicon';
 
 /** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */
 export function reportFace(): string {

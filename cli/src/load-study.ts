@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { readFile } from '@green-thicket/core/formats/files';
-import type { SheetRows } from '@green-thicket/core/formats/read-result';
+import { readFile } from '@green-thicket/core/formats/read/files';
+import type { SheetRows } from '@green-thicket/core/formats/read/read-result';
 import { isSealed, passwordBytes, unseal } from '@green-thicket/core/formats/sealed-file';
 import { describeSources } from '@green-thicket/core/intake/describing-table';
 import { textOf } from '@green-thicket/core/intake/intake';

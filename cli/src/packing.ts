@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { deflateRaw } from 'node:zlib';
-import { asPacked, PACKING_LEVEL, type PackedBytes } from '@green-thicket/core/formats/archive-write';
+import { asPacked, PACKING_LEVEL, type PackedBytes } from '@green-thicket/core/formats/write/archive-write';
 
 const deflate = promisify(deflateRaw);
 

@@ -1,9 +1,9 @@
-import { withPictures, type DrawPng } from '@green-thicket/core/formats/document';
-import { writeDocx } from '@green-thicket/core/formats/docx-write';
-import { withFontFace } from '@green-thicket/core/formats/html-write';
+import { withPictures, type DrawPng } from '@green-thicket/core/formats/write/document';
+import { writeDocx } from '@green-thicket/core/formats/write/docx-write';
+import { withFontFace } from '@green-thicket/core/formats/write/html-write';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { DecisionLog } from '@green-thicket/core/study/record';
-import { REPORT_PART_NAMES } from '@green-thicket/core/views/report-types';
+import { REPORT_PART_NAMES } from '@green-thicket/core/views/report/report-types';
 import { decisionsInWords } from '@green-thicket/core/words/decisions';
 import type { Ask } from './ask.ts';
 import { reportFace } from './lexicon-file.ts';

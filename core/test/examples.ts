@@ -14,13 +14,18 @@ import { withGround } from '../src/map/ground.ts';
 import type { ThemeIdentity } from '../src/themes/identity.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
 import { parseToneLists, type ToneList } from '../src/compare/tone-lists.ts';
-import { parseMeanings, type Meanings } from '../src/text/meanings.ts';
-import { parseLexicon, type Lexicon } from '../src/text/lexicon.ts';
-import type { CleaningStep } from '../src/text/steps.ts';
+import { parseMeanings, type Meanings } from '../src/text/words/meanings.ts';
+import { parseLexicon, type Lexicon } from '../src/text/words/lexicon.ts';
+import type { CleaningStep } from '../src/text/cleaning/steps.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
-import { partsOfTypes, type PartsOfTypes, type TagSentences } from '../src/text/parts-of-speech.ts';
-import { SentenceTags, sentenceTagger, type TaggedSource, type Tagger } from '../src/text/sentence-tags.ts';
-import { createTagger } from '../src/text/tagger.ts';
+import { partsOfTypes, type PartsOfTypes, type TagSentences } from '../src/text/words/parts-of-speech.ts';
+import {
+  SentenceTags,
+  sentenceTagger,
+  type TaggedSource,
+  type Tagger,
+} from '../src/text/words/sentence-tags.ts';
+import { createTagger } from '../src/text/words/tagger.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
 let lexicon: Lexicon | undefined;

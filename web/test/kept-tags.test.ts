@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { SentenceTags } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { bringTags, keepTags } from '../src/engine/kept-tags.ts';
 import { databaseOf, type StudyDatabase } from '../src/store/database.ts';
 import { createStudy, deleteStudy } from '../src/store/studies.ts';

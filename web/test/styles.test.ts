@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
-import { basename, join } from 'node:path';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { giveTheme } from '../src/theme.ts';
 
@@ -30,11 +30,10 @@ const camel = (name: string): string =>
 /** Names by which a script uses a sheet. */
 function usedOf(sheet: string): { path: string; names: string[] }[] {
   return scripts.flatMap(({ path, text }) => {
-    const as = new RegExp(`import (\\w+) from '\\./${basename(sheet).replace(/\./g, '\\.')}'`).exec(
-      text,
+    const as = Array.from(text.matchAll(/import (\w+) from '(\.[^']*\.css)'/g)).find(
+      ([, , from]) => join(path, '..', from) === sheet,
     )?.[1];
-    const sameFolder = join(path, '..') === join(sheet, '..');
-    if (as === undefined || !sameFolder) return [];
+    if (as === undefined) return [];
     return [
       { path, names: Array.from(text.matchAll(new RegExp(`\\b${as}\\.(\\w+)`, 'g')), ([, name]) => name) },
     ];

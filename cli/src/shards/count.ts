@@ -3,7 +3,7 @@ import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags, sentenceTagger, type SourceTags } from '@green-thicket/core/text/sentence-tags';
+import { SentenceTags, sentenceTagger, type SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { collect, type Shard } from '../collect.ts';
 import { lexiconOnce } from '../lexicon-file.ts';
 import { addDecisions, NO_DECISIONS, readText, settingsIn } from '../log.ts';
@@ -50,7 +50,7 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     const input: StudyInput = { state, register: [] };
     const originals = new Map(added.map((each) => [each.source.id, each.text]));
     const lexicon = lexiconOnce();
-    const { createTagger } = await import('@green-thicket/core/text/tagger');
+    const { createTagger } = await import('@green-thicket/core/text/words/tagger');
     const tags = new SentenceTags();
     const tagSentence = sentenceTagger(lexicon, createTagger);
     const engine = new Engine({ original: (id) => originals.get(id) ?? '', lexicon, tags, tagSentence });

@@ -5,7 +5,7 @@ import type { AddedSource } from '@green-thicket/core/intake/intake';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { SourceTags } from '@green-thicket/core/text/sentence-tags';
+import type { SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { tokensOfColumns } from '@green-thicket/core/text/token-columns';
 import type { Tokens } from '@green-thicket/core/text/tokens';
 import { settingsIn } from '../log.ts';

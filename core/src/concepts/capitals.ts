@@ -1,5 +1,5 @@
 import { Int32List } from '../base/int32-list.ts';
-import { bareForm } from '../text/parts-of-speech.ts';
+import { bareForm } from '../text/words/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 

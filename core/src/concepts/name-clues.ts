@@ -1,4 +1,4 @@
-import type { Lexicon } from '../text/lexicon.ts';
+import type { Lexicon } from '../text/words/lexicon.ts';
 import { GIVEN_NAMES } from './given-names.ts';
 import {
   DOINGS,

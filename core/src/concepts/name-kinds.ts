@@ -1,5 +1,5 @@
-import type { Lexicon } from '../text/lexicon.ts';
-import { bareForm } from '../text/parts-of-speech.ts';
+import type { Lexicon } from '../text/words/lexicon.ts';
+import { bareForm } from '../text/words/parts-of-speech.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { largest } from '../base/extent.ts';
 import { ownValue } from '../base/records.ts';

@@ -1,7 +1,7 @@
-import { ADJECTIVE, NOUN } from '../text/lexicon.ts';
+import { ADJECTIVE, NOUN } from '../text/words/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { Int32List } from '../base/int32-list.ts';
-import type { PartsOfTypes } from '../text/parts-of-speech.ts';
+import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';
 import { OPEN, STOPPED, type Terms } from './terms.ts';
 
 /** Runs of words that may be phrases, met often enough, wherever they stand. */

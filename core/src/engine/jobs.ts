@@ -2,7 +2,7 @@ import { shareOut, type Hands, type InParts } from '../base/share-out.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
 import type { PairChances } from '../network/links.ts';
 import type { SourceText } from '../text/reading-part.ts';
-import type { CleaningStep } from '../text/steps.ts';
+import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { drawGrouper, pairDrawer, type PairDrawing, type RedrawInput } from '../themes/redraw.ts';
 import {

@@ -1,10 +1,10 @@
 import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
 import type { ConceptSettings, StudyState } from '../study/study.ts';
-import type { LanguageCode } from '../text/language-names.ts';
-import type { SourceLanguages } from '../text/languages.ts';
-import type { Lexicon } from '../text/lexicon.ts';
+import type { LanguageCode } from '../text/words/language-names.ts';
+import type { SourceLanguages } from '../text/words/languages.ts';
+import type { Lexicon } from '../text/words/lexicon.ts';
 import type { SourceText } from '../text/reading-part.ts';
-import type { SentenceTags } from '../text/sentence-tags.ts';
+import type { SentenceTags } from '../text/words/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
 import type { Helpers, Knowledge } from './jobs.ts';

@@ -20,8 +20,13 @@ import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
-import { languagesOf, type SourceLanguages } from '../text/languages.ts';
-import { correctedParts, partsOfTypes, unknownParts, type PartsOfTypes } from '../text/parts-of-speech.ts';
+import { languagesOf, type SourceLanguages } from '../text/words/languages.ts';
+import {
+  correctedParts,
+  partsOfTypes,
+  unknownParts,
+  type PartsOfTypes,
+} from '../text/words/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';

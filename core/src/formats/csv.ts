@@ -1,6 +1,6 @@
 import { inFigures } from '../base/wording.ts';
 import Papa from 'papaparse';
-import { MOST_COLUMNS, refused, type FileContent } from './read-result.ts';
+import { MOST_COLUMNS, refused, type FileContent } from './read/read-result.ts';
 
 /**
  * Rows as UTF-8 CSV text with a header row (RFC 4180, \n line ends). Text that a spreadsheet would run as a formula

@@ -1,5 +1,5 @@
 import { largest } from '../base/extent.ts';
-import { baseName, type SheetRows } from '../formats/read-result.ts';
+import { baseName, type SheetRows } from '../formats/read/read-result.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import { guessType, type AttributeType } from '../study/attributes.ts';
 import type { StudySource } from '../study/study.ts';

@@ -1,8 +1,8 @@
-import { readArchive, readFile, type IncomingFile } from '../formats/files.ts';
-import type { ReadingControl, RefusedFile, SheetRows } from '../formats/read-result.ts';
-import { tidyText } from '../formats/text-file.ts';
+import { readArchive, readFile, type IncomingFile } from '../formats/read/files.ts';
+import type { ReadingControl, RefusedFile, SheetRows } from '../formats/read/read-result.ts';
+import { tidyText } from '../formats/read/text-file.ts';
 import { hashText } from '../base/hash.ts';
-import { LEFT_OUT_AT_FIRST, mailPieces } from '../text/mail-parts.ts';
+import { LEFT_OUT_AT_FIRST, mailPieces } from '../text/mail/mail-parts.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { NotebookEntry } from '../study/notebook.ts';
 import type { StudySource } from '../study/study.ts';

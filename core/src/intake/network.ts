@@ -1,4 +1,4 @@
-import type { ReadNetwork } from '../formats/network-read.ts';
+import type { ReadNetwork } from '../formats/read/network-read.ts';
 import { largest } from '../base/extent.ts';
 import { counted, inFigures } from '../base/wording.ts';
 import { MOST_NODES, MOST_OTHER_LINKS, MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';

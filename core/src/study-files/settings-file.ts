@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Decision } from '../study/decisions.ts';
-import { stepFault } from '../text/step-faults.ts';
-import type { CleaningStep } from '../text/steps.ts';
+import { stepFault } from '../text/cleaning/step-faults.ts';
+import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { faultIn } from './decision-schemas.ts';
 import { keys, settingsChange } from '../study/schema-fields.ts';
 import { ownValue } from '../base/records.ts';

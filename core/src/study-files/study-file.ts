@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { hashText } from '../base/hash.ts';
 import { ArchiveError, openArchive, type Archive } from '../formats/archive.ts';
 import { DrawingError, readDrawing, writeDrawing } from '../formats/drawing.ts';
-import { packBytes, writeArchive, type PackedBytes } from '../formats/archive-write.ts';
+import { packBytes, writeArchive, type PackedBytes } from '../formats/write/archive-write.ts';
 import type { DecisionLog, DecisionRecord } from '../study/record.ts';
 import { clipped, LONGEST } from '../study/limits.ts';
 import type { StudySource } from '../study/study.ts';

@@ -1,4 +1,4 @@
-import type { CleaningStep } from '../text/steps.ts';
+import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { liftRecipe } from './recipe-versions.ts';
 
 /**

@@ -1,9 +1,9 @@
 import type { Candidates } from '../concepts/candidates.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
-import type { ApartView, OverTimeView, ToneView } from '../views/compare-view-types.ts';
+import type { ApartView, OverTimeView, ToneView } from '../views/compare/compare-view-types.ts';
 import type { Links } from '../network/links.ts';
-import { roundedMeasures } from '../views/table-views.ts';
+import { roundedMeasures } from '../views/concepts/table-views.ts';
 import { bandOf } from '../themes/bands.ts';
 import { type Redrawn } from '../themes/redraw.ts';
 import type { Themes } from '../themes/themes.ts';

@@ -1,4 +1,4 @@
-import type { DocumentTable } from '../formats/document.ts';
+import type { DocumentTable } from '../formats/write/document.ts';
 
 /** A figure as it was made: a picture, a table, or both. */
 export interface Figure {

@@ -1,5 +1,5 @@
 import type { NameKind } from '../concepts/name-clues.ts';
-import type { WordKind } from '../text/parts-of-speech.ts';
+import type { WordKind } from '../text/words/parts-of-speech.ts';
 import { DEFAULT_SETTINGS, type StudySettings, type StudyState } from './study.ts';
 
 /** The settings a recipe carries: all but those that speak of this study's own sources and groups. */

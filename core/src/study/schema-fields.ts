@@ -7,10 +7,10 @@ import Joi from 'joi';
 import { ATTRIBUTE_TYPES } from './attributes.ts';
 import { LONGEST, RANGES } from './limits.ts';
 import type { NumberRange } from '../base/ranges.ts';
-import { STEPS } from '../text/steps.ts';
-import type { StepField, StepFields } from '../text/steps/describe.ts';
-import { WORD_KINDS } from '../text/parts-of-speech.ts';
-import { LANGUAGES } from '../text/language-names.ts';
+import { STEPS } from '../text/cleaning/steps.ts';
+import type { StepField, StepFields } from '../text/cleaning/steps/describe.ts';
+import { WORD_KINDS } from '../text/words/parts-of-speech.ts';
+import { LANGUAGES } from '../text/words/language-names.ts';
 
 export { Joi };
 

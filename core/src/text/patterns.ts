@@ -1,5 +1,5 @@
 import { RE2JS } from 're2js';
-import { LONGEST_PATTERN } from './steps/describe.ts';
+import { LONGEST_PATTERN } from './cleaning/steps/describe.ts';
 
 /** Why an own pattern can't be used, as a sentence for the researcher. */
 export class PatternError extends Error {

@@ -1,12 +1,12 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
-import { cleanText } from './cleaning.ts';
+import { cleanText } from './cleaning/cleaning.ts';
 import { Int32List } from '../base/int32-list.ts';
 import { Interner } from './interner.ts';
 import { originalPlaces } from './offsets.ts';
 import { readPart, type SourceText } from './reading-part.ts';
 import { scanTokens } from './scan.ts';
-import type { CleaningStep } from './steps.ts';
+import type { CleaningStep } from './cleaning/steps.ts';
 
 /** The tokens of a collection in typed arrays; places are characters of the originals. */
 export interface Tokens {

@@ -1,5 +1,5 @@
-import { mailPieces, type MailPartKind } from './mail-parts.ts';
-import { repeatPieces } from './repeats.ts';
+import { mailPieces, type MailPartKind } from './mail/mail-parts.ts';
+import { repeatPieces } from './look-alikes/repeats.ts';
 import type { Piece } from './reading-part.ts';
 import { tidyPieces } from './reading-part.ts';
 

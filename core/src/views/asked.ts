@@ -1,20 +1,20 @@
 import type { Stepwise } from '../base/stepwise.ts';
-import type { CleaningViews } from './cleaning-views.ts';
-import type { ColleagueViews } from './colleague-types.ts';
-import type { CompareViews } from './compare-views.ts';
-import type { ConceptViews } from './concept-views.ts';
-import type { ExchangeViews } from './exchange-views.ts';
-import type { LinkViews } from './link-views.ts';
-import type { NameViews } from './name-views.ts';
-import type { NetworkViews } from './network-views.ts';
-import type { ReadingViews } from './reading-views.ts';
-import type { ReportViews } from './report-types.ts';
-import type { ShapingViews } from './shaping-views.ts';
-import type { SourceViews } from './source-views.ts';
-import type { TableViews } from './table-views.ts';
-import type { ThemeViews } from './theme-views.ts';
-import type { ToneViews } from './tone-views.ts';
-import type { TrimViews } from './trim-views.ts';
+import type { CleaningViews } from './clean/cleaning-views.ts';
+import type { ColleagueViews } from './themes/colleague-types.ts';
+import type { CompareViews } from './compare/compare-views.ts';
+import type { ConceptViews } from './concepts/concept-views.ts';
+import type { ExchangeViews } from './report/exchange-views.ts';
+import type { LinkViews } from './links/link-views.ts';
+import type { NameViews } from './sources/name-views.ts';
+import type { NetworkViews } from './links/network-views.ts';
+import type { ReadingViews } from './reading/reading-views.ts';
+import type { ReportViews } from './report/report-types.ts';
+import type { ShapingViews } from './themes/shaping-views.ts';
+import type { SourceViews } from './sources/source-views.ts';
+import type { TableViews } from './concepts/table-views.ts';
+import type { ThemeViews } from './themes/theme-views.ts';
+import type { ToneViews } from './compare/tone-views.ts';
+import type { TrimViews } from './sources/trim-views.ts';
 
 type Views = SourceViews &
   TrimViews &

@@ -1,6 +1,6 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { ToneList } from '../compare/tone-lists.ts';
-import type { Meanings } from '../text/meanings.ts';
+import type { Meanings } from '../text/words/meanings.ts';
 import type { Library } from '../engine/resources.ts';
 import type { Own, StageName } from '../engine/stage-keys.ts';
 import type { StageResults } from '../engine/stages.ts';

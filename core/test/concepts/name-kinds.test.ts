@@ -6,7 +6,7 @@ import { kindsOfNames, type KindOfName } from '../../src/concepts/name-kinds.ts'
 import { findNames } from '../../src/concepts/names.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
-import { unknownParts } from '../../src/text/parts-of-speech.ts';
+import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { nameClueText } from '../../src/words/name-clues.ts';
 import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
 import { NAMES_IN_SENTENCES } from './names-in-sentences.ts';

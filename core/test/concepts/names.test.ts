@@ -4,7 +4,7 @@ import { readCapitals } from '../../src/concepts/capitals.ts';
 import { findNames, type Names } from '../../src/concepts/names.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
-import { unknownParts } from '../../src/text/parts-of-speech.ts';
+import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
 
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {

@@ -9,7 +9,7 @@ import {
 } from '../../src/concepts/renumbered.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { OPEN, readTerms, STOPPED, STOPPED_ALONE, stoppedTypes } from '../../src/concepts/terms.ts';
-import { unknownParts } from '../../src/text/parts-of-speech.ts';
+import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { englishLexicon, tokensOf } from '../examples.ts';
 
 describe('occurrences under new numbers', () => {

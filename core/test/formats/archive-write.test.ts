@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { unzipSync } from 'fflate';
 import { openArchive } from '../../src/formats/archive.ts';
-import { asPacked, packBytes, writeArchive } from '../../src/formats/archive-write.ts';
+import { asPacked, packBytes, writeArchive } from '../../src/formats/write/archive-write.ts';
 
 const named = fc.dictionary(fc.string({ minLength: 1, maxLength: 20, unit: 'grapheme' }), fc.uint8Array(), {
   noNullPrototype: true,

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { crc32 as nodeCrc32 } from 'node:zlib';
 import { ArchiveError, openArchive } from '../../src/formats/archive.ts';
-import { readArchive, readFile } from '../../src/formats/files.ts';
+import { readArchive, readFile } from '../../src/formats/read/files.ts';
 import { crc32 } from '../../src/formats/crc32.ts';
 import { readFiles } from '../../src/intake/intake.ts';
 

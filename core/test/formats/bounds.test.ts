@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
-import { readFile } from '../../src/formats/files.ts';
+import { readFile } from '../../src/formats/read/files.ts';
 import { readClipboardTable, writeClipboardTable, writeCsv } from '../../src/formats/csv.ts';
-import { htmlToText } from '../../src/formats/html.ts';
+import { htmlToText } from '../../src/formats/read/html.ts';
 import { escapeXml } from '../../src/base/xml.ts';
 import { HOSTILE } from './hostile.ts';
 

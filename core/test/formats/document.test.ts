@@ -10,9 +10,9 @@ import {
   withDrawnWords,
   withWords,
   type Block,
-} from '../../src/formats/document.ts';
-import { writeDocx } from '../../src/formats/docx-write.ts';
-import { fontFace, withFontFace, writeHtml } from '../../src/formats/html-write.ts';
+} from '../../src/formats/write/document.ts';
+import { writeDocx } from '../../src/formats/write/docx-write.ts';
+import { fontFace, withFontFace, writeHtml } from '../../src/formats/write/html-write.ts';
 
 const SVG =
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100" width="200" height="100" role="img"><style>text{fill:red}</style><defs><pattern id="hatch-A"/></defs><rect fill="url(#hatch-A)" width="9"/><text x="1">Ada &amp; Bo</text></svg>';

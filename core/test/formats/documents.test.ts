@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
-import { readFile } from '../../src/formats/files.ts';
-import { htmlToText } from '../../src/formats/html.ts';
+import { readFile } from '../../src/formats/read/files.ts';
+import { htmlToText } from '../../src/formats/read/html.ts';
 
 const read = (name: string, bytes: Uint8Array) => readFile({ name, bytes });
 const textOf = async (name: string, bytes: Uint8Array | string): Promise<string> => {

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { readArchive, readFile } from '../../src/formats/files.ts';
-import type { FileContent } from '../../src/formats/read-result.ts';
+import { readArchive, readFile } from '../../src/formats/read/files.ts';
+import type { FileContent } from '../../src/formats/read/read-result.ts';
 import { readFiles } from '../../src/intake/intake.ts';
 
 const documents = new URL('../../../demo/night-buses-documents/', import.meta.url);

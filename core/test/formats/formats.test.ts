@@ -8,7 +8,7 @@ import {
   writeStudyFile,
   type StudyFile,
 } from '../../src/study-files/study-file.ts';
-import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/text-file.ts';
+import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/read/text-file.ts';
 import { foldDecisions } from '../../src/study/record.ts';
 import { makeSource, readFiles, readPasted } from '../../src/intake/intake.ts';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { strToU8 } from 'fflate';
-import { readFile } from '../../src/formats/files.ts';
+import { readFile } from '../../src/formats/read/files.ts';
 import { RecipeFileError, readRecipe, writeRecipe } from '../../src/study-files/recipe-file.ts';
 import { readSettings } from '../../src/study-files/settings-file.ts';
 import {

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { strToU8 } from 'fflate';
-import { readFile } from '../../src/formats/files.ts';
-import type { FileContent } from '../../src/formats/read-result.ts';
+import { readFile } from '../../src/formats/read/files.ts';
+import type { FileContent } from '../../src/formats/read/read-result.ts';
 import { readFiles } from '../../src/intake/intake.ts';
-import { bareSubject, mailParts, mailPieces, headFields } from '../../src/text/mail-parts.ts';
+import { bareSubject, mailParts, mailPieces, headFields } from '../../src/text/mail/mail-parts.ts';
 import { withoutPieces } from '../../src/text/reading-part.ts';
 import { exampleStudy, asking } from '../examples.ts';
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { readNetwork } from '../../src/formats/network-read.ts';
-import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../src/formats/network-write.ts';
+import { readNetwork } from '../../src/formats/read/network-read.ts';
+import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../src/formats/write/network-write.ts';
 
 const fault = async (text: string): Promise<string> =>
   readNetwork(text).then(

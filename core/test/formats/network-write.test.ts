@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { Parser } from 'saxen';
-import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../src/formats/network-write.ts';
+import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../src/formats/write/network-write.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 /** What an independent reader of XML sees: nodes and edges with the values under the names the keys give. */

@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import { finish } from '../../src/base/stepwise.ts';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
-import { readFile } from '../../src/formats/files.ts';
-import { MOST_CODINGS, placesOfPoints } from '../../src/formats/qda-read.ts';
-import { writeQdaProject, type QdaCode, type QdaProject } from '../../src/formats/qda-write.ts';
-import { tidyText } from '../../src/formats/text-file.ts';
+import { readFile } from '../../src/formats/read/files.ts';
+import { MOST_CODINGS, placesOfPoints } from '../../src/formats/read/qda-read.ts';
+import { writeQdaProject, type QdaCode, type QdaProject } from '../../src/formats/write/qda-write.ts';
+import { tidyText } from '../../src/formats/read/text-file.ts';
 import { readFiles } from '../../src/intake/intake.ts';
 
 const packed = (project: QdaProject): Uint8Array => finish(writeQdaProject(project));

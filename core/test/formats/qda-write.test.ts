@@ -3,7 +3,12 @@ import { finish } from '../../src/base/stepwise.ts';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
 import { Parser } from 'saxen';
-import { guidOf, writeCodebook, writeQdaProject, type QdaProject } from '../../src/formats/qda-write.ts';
+import {
+  guidOf,
+  writeCodebook,
+  writeQdaProject,
+  type QdaProject,
+} from '../../src/formats/write/qda-write.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const packed = (project: QdaProject): Uint8Array => finish(writeQdaProject(project));

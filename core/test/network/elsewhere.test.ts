@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { readNetwork } from '../../src/formats/network-read.ts';
+import { readNetwork } from '../../src/formats/read/network-read.ts';
 import { takeNetwork } from '../../src/intake/network.ts';
 import {
   conceptsOfNetwork,

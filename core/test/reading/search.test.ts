@@ -5,7 +5,7 @@ import { branchesOf, openBranches, type Branches, type OpenFork } from '../../sr
 import { orderOfLines } from '../../src/reading/concordance.ts';
 import { hitsIn, passagesOfHits, sourcesOfHits, type Hits } from '../../src/reading/hits.ts';
 import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
-import { unknownParts } from '../../src/text/parts-of-speech.ts';
+import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { sentenceOfTokens, type Tokens } from '../../src/text/tokens.ts';
 import { asking, englishLexicon, englishParts, exampleStudy, tokensOf } from '../examples.ts';
 

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
-import { readDocx } from '../../src/formats/docx.ts';
+import { readDocx } from '../../src/formats/read/docx.ts';
 import { nearHits } from '../../src/reading/near.ts';
 import { readCsv } from '../../src/formats/csv.ts';
-import type { Block } from '../../src/formats/document.ts';
-import { writeDocx } from '../../src/formats/docx-write.ts';
+import type { Block } from '../../src/formats/write/document.ts';
+import { writeDocx } from '../../src/formats/write/docx-write.ts';
 import { makeSource } from '../../src/intake/intake.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
-import { readForSelections, sourcesWithin } from '../../src/views/resolve-selection.ts';
+import { readForSelections, sourcesWithin } from '../../src/views/reading/resolve-selection.ts';
 import { asking, exampleStudy, tokensOf } from '../examples.ts';
 import { sentenceOfTokens } from '../../src/text/tokens.ts';
 

@@ -5,7 +5,7 @@ import { decide, type Decision } from '../../src/study/decisions.ts';
 import { foldDecisions, foldOnto, type FoldedStates } from '../../src/study/record.ts';
 import { methodSentences, sentenceText, STOPS } from '../../src/words/sentences.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
-import { CLEANING_KINDS, newStep, stepDescription, stepText } from '../../src/text/steps.ts';
+import { CLEANING_KINDS, newStep, stepDescription, stepText } from '../../src/text/cleaning/steps.ts';
 import { EVERY, source } from './every-decision.ts';
 
 const after = (...decisions: Decision[]): StudyState => decisions.reduce(decide, EMPTY_STUDY);

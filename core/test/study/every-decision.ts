@@ -4,7 +4,7 @@ import { foldDecisions } from '../../src/study/record.ts';
 import { makePart, makeSource } from '../../src/intake/intake.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { DEFAULT_SETTINGS } from '../../src/study/study.ts';
-import { CLEANING_KINDS, newStep } from '../../src/text/steps.ts';
+import { CLEANING_KINDS, newStep } from '../../src/text/cleaning/steps.ts';
 
 export const text = 'One.\n\nTwo.\n';
 export const source = makeSource('a.txt', text, { role: 'nurse' });

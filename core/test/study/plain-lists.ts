@@ -2,7 +2,7 @@ import { withoutWords } from '../../src/base/records.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import type { StudyState } from '../../src/study/study.ts';
 import type { NameKind } from '../../src/concepts/name-clues.ts';
-import type { WordKind } from '../../src/text/parts-of-speech.ts';
+import type { WordKind } from '../../src/text/words/parts-of-speech.ts';
 
 const without = (from: readonly string[], keys: readonly string[]): string[] => {
   const gone = new Set(keys);

@@ -9,7 +9,7 @@ import {
   type Pseudonyms,
 } from '../../src/study/pseudonyms.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
-import { namesIn } from '../../src/text/capitalised.ts';
+import { namesIn } from '../../src/text/words/capitalised.ts';
 import { describeDecision } from '../../src/words/decisions.ts';
 
 const outside = (pseudonyms: Pseudonyms, ...capitalNames: string[]) =>

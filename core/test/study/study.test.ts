@@ -6,7 +6,7 @@ import { methodSentences, sentenceText, STOPS, windowText } from '../../src/word
 import { stageKey } from '../../src/engine/stage-keys.ts';
 import { comparedAttribute, groupsOf } from '../../src/study/groups.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
-import { partAround } from '../../src/views/part-around.ts';
+import { partAround } from '../../src/views/reading/part-around.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 function logOf(...decisions: Decision[]): DecisionLog {

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { findSpecials } from '../../src/text/addresses.ts';
-import { findEdits } from '../../src/text/cleaning.ts';
-import { newStep, type CleaningStep } from '../../src/text/steps.ts';
+import { findEdits } from '../../src/text/cleaning/cleaning.ts';
+import { newStep, type CleaningStep } from '../../src/text/cleaning/steps.ts';
 
 /** What addresses, handles and hashtags are, as one pattern tried at every place: slow, and plain to read. */
 const SPECIAL =

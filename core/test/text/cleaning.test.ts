@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { decodeHTML } from 'entities';
 import fc from 'fast-check';
-import { cleaningMarks, cleanText, findEdits } from '../../src/text/cleaning.ts';
+import { cleaningMarks, cleanText, findEdits } from '../../src/text/cleaning/cleaning.ts';
 import { applyEdits, cleanPlaces, originalPlaces, untouched, type Edit } from '../../src/text/offsets.ts';
 import { compilePattern, PatternError } from '../../src/text/patterns.ts';
 import { tokenPlaces } from '../../src/text/scan.ts';
@@ -13,7 +13,7 @@ import {
   type CleaningAction,
   type CleaningKind,
   type CleaningStep,
-} from '../../src/text/steps.ts';
+} from '../../src/text/cleaning/steps.ts';
 import { ONLY_CASE } from '../examples.ts';
 
 /** A list of steps that are on, of what each does. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { finish } from '../../src/base/stepwise.ts';
-import { findRepeats, repeatPieces, type Repeat } from '../../src/text/repeats.ts';
+import { findRepeats, repeatPieces, type Repeat } from '../../src/text/look-alikes/repeats.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const found = (texts: readonly string[]): readonly Repeat[] => finish(findRepeats(texts)).repeats;

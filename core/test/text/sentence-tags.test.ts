@@ -5,9 +5,9 @@ import { decide, type Decision } from '../../src/study/decisions.ts';
 import { Engine } from '../../src/engine/engine.ts';
 import { makeSource } from '../../src/intake/intake.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
-import { NOUN, OTHER_PART, VERB } from '../../src/text/lexicon.ts';
-import { partsOfTypes, type PartsOfTypes } from '../../src/text/parts-of-speech.ts';
-import { SentenceTags, sentenceTagger, type SourceTags } from '../../src/text/sentence-tags.ts';
+import { NOUN, OTHER_PART, VERB } from '../../src/text/words/lexicon.ts';
+import { partsOfTypes, type PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';
+import { SentenceTags, sentenceTagger, type SourceTags } from '../../src/text/words/sentence-tags.ts';
 import { inParts } from '../../src/engine/jobs.ts';
 import { englishLexicon, englishLibrary, englishTagger, taggedSources, tokensOf } from '../examples.ts';
 

@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { decisionSchema } from '../../src/study-files/decision-schemas.ts';
-import { findEdits } from '../../src/text/cleaning.ts';
-import { stepFault } from '../../src/text/step-faults.ts';
-import { CLEANING_KINDS, newStep, stepDescription, withStep } from '../../src/text/steps.ts';
-import type { StepField } from '../../src/text/steps/describe.ts';
+import { findEdits } from '../../src/text/cleaning/cleaning.ts';
+import { stepFault } from '../../src/text/cleaning/step-faults.ts';
+import { CLEANING_KINDS, newStep, stepDescription, withStep } from '../../src/text/cleaning/steps.ts';
+import type { StepField } from '../../src/text/cleaning/steps/describe.ts';
 
 const accepts = (step: object): boolean =>
   decisionSchema.validate({ kind: 'setCleaning', steps: [step], what: 'x' }).error === undefined;

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { WordRuns } from '../../src/text/word-runs.ts';
+import { WordRuns } from '../../src/text/look-alikes/word-runs.ts';
 
 describe('runs of words', () => {
   it('have one number each, in the order they are met first', () => {

@@ -10,7 +10,7 @@ import { modularity } from '../../src/themes/modularity.ts';
 import { indexOfLetter, letterAfter, letterAt } from '../../src/themes/letters.ts';
 import { splitTheme } from '../../src/themes/split.ts';
 import type { ThemesView } from '../../src/views/view-types.ts';
-import { SentenceTags } from '../../src/text/sentence-tags.ts';
+import { SentenceTags } from '../../src/text/words/sentence-tags.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const KEYS = ['a', 'b', 'c', 'd', 'e', 'f'];

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
 import { readCsv } from '../../src/formats/csv.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../../src/views/view-keys.ts';
-import { newStep, withStep } from '../../src/text/steps.ts';
+import { newStep, withStep } from '../../src/text/cleaning/steps.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const ask = <V extends ViewName>(study: ExampleStudy, view: V, question: ViewQuestions[V]): ViewAnswers[V] =>

@@ -1,7 +1,7 @@
 import { makePart } from '../../src/intake/intake.ts';
 import type { Decision } from '../../src/study/decisions.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
-import { newStep } from '../../src/text/steps.ts';
+import { newStep } from '../../src/text/cleaning/steps.ts';
 import { added, begun, first, second } from './small-study.ts';
 
 const clean = [newStep('case', []), newStep('numbers', [])];

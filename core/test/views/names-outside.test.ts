@@ -4,7 +4,7 @@ import { foldedWord } from '../../src/study/name-matcher.ts';
 import type { Decision } from '../../src/study/decisions.ts';
 import type { NotebookEntry } from '../../src/study/notebook.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
-import { REPORT_PART_NAMES, type ReportQuestion } from '../../src/views/report-types.ts';
+import { REPORT_PART_NAMES, type ReportQuestion } from '../../src/views/report/report-types.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 /** Every way in which two names may stand in texts, labels and addresses. */

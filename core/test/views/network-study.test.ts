@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
-import { readNetwork } from '../../src/formats/network-read.ts';
+import { readNetwork } from '../../src/formats/read/network-read.ts';
 import { takeNetwork } from '../../src/intake/network.ts';
 import type { OtherNetwork } from '../../src/network/elsewhere.ts';
-import { REPORT_PART_NAMES } from '../../src/views/report-types.ts';
+import { REPORT_PART_NAMES } from '../../src/views/report/report-types.ts';
 import { methodSentences, sentenceText } from '../../src/words/sentences.ts';
 import {
   WITHOUT_TEXTS,

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { strFromU8, unzipSync } from 'fflate';
-import { figureQuestionOf, type FigureQuestion } from '../../src/views/figure-types.ts';
-import { REPORT_PART_NAMES, type ReportQuestion } from '../../src/views/report-types.ts';
+import { figureQuestionOf, type FigureQuestion } from '../../src/views/report/figure-types.ts';
+import { REPORT_PART_NAMES, type ReportQuestion } from '../../src/views/report/report-types.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 

@@ -1,4 +1,4 @@
-import { SentenceTags } from '../../src/text/sentence-tags.ts';
+import { SentenceTags } from '../../src/text/words/sentence-tags.ts';
 import { exampleStudy, type ExampleStudy } from '../examples.ts';
 
 export const TALK = [

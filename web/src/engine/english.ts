@@ -1,7 +1,7 @@
-import type { Lexicon } from '@green-thicket/core/text/lexicon';
-import type { Meanings } from '@green-thicket/core/text/meanings';
+import type { Lexicon } from '@green-thicket/core/text/words/lexicon';
+import type { Meanings } from '@green-thicket/core/text/words/meanings';
 import type { ToneList } from '@green-thicket/core/compare/tone-lists';
-import type { Tagger } from '@green-thicket/core/text/sentence-tags';
+import type { Tagger } from '@green-thicket/core/text/words/sentence-tags';
 import type { English } from './answering.ts';
 
 type Part = 'words' | 'meanings' | 'tone';
@@ -23,8 +23,8 @@ let tone: English['tone'] | undefined;
 
 async function loadWords(): Promise<void> {
   const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/text/lexicon'),
-    import('@green-thicket/core/text/tagger'),
+    import('@green-thicket/core/text/words/lexicon'),
+    import('@green-thicket/core/text/words/tagger'),
     import('@green-thicket/core/lexicon/english.txt?raw'),
   ]);
   let lexicon: Lexicon | undefined;
@@ -37,7 +37,7 @@ async function loadWords(): Promise<void> {
 
 async function loadMeanings(): Promise<void> {
   const [{ parseMeanings }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/text/meanings'),
+    import('@green-thicket/core/text/words/meanings'),
     import('@green-thicket/core/lexicon/meanings.txt?raw'),
   ]);
   let parsed: Meanings | undefined;

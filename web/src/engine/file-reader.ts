@@ -1,6 +1,6 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
-import { baseName, endingOf } from '@green-thicket/core/formats/read-result';
+import { baseName, endingOf } from '@green-thicket/core/formats/read/read-result';
 import { NOTHING, readFiles, type Intake } from '@green-thicket/core/intake/intake';
 import type { ReaderWorker } from './reader-worker.ts';
 

@@ -12,11 +12,11 @@ import {
   tableSources,
   type TableChoice,
 } from '@green-thicket/core/intake/table-sources';
-import { refuseUnread } from '@green-thicket/core/formats/files';
-import { readNetwork } from '@green-thicket/core/formats/network-read';
-import { decodeText } from '@green-thicket/core/formats/text-file';
+import { refuseUnread } from '@green-thicket/core/formats/read/files';
+import { readNetwork } from '@green-thicket/core/formats/read/network-read';
+import { decodeText } from '@green-thicket/core/formats/read/text-file';
 import { takeNetwork } from '@green-thicket/core/intake/network';
-import type { SheetRows } from '@green-thicket/core/formats/read-result';
+import type { SheetRows } from '@green-thicket/core/formats/read/read-result';
 import { dropOriginals } from '../store/studies.ts';
 import { keepOriginals, PORTION } from '../store/texts.ts';
 import { fileReader } from './file-reader.ts';

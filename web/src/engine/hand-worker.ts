@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
 import { buffersIn, helpingHand } from '@green-thicket/core/engine/helping';
-import { sentenceTagger } from '@green-thicket/core/text/sentence-tags';
+import { sentenceTagger } from '@green-thicket/core/text/words/sentence-tags';
 import { english } from './english.ts';
 
 /** A worker that does parts of long work for the one that computes a study. */

@@ -1,4 +1,4 @@
-import type { SentenceTags, SourceTags } from '@green-thicket/core/text/sentence-tags';
+import type { SentenceTags, SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { databaseOf, type ResultRow } from '../store/database.ts';
 
 /** Changed whenever sentences are tagged in another way, so that what was found before is not taken for the same. */

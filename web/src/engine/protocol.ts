@@ -1,5 +1,5 @@
 import type { takeNetwork } from '@green-thicket/core/intake/network';
-import type { RefusedFile } from '@green-thicket/core/formats/read-result';
+import type { RefusedFile } from '@green-thicket/core/formats/read/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { BroughtEntry } from '@green-thicket/core/intake/intake';
 import type { Description } from '@green-thicket/core/intake/describing-table';

@@ -6,7 +6,7 @@ import { goToDecision, giveReason } from '../store/studies.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { LONGEST } from '@green-thicket/core/study/limits';
-import { BesideAnother } from './BesideAnother.tsx';
+import { BesideAnother } from '../colleague/BesideAnother.tsx';
 import styles from './DecisionList.module.css';
 
 /** Decisions shown of a long record; the latest come first. */

@@ -5,7 +5,7 @@ import type { Stop } from '@green-thicket/core/words/sentences';
 import { FirstPath } from './FirstPath.tsx';
 import { GoTo } from './GoTo.tsx';
 import { useAskedHelp, type HelpPlace } from '../pieces/HowFound.tsx';
-import { Help } from './Help.tsx';
+import { Help } from '../help/Help.tsx';
 
 const PATH_LEFT = 'green-thicket-path-left';
 /** Where a browser keeps nothing, the way through comes again. */

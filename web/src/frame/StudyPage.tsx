@@ -7,7 +7,7 @@ import { sweepLooseTexts } from '../store/bringing-in.ts';
 import { passwordState } from '../store/password.ts';
 import { makeDecision, redo, undo } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
-import { LockedPage } from './LockedPage.tsx';
+import { LockedPage } from '../keeping/LockedPage.tsx';
 import type { OpenStudy } from '../pieces/study-context.ts';
 import { StudyFrame } from './StudyFrame.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';

@@ -1,4 +1,4 @@
-import type { Block, Run } from '@green-thicket/core/formats/document';
+import type { Block, Run } from '@green-thicket/core/formats/write/document';
 import { Drawing, PrintedTable } from './ShownFigure.tsx';
 import styles from './Blocks.module.css';
 

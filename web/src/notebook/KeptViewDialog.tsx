@@ -1,6 +1,6 @@
 import { Alert, Button, Modal } from 'antd';
 import { useNavigate } from 'react-router';
-import { figureQuestionOf } from '@green-thicket/core/views/figure-types';
+import { figureQuestionOf } from '@green-thicket/core/views/report/figure-types';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import type { FigureQuestion } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';

@@ -1,15 +1,15 @@
 import { Button, Checkbox, Modal } from 'antd';
 import { useMemo, useState } from 'react';
 import { listed } from '@green-thicket/core/base/wording';
-import { withPictures, type DrawPng } from '@green-thicket/core/formats/document';
-import { withFontFace } from '@green-thicket/core/formats/html-write';
+import { withPictures, type DrawPng } from '@green-thicket/core/formats/write/document';
+import { withFontFace } from '@green-thicket/core/formats/write/html-write';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import {
   REPORT_PART_NAMES,
   REPORT_PARTS,
   type ReportPart,
   type ReportQuestion,
-} from '@green-thicket/core/views/report-types';
+} from '@green-thicket/core/views/report/report-types';
 import { decisionsInWords } from '@green-thicket/core/words/decisions';
 import { useAsk } from '../engine/use-ask.ts';
 import { useView } from '../engine/use-view.ts';
@@ -100,7 +100,7 @@ export function ReportDialog({
         const name = fileName(`${renameAnyCase(state.title)} report`, `.${as}`);
         if (as === 'docx') {
           const { blocks } = await ask('report', asked);
-          const { writeDocx } = await import('@green-thicket/core/formats/docx-write');
+          const { writeDocx } = await import('@green-thicket/core/formats/write/docx-write');
           download(name, writeDocx(await withPictures(blocks, await embeddedFont(), drawPng)), TYPES.docx);
           return;
         }

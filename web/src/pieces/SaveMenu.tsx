@@ -1,5 +1,5 @@
 import { Dropdown } from 'antd';
-import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { withDrawnWords } from '@green-thicket/core/formats/write/document';
 import { useRenamer } from './use-renamer.ts';
 import { keepDrawing } from './drawings.ts';
 import { saveTable, type SavedTable } from './save-table.ts';

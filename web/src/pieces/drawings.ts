@@ -1,5 +1,5 @@
 import { escapeXml } from '@green-thicket/core/base/xml';
-import { withDrawnFace } from '@green-thicket/core/formats/document';
+import { withDrawnFace } from '@green-thicket/core/formats/write/document';
 import { PAPER } from '@green-thicket/core/map/palette';
 import { download, fileName } from './download.ts';
 import { embeddedFont, svgToPng } from './export-picture.ts';

@@ -1,5 +1,5 @@
-import { sizeOfDrawing } from '@green-thicket/core/formats/document';
-import { fontFace } from '@green-thicket/core/formats/html-write';
+import { sizeOfDrawing } from '@green-thicket/core/formats/write/document';
+import { fontFace } from '@green-thicket/core/formats/write/html-write';
 import fontAddress from '@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2?url';
 
 let face: Promise<string> | undefined;

@@ -1,5 +1,5 @@
 import { readCsv } from '@green-thicket/core/formats/csv';
-import { tidyText } from '@green-thicket/core/formats/text-file';
+import { tidyText } from '@green-thicket/core/formats/read/text-file';
 import { makeSource } from '@green-thicket/core/intake/intake';
 import table from '../../../demo/night-buses/attributes.csv?raw';
 import survey from '../../../demo/night-buses-survey/survey.csv?raw';

@@ -1,4 +1,4 @@
-import type { CleaningStep } from '../../text/steps.ts';
+import type { CleaningStep } from '../../text/cleaning/steps.ts';
 import type { LinkSettings } from '../../network/links.ts';
 import type { ThemeSettings } from '../../themes/themes.ts';
 import type { MapSettings } from '../../map/scene.ts';

@@ -1,6 +1,6 @@
 import { pairOf, toldApart } from '../../concepts/spellings.ts';
 import type { NameKind } from '../../concepts/name-clues.ts';
-import type { WordKind } from '../../text/parts-of-speech.ts';
+import type { WordKind } from '../../text/words/parts-of-speech.ts';
 import type { WordDecision } from './words.ts';
 import type { StudyState } from '../study.ts';
 

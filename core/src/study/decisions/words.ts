@@ -1,5 +1,5 @@
 import type { NameKind } from '../../concepts/name-clues.ts';
-import type { WordKind } from '../../text/parts-of-speech.ts';
+import type { WordKind } from '../../text/words/parts-of-speech.ts';
 import { few, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 
 /** Decisions that only change a list of words: the many of a long record. */

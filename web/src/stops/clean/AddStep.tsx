@@ -1,6 +1,6 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { useState } from 'react';
-import { CLEANING_KINDS, newStep, stepDescription } from '@green-thicket/core/text/steps';
+import { CLEANING_KINDS, newStep, stepDescription } from '@green-thicket/core/text/cleaning/steps';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { StepReportCard } from './StepReportCard.tsx';

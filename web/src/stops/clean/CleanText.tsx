@@ -1,8 +1,8 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { stepDescription } from '@green-thicket/core/text/steps';
+import { stepDescription } from '@green-thicket/core/text/cleaning/steps';
 import type { CleaningView, TextPlace } from '@green-thicket/core/views/view-types';
-import type { CleaningMark } from '@green-thicket/core/text/cleaning';
-import type { CleaningKind } from '@green-thicket/core/text/steps';
+import type { CleaningMark } from '@green-thicket/core/text/cleaning/cleaning';
+import type { CleaningKind } from '@green-thicket/core/text/cleaning/steps';
 import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';

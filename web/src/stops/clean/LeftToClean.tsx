@@ -1,8 +1,13 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import type { RemainRow, TextPlace } from '@green-thicket/core/views/view-types';
-import { REMAIN_KINDS, type RemainKind } from '@green-thicket/core/text/remains';
-import { newStep, stepDescription, stepText, type CleaningStep } from '@green-thicket/core/text/steps';
+import { REMAIN_KINDS, type RemainKind } from '@green-thicket/core/text/cleaning/remains';
+import {
+  newStep,
+  stepDescription,
+  stepText,
+  type CleaningStep,
+} from '@green-thicket/core/text/cleaning/steps';
 import { useView } from '../../engine/use-view.ts';
 import { useStepChanges, type StepChanges } from './step-changes.ts';
 import { visible } from './StepReportCard.tsx';

@@ -1,13 +1,13 @@
 import { Button, Input, Radio, Switch } from 'antd';
 import { useState } from 'react';
 import { patternFault } from '@green-thicket/core/text/patterns';
-import { stepDescription, type CleaningStep } from '@green-thicket/core/text/steps';
+import { stepDescription, type CleaningStep } from '@green-thicket/core/text/cleaning/steps';
 import {
   isPattern,
   valueOfField,
   type StepField,
   type TextField,
-} from '@green-thicket/core/text/steps/describe';
+} from '@green-thicket/core/text/cleaning/steps/describe';
 import { FocusBox } from '../../pieces/FocusBox.tsx';
 import { NumberBox } from '../../controls/control-inputs.tsx';
 import { useStepChanges } from './step-changes.ts';

@@ -1,6 +1,6 @@
 import { Button, Switch } from 'antd';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { stepDescription } from '@green-thicket/core/text/steps';
+import { stepDescription } from '@green-thicket/core/text/cleaning/steps';
 import { useView } from '../../engine/use-view.ts';
 import { usePointedStep } from './pointed-step.tsx';
 import { placesText, StepReportCard, visible } from './StepReportCard.tsx';

@@ -1,7 +1,7 @@
 import { Popover } from 'antd';
 import { lazy, Suspense, useRef, useState, type ReactNode } from 'react';
 import type { ControlName, SentencePart } from '@green-thicket/core/words/sentences';
-import type { CleaningStep } from '@green-thicket/core/text/steps';
+import type { CleaningStep } from '@green-thicket/core/text/cleaning/steps';
 import { usePointedStep } from './pointed-step.tsx';
 import { useStepChanges } from './step-changes.ts';
 import styles from './StepParts.module.css';

@@ -1,6 +1,6 @@
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import type { StepReport } from '@green-thicket/core/text/cleaning-report';
-import { stepDescription, type CleaningStep } from '@green-thicket/core/text/steps';
+import type { StepReport } from '@green-thicket/core/text/cleaning/cleaning-report';
+import { stepDescription, type CleaningStep } from '@green-thicket/core/text/cleaning/steps';
 import styles from './StepReportCard.module.css';
 
 /** White space that would not be seen, made visible. */

@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { stepDescription, withStep, type CleaningStep } from '@green-thicket/core/text/steps';
+import { stepDescription, withStep, type CleaningStep } from '@green-thicket/core/text/cleaning/steps';
 import { useStudy } from '../../pieces/study-context.ts';
 
 /** What can be done to the list of steps; each is one decision. */

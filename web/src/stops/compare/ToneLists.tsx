@@ -15,7 +15,7 @@ export function ToneLists({ lists, onAdded }: { lists: ToneView['lists']; onAdde
   const own = lists.filter((list) => list.own);
   const bring = (file: File): void =>
     tellFault('The list was not brought in', async () => {
-      const { readFile } = await import('@green-thicket/core/formats/files');
+      const { readFile } = await import('@green-thicket/core/formats/read/files');
       const name = file.name.replace(/\.[^.]*$/, '').slice(0, 200) || 'my list';
       // A text with one word a line is a table of one column.
       const asTable = /\.(?:csv|tsv|xls[xm]|ods)$/i.test(file.name) ? file.name : `${name}.csv`;

@@ -35,7 +35,7 @@ export function ConceptLists() {
     if (gone > 0) void message.info(leftOutNames(gone));
   };
   const textOf = async (file: File): Promise<string> => {
-    const { decodeText } = await import('@green-thicket/core/formats/text-file');
+    const { decodeText } = await import('@green-thicket/core/formats/read/text-file');
     const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
     if (!decoded.ok) throw new Error(`${file.name}: ${decoded.reason}`);
     return decoded.text;

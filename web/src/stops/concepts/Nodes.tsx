@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { inFigures, weightText } from '@green-thicket/core/base/wording';
-import type { NodeRow } from '@green-thicket/core/views/network-views';
+import type { NodeRow } from '@green-thicket/core/views/links/network-views';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';

@@ -1,7 +1,7 @@
 import { Checkbox, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/parts-of-speech';
+import { WORD_KINDS, type WordKind } from '@green-thicket/core/text/words/parts-of-speech';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { Select } from '../../pieces/Select.tsx';

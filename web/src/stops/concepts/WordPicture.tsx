@@ -6,7 +6,7 @@ import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
-import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { withDrawnWords } from '@green-thicket/core/formats/write/document';
 import { useRenamer } from '../../pieces/use-renamer.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { download, fileName } from '../../pieces/download.ts';

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Popover } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
-import { withDrawnWords } from '@green-thicket/core/formats/document';
+import { withDrawnWords } from '@green-thicket/core/formats/write/document';
 import { drawMap } from '@green-thicket/core/map/draw';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { methodSentences, sentenceText } from '@green-thicket/core/words/sentences';

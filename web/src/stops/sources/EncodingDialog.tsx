@@ -1,7 +1,7 @@
 import { Modal, Radio } from 'antd';
 import { useEffect, useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
-import { aroundOddBytes } from '@green-thicket/core/formats/odd-bytes';
+import { aroundOddBytes } from '@green-thicket/core/formats/read/odd-bytes';
 import type { FileToRead } from '../../engine/protocol.ts';
 import { useReturnFocus } from '../../pieces/use-return-focus.ts';
 import styles from './EncodingDialog.module.css';

@@ -2,7 +2,7 @@ import { isStopped } from '../../pieces/stopped.ts';
 import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { endingOf } from '@green-thicket/core/formats/read-result';
+import { endingOf } from '@green-thicket/core/formats/read/read-result';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import { engine, intakeWorker } from '../../engine/client.ts';

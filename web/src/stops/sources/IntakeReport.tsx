@@ -1,4 +1,4 @@
-import type { RefusedFile } from '@green-thicket/core/formats/read-result';
+import type { RefusedFile } from '@green-thicket/core/formats/read/read-result';
 import { counted } from '@green-thicket/core/base/wording';
 
 const LISTED = 100;

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { counted } from '@green-thicket/core/base/wording';
-import type { MailPartKind } from '@green-thicket/core/text/mail-parts';
+import type { MailPartKind } from '@green-thicket/core/text/mail/mail-parts';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTrim } from './use-trim.ts';

@@ -1,7 +1,7 @@
 import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import type { RepeatRow, RepeatsView } from '@green-thicket/core/views/collection-view-types';
+import type { RepeatRow, RepeatsView } from '@green-thicket/core/views/sources/collection-view-types';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';

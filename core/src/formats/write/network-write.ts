@@ -1,0 +1,79 @@
+import { escapeXml } from '../../base/xml.ts';
+
+/** What is told of a node or an edge: numbers, words, or yes and no. */
+export type NetworkValue = number | string | boolean;
+
+/** A network to be written for other programs. */
+export interface WrittenNetwork {
+  readonly name: string;
+  readonly nodes: readonly { readonly id: string; readonly values: Readonly<Record<string, NetworkValue>> }[];
+  /** Undirected, by the ids of their ends. */
+  readonly edges: readonly {
+    readonly source: string;
+    readonly target: string;
+    readonly values: Readonly<Record<string, NetworkValue>>;
+  }[];
+}
+
+const TYPES = { number: 'double', string: 'string', boolean: 'boolean' } as const;
+
+/** The attributes some things have, in the order they are met, with the type of the first. */
+function attributesOf(
+  things: readonly { readonly values: Readonly<Record<string, NetworkValue>> }[],
+): Map<string, keyof typeof TYPES> {
+  const found = new Map<string, keyof typeof TYPES>();
+  for (const { values } of things) {
+    for (const [name, value] of Object.entries(values))
+      if (!found.has(name)) found.set(name, typeof value as keyof typeof TYPES);
+  }
+  return found;
+}
+
+/** A network as GraphML (Brandes et al. 2002; graphml.graphdrawing.org), UTF-8. Equal networks give equal bytes. */
+export function writeGraphml({ name, nodes, edges }: WrittenNetwork): string {
+  const keys = (['node', 'edge'] as const).map((of) => {
+    const attributes = attributesOf(of === 'node' ? nodes : edges);
+    return { of, ids: new Map([...attributes.keys()].map((each, i) => [each, `${of[0]}${i}`])), attributes };
+  });
+  const dataOf = (values: Readonly<Record<string, NetworkValue>>, ids: ReadonlyMap<string, string>): string =>
+    Object.entries(values)
+      .map(([each, value]) => `<data key="${ids.get(each) ?? ''}">${escapeXml(String(value))}</data>`)
+      .join('');
+  const numberOf = new Map(nodes.map(({ id }, i) => [id, `n${i}`]));
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    '<graphml xmlns="http://graphml.graphdrawing.org/xmlns" xmlns:xsi="http://www.w3.org/2001/XMLSchema-instance" xsi:schemaLocation="http://graphml.graphdrawing.org/xmlns http://graphml.graphdrawing.org/xmlns/1.0/graphml.xsd">',
+    ...keys.flatMap(({ of, ids, attributes }) =>
+      [...attributes].map(
+        ([each, type]) =>
+          `  <key id="${ids.get(each) ?? ''}" for="${of}" attr.name="${escapeXml(each)}" attr.type="${TYPES[type]}"/>`,
+      ),
+    ),
+    `  <graph id="g" edgedefault="undirected"><desc>${escapeXml(name)}</desc>`,
+    ...nodes.map(
+      ({ id, values }) => `    <node id="${numberOf.get(id) ?? ''}">${dataOf(values, keys[0].ids)}</node>`,
+    ),
+    ...edges.map(
+      ({ source, target, values }, i) =>
+        `    <edge id="e${i}" source="${numberOf.get(source) ?? ''}" target="${numberOf.get(target) ?? ''}">${dataOf(values, keys[1].ids)}</edge>`,
+    ),
+    '  </graph>',
+    '</graphml>',
+    '',
+  ].join('\n');
+}
+
+/** A network as JSON Graph Format, version 2 (jsongraphformat.info), UTF-8. */
+export function writeJsonGraph({ name, nodes, edges }: WrittenNetwork): string {
+  const graph = {
+    graph: {
+      label: name,
+      directed: false,
+      nodes: Object.fromEntries(
+        nodes.map(({ id, values }) => [id, { label: String(values.label ?? id), metadata: values }]),
+      ),
+      edges: edges.map(({ source, target, values }) => ({ source, target, metadata: values })),
+    },
+  };
+  return `${JSON.stringify(graph, null, 1)}\n`;
+}

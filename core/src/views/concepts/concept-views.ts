@@ -1,0 +1,159 @@
+import { addSource, distinctiveness, emptySide } from '../../concepts/distinct.ts';
+import { suggestMerges, type Suggestion } from '../../concepts/suggestions.ts';
+import { planSynonyms, readSynonyms, type SynonymReport } from '../../concepts/synonyms.ts';
+import { kindsOfWords } from '../../concepts/word-kinds.ts';
+import { byCodeUnits } from '../../base/order.ts';
+import { languageOf, stopWordsOf } from '../../engine/resources.ts';
+import { stopWordChoices } from '../../engine/stage-keys.ts';
+import { groupValues } from '../../study/groups.ts';
+import type { StudyState } from '../../study/study.ts';
+import { wordsPerSource } from '../../text/tokens.ts';
+import type {
+  ConceptsView,
+  DistinctView,
+  MeaningView,
+  NameKindsView,
+  WordKindsView,
+} from './concept-view-types.ts';
+import type { Group } from '../reading/reading-view-types.ts';
+import { nothing, reads, type View, type ViewMakers } from '../view.ts';
+
+/** The views of Concepts. */
+export interface ConceptViews {
+  concepts: View<null, ConceptsView>;
+  /** A group's mentions against another's, or the rest's. */
+  distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
+  /** The words of the study by what they were taken for. */
+  wordKinds: View<null, WordKindsView>;
+  /** The names of the study by what they are of. */
+  nameKinds: View<null, NameKindsView>;
+  /** What a concept can mean, by a dictionary, with the synonyms that are candidates too. */
+  meaning: View<{ readonly key: string }, MeaningView>;
+  /** `refused`: pairs that are not suggested again, two keys, sorted, with a tab between. */
+  suggestions: View<{ readonly refused: readonly string[] }, { readonly suggestions: readonly Suggestion[] }>;
+  synonyms: View<{ readonly text: string }, SynonymReport>;
+}
+
+const valuesIn = (state: StudyState, group: Group | undefined): readonly string[] =>
+  group ? groupValues(state, group.attribute) : [];
+
+export const CONCEPT_KEYS = {
+  concepts: reads(['concepts', 'conceptRows'], nothing),
+  distinct: reads(
+    ['tokens', 'candidates'],
+    (state, { group, against }: ConceptViews['distinct']['question']) => ({
+      values: valuesIn(state, group),
+      others: valuesIn(state, against),
+    }),
+  ),
+  wordKinds: reads(['tokens', 'wordParts', 'terms', 'names', 'languages'], (state) => ({
+    choices: stopWordChoices(state),
+    wordKinds: state.wordKinds,
+  })),
+  nameKinds: reads(['names', 'nameKinds'], nothing),
+  meaning: reads(['languages', 'candidates'], ({ settings: { concepts } }) => ({
+    language: concepts.language,
+  })),
+  suggestions: reads(['languages', 'candidates'], (state) => ({
+    language: state.settings.concepts.language,
+  })),
+  synonyms: reads(['tokens', 'terms', 'candidates'], nothing),
+};
+
+export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
+  *concepts(_, { take }) {
+    const concepts = yield* take('concepts');
+    const rows = yield* take('conceptRows');
+    return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *distinct({ group, against }, { take, own: { values, others } }) {
+    const tokens = yield* take('tokens');
+    const candidates = yield* take('candidates');
+    const { keys, occurrence, occurrenceFirst } = candidates;
+    const here = emptySide(keys.length);
+    const elsewhere = emptySide(keys.length);
+    const words = wordsPerSource(tokens);
+    let next = 0;
+    for (let s = 0; s < values.length; s++) {
+      // A source in both groups is on neither side.
+      const inGroup = values[s] === group.value;
+      const inOther = against ? others[s] === against.value : !inGroup;
+      const side = inGroup === inOther ? undefined : inGroup ? here : elsewhere;
+      const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
+      const mentioned = new Map<number, number>();
+      for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
+        if (side) mentioned.set(occurrence[next], (mentioned.get(occurrence[next]) ?? 0) + 1);
+      }
+      if (side && words[s] > 0) addSource(side, mentioned, words[s]);
+    }
+    const z = distinctiveness(here, elsewhere);
+    return {
+      of: Object.fromEntries(
+        keys.map((key, i) => [key, { z: z[i], here: here.mentions[i], elsewhere: elsewhere.mentions[i] }]),
+      ),
+    };
+  },
+
+  *wordKinds(_, { take, own: { choices, wordKinds } }) {
+    const tokens = yield* take('tokens');
+    const parts = yield* take('wordParts');
+    const terms = yield* take('terms');
+    const names = yield* take('names');
+    const languages = yield* take('languages');
+    const stopWords = stopWordsOf(choices, languages);
+    return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, wordKinds) };
+  },
+
+  *nameKinds(_, { take }) {
+    const { labels } = yield* take('names');
+    const kinds = yield* take('nameKinds');
+    return {
+      rows: kinds
+        .map((kind, name) => ({ name: labels[name], ...kind }))
+        .sort((a, b) => b.mentions - a.mentions || byCodeUnits(a.name, b.name)),
+    };
+  },
+
+  *suggestions({ refused }, { take, own: { language }, lexicon, meanings }) {
+    const languages = yield* take('languages');
+    const candidates = yield* take('candidates');
+    const pairs = new Set(refused);
+    if (languageOf(language, languages) !== 'en') return { suggestions: suggestMerges(candidates, pairs) };
+    const { senses } = lexicon();
+    const { synonymsOf } = meanings();
+    yield 0.5;
+    return {
+      suggestions: suggestMerges(candidates, pairs, {
+        isWord: (key) => senses.has(key),
+        synonymsOf: (word) => synonymsOf(word, 1),
+      }),
+    };
+  },
+
+  *meaning({ key }, { take, own: { language }, meanings }) {
+    const languages = yield* take('languages');
+    if (languageOf(language, languages) !== 'en') return { isEnglish: false, meanings: [] };
+    const { keys, mentions } = yield* take('candidates');
+    const numberOf = new Map(keys.map((each, i) => [each, i]));
+    return {
+      isEnglish: true,
+      meanings: meanings()
+        .of(key.toLowerCase())
+        .map((meaning) => ({
+          ...meaning,
+          synonyms: meaning.synonyms.map((word) => {
+            const number = numberOf.get(word);
+            return { word, mentions: number === undefined ? 0 : mentions[number] };
+          }),
+        })),
+    };
+  },
+
+  *synonyms({ text }, { take }) {
+    const tokens = yield* take('tokens');
+    const terms = yield* take('terms');
+    const candidates = yield* take('candidates');
+    return planSynonyms(readSynonyms(text), tokens, terms, candidates);
+  },
+};

@@ -1,0 +1,262 @@
+import { counted, inFigures, percent } from '../../base/wording.ts';
+import type { Stepwise } from '../../base/stepwise.ts';
+import { heading, paragraph, withWords, type Block } from '../../formats/write/document.ts';
+import { renamerOf, type Renamer } from '../../study/pseudonyms.ts';
+import type { Figure, NotebookEntry } from '../../study/notebook.ts';
+import { namesOutside, type StudyState } from '../../study/study.ts';
+import { networkInForce } from '../../study/in-force.ts';
+import { workingSources } from '../../study/subset.ts';
+import { referencesOf, referenceText, type Reference, type ShownMeasures } from '../../words/references.ts';
+import { methodSentences, sentenceText, STOPS } from '../../words/sentences.ts';
+import type { TypicalPassage } from '../compare/compare-view-types.ts';
+import type { AskView } from '../asked.ts';
+import { figureBlocks, makeFigure } from './figures.ts';
+import type { FigureQuestion } from './figure-types.ts';
+import { markedRuns, renamedPassages } from '../reading/passage-files.ts';
+import { REPORT_PART_NAMES, type ReportPart, type ReportQuestion } from './report-types.ts';
+
+/** Rows of what sets a group apart, and groups that are told so. */
+const APART_ROWS = 12;
+const MOST_APART = 8;
+
+/** What a part is made of. */
+interface Making {
+  readonly asked: ReportQuestion;
+  readonly state: StudyState;
+  readonly ask: AskView;
+  /** A figure with the next number. */
+  readonly figure: (question: FigureQuestion) => Stepwise<Block[]>;
+  readonly numbered: (figure: Figure) => Block[];
+  readonly renamer: Renamer;
+}
+
+/** What the figures of a study's report go back to. */
+export const shownMeasures = (
+  parts: readonly ReportPart[],
+  entries: readonly NotebookEntry[],
+): ShownMeasures => ({
+  apart: parts.includes('apart') || entries.some(({ view }) => view?.asked.kind === 'apart'),
+  tone: parts.includes('notebook') && entries.some(({ view }) => view?.asked.kind === 'tone'),
+});
+
+/** The sources of the measures a report shows. */
+export const referencesShown = (state: StudyState, { parts, entries }: ReportQuestion): Reference[] =>
+  referencesOf(state, shownMeasures(parts, entries));
+
+/** Stops of which there is something to say of a network without texts. */
+const NETWORK_STOPS = STOPS.filter((stop) => stop !== 'clean' && stop !== 'compare');
+
+const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]> } = {
+  *summary({ state, ask, figure }) {
+    const network = networkInForce(state);
+    const { words } = yield* ask('wordsOnTrail', null);
+    const { concepts } = yield* ask('conceptsOnTrail', null);
+    const { links, windows } = yield* ask('linksOnTrail', null);
+    const { themes, reached } = yield* ask('themesOnTrail', null);
+    if (network)
+      return [
+        heading(2, 'What this rests on'),
+        paragraph(
+          `The network ${network.name}, which was made elsewhere and has no texts: ${counted(concepts, 'concept')}, ${counted(links, 'link')} and ${counted(themes, 'theme')}. Nothing in it leads to what people said.`,
+        ),
+      ];
+    const sources = workingSources(state).length;
+    const all = state.sources.length;
+    return [
+      heading(2, 'What this rests on'),
+      paragraph(
+        `${counted(sources, 'source')}${sources < all ? ` of ${inFigures(all)}` : ''} with ${counted(words, 'word')}; ${counted(concepts, 'concept')}, ${counted(windows, 'window')}, ${counted(links, 'link')} and ${counted(themes, 'theme')}. ${percent(reached)} of what is said speaks to a theme.`,
+      ),
+      ...(yield* figure({ kind: 'sources' })),
+    ];
+  },
+
+  *method({ state, ask }) {
+    const { resolution } = yield* ask('themesOnTrail', null);
+    if (networkInForce(state)) {
+      const of = methodSentences(state, { resolution });
+      return [heading(2, 'Method'), ...NETWORK_STOPS.map((stop) => paragraph(sentenceText(of[stop])))];
+    }
+    const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
+    const { main: language } = yield* ask('languages', null);
+    const sentences = methodSentences(state, { resolution, exact: comparison.exact, language });
+    return [
+      heading(2, 'Method'),
+      ...STOPS.map((stop) => paragraph(sentenceText(sentences[stop]))),
+      paragraph(
+        'Intervals hold 95 % and go by how sources differ, since passages of one source hang together. q is the chance of such a find where there is nothing, adjusted for how many were looked at. A theme comes back nearly always, mostly, now and then or seldom when the sources are drawn anew, which says what other interviews would have shown.',
+      ),
+      ...(Object.keys(state.pseudonyms).length === 0
+        ? []
+        : [paragraph('Names in square brackets are pseudonyms; they stand for names in the texts.')]),
+    ];
+  },
+
+  *map({ figure }) {
+    return [heading(2, 'Concept map'), ...(yield* figure({ kind: 'map' }))];
+  },
+
+  *themes({ asked, state, ask, figure, renamer }) {
+    const { themes, loose, aside } = yield* ask('themes', null);
+    const { rows } = networkInForce(state) ? { rows: [] } : yield* ask('themeFigures', null);
+    const steady = yield* ask('steadiness', null);
+    const nameOf = new Map(state.sources.map(({ id, name }) => [id, name]));
+    const blocks: Block[] = [heading(2, 'Themes'), ...(yield* figure({ kind: 'themes' }))];
+    for (const { letter, label, note, concepts } of themes) {
+      const figures = rows.find((row) => row.letter === letter);
+      const steadiness = steady.themes.find((each) => each.letter === letter);
+      blocks.push(heading(3, `${letter} ${label}`));
+      if (note !== '') blocks.push(paragraph(note));
+      blocks.push(
+        paragraph(`Concepts: ${concepts.map((each) => renamer.renameAnyCase(each.label)).join(', ')}.`),
+      );
+      if (figures) {
+        blocks.push(
+          paragraph(
+            `${percent(figures.share, figures.share < 0.1 ? 1 : 0)} of what is said speaks to it, in ${inFigures(figures.sources)} of ${counted(figures.ofSources, 'source')}; coherence ${figures.coherence.toFixed(2)}, density ${figures.density.toFixed(2)}, centrality ${figures.centrality.toFixed(2)}.${steadiness ? ` Drawn from other sources it comes back ${steadiness.band}.` : ''}`,
+          ),
+        );
+      }
+      if (networkInForce(state)) continue;
+      const typical = yield* ask('typical', { letter, byGroup: false, limit: asked.quotations });
+      const passages = typical.groups.flatMap((group) => group.passages);
+      if (passages.length === 0) blocks.push(paragraph('No passage speaks to it by itself.'));
+      for (const passage of renamedPassages(passages, renamer)) blocks.push(quoteOf(passage, nameOf));
+    }
+    if (loose.length > 0)
+      blocks.push(
+        paragraph(`In no theme: ${loose.map(({ label }) => renamer.renameAnyCase(label)).join(', ')}.`),
+      );
+    if (aside.length > 0)
+      blocks.push(
+        paragraph(
+          `Set aside: ${aside.map(({ name, concepts }) => `${name} (${concepts.map(({ label }) => renamer.renameAnyCase(label)).join(', ')})`).join('; ')}.`,
+        ),
+      );
+    return blocks;
+  },
+
+  *comparison({ state, ask, figure }) {
+    if (networkInForce(state)) return [];
+    const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
+    if (comparison.groups.length < 2)
+      return [heading(2, 'Comparison'), paragraph('There are no groups to compare.')];
+    return [heading(2, 'Comparison'), ...(yield* figure({ kind: 'strength', rows: { kind: 'themes' } }))];
+  },
+
+  *apart({ state, ask, figure }) {
+    if (networkInForce(state)) return [];
+    const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
+    const blocks: Block[] = [heading(2, 'What sets the groups apart')];
+    const groups = comparison.groups.filter(({ sources }) => sources > 0);
+    if (groups.length < 2) return [...blocks, paragraph('There are no groups to set apart.')];
+    for (const { group } of groups.slice(0, MOST_APART)) {
+      const asked = { group, against: null, of: 'concepts', letter: '', limit: APART_ROWS } as const;
+      for (const block of yield* figure({ kind: 'apart', asked })) blocks.push(block);
+    }
+    if (groups.length > MOST_APART)
+      blocks.push(paragraph(`${counted(groups.length - MOST_APART, 'more group')} are left out here.`));
+    return blocks;
+  },
+
+  *notebook({ asked: { entries }, numbered }) {
+    yield 0;
+    if (entries.length === 0) return [];
+    return [heading(2, 'Notes and views kept'), ...entries.flatMap((entry) => entryBlocks(entry, numbered))];
+  },
+
+  *decisions({ asked: { decisions } }) {
+    yield 0;
+    return [
+      heading(2, 'What was decided'),
+      {
+        kind: 'table',
+        caption: `${counted(decisions.length, 'decision')}, the first first`,
+        head: ['when', 'what', 'why'],
+        rows: decisions.map(({ time, words, reason }) => [
+          `${time.slice(0, 10)} ${time.slice(11, 16)}`,
+          words,
+          reason,
+        ]),
+      },
+    ];
+  },
+
+  *references({ asked, state }) {
+    yield 0;
+    return [
+      heading(2, 'References'),
+      { kind: 'list', items: referencesShown(state, asked).map((each) => [{ text: referenceText(each) }]) },
+    ];
+  },
+
+  *again({ asked: { version }, state }) {
+    yield 0;
+    if (networkInForce(state))
+      return [
+        heading(2, 'To make the same again'),
+        paragraph(
+          `Made with Green Thicket ${version}, seed ${state.settings.themes.seed}. The study file (.thicket) holds the network, every setting and every decision: opened again, it gives the same to the last digit.`,
+        ),
+      ];
+    return [
+      heading(2, 'To make the same again'),
+      paragraph(
+        `Made with Green Thicket ${version}, seed ${state.settings.themes.seed}. The study file (.thicket) holds the texts, every setting and every decision: opened again, or given to the command line, it gives the same figures to the last digit:`,
+      ),
+      paragraph('npm run thicket -- analyse study.thicket --out results --report'),
+    ];
+  },
+};
+
+const quoteOf = (passage: TypicalPassage, nameOf: ReadonlyMap<string, string>): Block => ({
+  kind: 'quote',
+  runs: markedRuns(passage),
+  source: `${nameOf.get(passage.sourceId) ?? ''}, paragraph ${passage.paragraph}`,
+});
+
+function entryBlocks(
+  { note, isHeading = false, excerpt, view, tags, on }: NotebookEntry,
+  numbered: (figure: Figure) => Block[],
+): Block[] {
+  if (isHeading) return [heading(3, note)];
+  const marks = [...(on ? [`on ${on.name}`] : []), ...tags].join(', ');
+  return [
+    ...(view?.figure ? numbered(view.figure) : []),
+    ...(excerpt
+      ? [
+          {
+            kind: 'quote' as const,
+            runs: [{ text: excerpt.quote }],
+            source: excerpt.sourceName,
+          },
+        ]
+      : []),
+    ...(note.trim() === '' ? [] : [paragraph(note)]),
+    ...(marks === '' ? [] : [{ kind: 'paragraph' as const, runs: [{ text: marks, italic: true }] }]),
+  ];
+}
+
+/** The parts of a report as a document, in the order they were asked for. */
+export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: AskView): Stepwise<Block[]> {
+  const renamer = renamerOf(namesOutside(state));
+  let figures = 0;
+  const numbered = (figure: Figure): Block[] => figureBlocks(figure, ++figures);
+  const making: Making = {
+    asked,
+    state,
+    ask,
+    numbered,
+    renamer,
+    *figure(question) {
+      return numbered(yield* makeFigure(question, state, ask));
+    },
+  };
+  const blocks: Block[] = [heading(1, state.title)];
+  const parts = asked.parts.filter((part) => REPORT_PART_NAMES.includes(part));
+  for (const [i, part] of parts.entries()) {
+    for (const block of yield* PARTS[part](making)) blocks.push(block);
+    yield (i + 1) / parts.length;
+  }
+  return withWords(blocks, { prose: renamer.rename, label: renamer.renameAnyCase });
+}

@@ -1,0 +1,120 @@
+import { strToU8, zipSync } from 'fflate';
+import { writeCsv } from '../../formats/csv.ts';
+import { heading, type Block, type DocumentTable } from '../../formats/write/document.ts';
+import { writeDocx } from '../../formats/write/docx-write.ts';
+import { writeHtml } from '../../formats/write/html-write.ts';
+import { bibText } from '../../words/references.ts';
+import { renamerOf } from '../../study/pseudonyms.ts';
+import { namesOutside, type StudyState } from '../../study/study.ts';
+import type { CleanedFileView } from '../sources/collection-view-types.ts';
+import type { AskView } from '../asked.ts';
+import { makeFigure } from './figures.ts';
+import { referencesShown, reportBlocks } from './report-parts.ts';
+import type { ReportViews } from './report-types.ts';
+import { workbookSheets } from './workbook.ts';
+import { reads, type ViewContext } from '../view.ts';
+import type { Stepwise } from '../../base/stepwise.ts';
+
+/** The names that stand in the quotations of a document. */
+function namesLeft(blocks: readonly Block[], names: readonly string[]): string[] {
+  const quoted = blocks.flatMap((block) =>
+    block.kind === 'quote' ? [block.runs.map(({ text }) => text).join(''), block.source] : [],
+  );
+  const all = quoted.join('\n');
+  return names.filter(
+    (name) =>
+      all.includes(name) && renamerOf({ pseudonyms: { [name]: '' }, capitalNames: [] }).rename(all) !== all,
+  );
+}
+
+/** Themes and concepts as a table: what a code is called, what it is, and how much of the texts it is. */
+function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> {
+  const { themes, loose } = yield* ask('themes', null);
+  const { rename, renameAnyCase } = renamerOf(namesOutside(own));
+  const row = (
+    theme: string,
+    concept: string,
+    meaning: string,
+    mentions: number | '',
+  ): (string | number)[] => [renameAnyCase(theme), renameAnyCase(concept), rename(meaning), mentions];
+  return {
+    head: ['theme', 'concept', 'definition', 'mentions'],
+    rows: [
+      ...themes.flatMap(({ letter, label, note, concepts }) => [
+        row(`${letter} ${label}`, '', note, ''),
+        ...concepts.map((each) => row(`${letter} ${label}`, each.label, '', each.mentions)),
+      ]),
+      ...loose.map(({ label }) => row('', label, '', '')),
+    ],
+  };
+}
+
+/** They ask whatever the others read, so their keys are made of all of the study. */
+const all = reads([], (state) => ({ ...state }));
+
+export const REPORT_KEYS = { figure: all, report: all, reportFile: all, everythingFile: all, workbook: all };
+
+/** What they are made from: the study, and the other views. */
+type Context = ViewContext<never, StudyState> & { readonly ask: AskView };
+
+export const REPORT_VIEWS: {
+  readonly [V in keyof ReportViews]: (
+    question: ReportViews[V]['question'],
+    context: Context,
+  ) => Stepwise<ReportViews[V]['answer']>;
+} = {
+  figure: (question, { own, ask }) => makeFigure(question, own, ask),
+
+  *report(question, { own, ask }) {
+    const blocks = yield* reportBlocks(question, own, ask);
+    const { rows } = yield* ask('names', null);
+    return {
+      blocks,
+      namesLeft: namesLeft(
+        blocks,
+        rows.map(({ name }) => name),
+      ),
+    };
+  },
+
+  *everythingFile(question, context) {
+    const { own, ask } = context;
+    const report = (as: 'html' | 'docx' | 'bib'): Stepwise<CleanedFileView> =>
+      REPORT_VIEWS.reportFile({ ...question, as }, context);
+    const codebook = yield* codebookTable(own, ask);
+    const files: Record<string, Uint8Array> = {
+      'report.html': (yield* report('html')).bytes,
+      'report.docx': (yield* report('docx')).bytes,
+      'references.bib': (yield* report('bib')).bytes,
+      'codebook.csv': strToU8(writeCsv(codebook.head, codebook.rows)),
+      'codebook.docx': writeDocx([
+        heading(1, 'Codebook'),
+        { kind: 'table', caption: 'Themes and their concepts', ...codebook },
+      ]),
+      'codebook.qdc': (yield* ask('codebookFile', null)).bytes,
+      'project.qdpx': (yield* ask('projectFile', { notes: question.entries })).bytes,
+      'network.graphml': (yield* ask('networkFile', { as: 'graphml' })).bytes,
+      'network.json': (yield* ask('networkFile', { as: 'json' })).bytes,
+      'adjacency.csv': (yield* ask('adjacencyFile', null)).bytes,
+      'sources-by-concepts.csv': (yield* ask('matrixFile', { figure: 'mentions' })).bytes,
+    };
+    for (const { name, head, rows } of yield* workbookSheets(own, ask))
+      Object.assign(files, { [`${name.toLowerCase()}.csv`]: strToU8(writeCsv(head, rows)) });
+    return { bytes: zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
+  },
+
+  *workbook(_, { own, ask }) {
+    return { sheets: yield* workbookSheets(own, ask) };
+  },
+
+  *reportFile({ as, ...question }, { own, ask }) {
+    if (as === 'bib') return { bytes: strToU8(bibText(referencesShown(own, question))) };
+    const blocks = yield* reportBlocks(question, own, ask);
+    return {
+      bytes:
+        as === 'docx'
+          ? writeDocx(blocks)
+          : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks)),
+    };
+  },
+};
