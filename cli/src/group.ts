@@ -9,8 +9,12 @@ import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/letters';
 import { drawLinks } from '@green-thicket/core/themes/redraw';
 import { MOST_ROUNDS } from '@green-thicket/core/themes/leiden';
-import { defaultResolution, sweepResolution, type SweepEffort } from '@green-thicket/core/themes/resolution';
-import { degreeInside, linkedCount } from '@green-thicket/core/themes/themes';
+import {
+  resolutionOfNetwork,
+  sweepResolution,
+  type SweepEffort,
+} from '@green-thicket/core/themes/resolution';
+import { degreeInside } from '@green-thicket/core/themes/themes';
 import { withOutput, type OutputFolder } from './output-folder.ts';
 import { reasonOf, UsageError } from './usage-error.ts';
 
@@ -38,9 +42,15 @@ interface Effort {
 const RUNS = 50;
 /** Up to so many links all is done; past it so little that 100,000 links take some seconds on one core. */
 const LARGE = 20_000;
+const DRAWS_BY_LINKS = 100_000;
 const effortFor = (links: number): Effort =>
   links <= LARGE
-    ? { runs: RUNS, rounds: MOST_ROUNDS, draws: 6 }
+    ? {
+        runs: RUNS,
+        rounds: MOST_ROUNDS,
+        // Of a small network a draw says little, and costs as little.
+        draws: Math.max(6, Math.min(200, Math.round(DRAWS_BY_LINKS / links))),
+      }
     : {
         runs: Math.max(5, Math.round((RUNS * LARGE) / (2 * links))),
         rounds: 2,
@@ -50,10 +60,7 @@ const effortFor = (links: number): Effort =>
 
 function resolutionFor(graph: Graph, seed: number, { draws, sweep }: Effort): number {
   const drawn = drawLinks(graph, seed, draws);
-  return defaultResolution(
-    finish(sweepResolution({ graph, drawn, seed, effort: sweep })),
-    linkedCount(graph),
-  );
+  return resolutionOfNetwork(finish(sweepResolution({ graph, drawn, seed, effort: sweep })));
 }
 
 /** Groups a weighted network and writes themes.csv, concepts.csv, network.graphml and run.json. */

@@ -5,7 +5,7 @@ import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import { chancesOfPairs, claimPairs, type LinkSettings, type PairChances } from '../network/links.ts';
 import type { Windows } from '../network/windows.ts';
-import { randomInteger, seededRandom, type Random } from '../numeric/random.ts';
+import { randomInteger, seededRandom, shuffle, type Random } from '../numeric/random.ts';
 import type { InParts } from '../base/share-out.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { networkAround, withHeld } from './choices.ts';
@@ -49,7 +49,7 @@ export interface Redrawn {
 }
 
 /** Draws on which resolutions are tried. */
-const TRIED_DRAWS = 12;
+const TRIED_DRAWS = 24;
 
 /** What pairs are drawn anew by; chance is told up to the q a link is claimed by. */
 export interface PairDrawing extends Pick<RedrawInput, 'counts' | 'windows' | 'seed'> {
@@ -60,7 +60,8 @@ export interface PairDrawing extends Pick<RedrawInput, 'counts' | 'windows' | 's
 export function pairDrawer({ counts, windows, claimed, seed }: PairDrawing): (draw: number) => PairChances {
   const sources = windowsBySource(windows).length;
   const evidenceOf = evidenceOfDraws(counts, windows, claimed);
-  return (draw) => chancesOfPairs(evidenceOf(drawSources(sources, seededRandom(seed, 30_000 + draw))));
+  const drawn = balancedDraws(sources, TRIED_DRAWS, seededRandom(seed, 30_000));
+  return (draw) => chancesOfPairs(evidenceOf(drawn[draw]));
 }
 
 /** What chance has to do with pairs when sources are drawn anew, draw by draw. */
@@ -108,6 +109,18 @@ function poissonOfOne(place: number): number {
   let chance = Math.exp(-1);
   for (let below = chance; place > below && count < 20; below += chance) chance /= ++count;
   return count;
+}
+
+/**
+ * So many draws of as many sources as there are, with replacement, in which together each source comes as often as any other
+ * (balanced bootstrap, Davison, Hinkley & Schechtman 1986): what they say in the mean hangs less on which were drawn.
+ */
+function balancedDraws(sources: number, draws: number, random: Random): number[][] {
+  const all = shuffle(
+    Int32Array.from({ length: sources * draws }, (_, i) => i % sources),
+    random,
+  );
+  return Array.from({ length: draws }, (_, draw) => [...all.subarray(draw * sources, (draw + 1) * sources)]);
 }
 
 const drawSources = (sources: number, random: Random): number[] =>

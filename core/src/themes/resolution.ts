@@ -15,15 +15,13 @@ export const HIGHEST_RESOLUTION = 3;
 const SWEEP_RUNS = 5;
 /** Where this many runs are all the same, a resolution is taken for found. */
 const ENOUGH_ALIKE = 3;
-export const FEWEST_THEMES = 5;
-export const MOST_THEMES = 12;
-/** A network with fewer concepts a theme than this has too little to part into the usual fewest themes, or more than the usual most. */
-const CONCEPTS_A_THEME = 6;
+/** Two groups are one cut; from three on there is something to call themes. */
+const FEWEST_THEMES = 3;
 /**
- * Groupings that come back nearly as well as the best are told apart by the stretch of resolutions they hold for. Nearly is so much
- * less at most, and no less than twice as far from coming back wholly: in a large network small differences are sure.
+ * Groupings that come back nearly as well as the best: so many times best · (1 − best) less, the most where that is a half and
+ * nothing where the best comes back wholly. Measured in docs/method/themes.md beside other margins.
  */
-const AS_STEADY = { most: 0.03, least: 0.005 };
+const AS_STEADY = 0.16;
 
 export interface ResolutionPoint {
   readonly resolution: number;
@@ -150,24 +148,39 @@ export function countThemes(community: Int32Array): number {
 }
 
 /**
- * The default resolution: the one whose grouping comes back best when sources are drawn anew, among those of 5 to 12
- * themes (fewer where the network is small, more where it is large). Of all that come back nearly as well, the number of
- * themes that holds over most resolutions, and the middle of that stretch, so that one link cannot tip it. Where no grouping has as many themes, the
- * one that comes nearest.
+ * The default resolution: of the groupings of three themes or more that come back nearly as well as the best of these when sources
+ * are drawn anew, the coarsest, at the middle of the stretch of resolutions it holds for. Finer ones lie within it, and are one
+ * click away. Nearly is so much less (`AS_STEADY`) as groupings of the same texts differ by from seed to seed. Where no grouping has
+ * three themes, those with most.
  */
-export function defaultResolution(points: readonly ResolutionPoint[], linkedConcepts: number): number {
-  const room = Math.floor(linkedConcepts / CONCEPTS_A_THEME);
-  const fewest = Math.max(1, Math.min(FEWEST_THEMES, room));
-  const most = Math.max(MOST_THEMES, room);
-  const short = ({ themes }: ResolutionPoint): number => Math.max(0, fewest - themes, themes - most);
-  const nearest = least(points.map(short));
-  const likely = points.filter((point) => short(point) === nearest);
-  const best = largest(likely.map(({ steadiness }) => steadiness));
-  const nearly = Math.max(AS_STEADY.least, Math.min(AS_STEADY.most, 1 - best));
-  const stretches = new Map<number, number[]>();
-  for (const { themes, resolution, steadiness } of likely) {
-    if (steadiness >= best - nearly) stretches.set(themes, [...(stretches.get(themes) ?? []), resolution]);
-  }
-  const widest = [...stretches.values()].sort((a, b) => b.length - a.length || a[0] - b[0])[0];
-  return widest ? middleOf(widest) : 1;
+export function defaultResolution(points: readonly ResolutionPoint[]): number {
+  const steady = steadyOf(points);
+  const coarsest = least(steady.map(({ themes }) => themes));
+  const stretch = steady.filter(({ themes }) => themes === coarsest).map(({ resolution }) => resolution);
+  return stretch.length > 0 ? middleOf(stretch) : 1;
 }
+
+/**
+ * The resolution of a network of which no more is known than its links: of the groupings that come back nearly as well as the best,
+ * the one of the highest modularity, as that is what its communities are judged by.
+ */
+export function resolutionOfNetwork(points: readonly ResolutionPoint[]): number {
+  const steady = steadyOf(points);
+  const highest = largest(steady.map(({ modularity: quality }) => quality));
+  const stretch = steady.filter((point) => point.modularity === highest).map(({ resolution }) => resolution);
+  return stretch.length > 0 ? middleOf(stretch) : 1;
+}
+
+/** The groupings of three themes or more, or of most, that come back nearly as well as the best of these. */
+function steadyOf(points: readonly ResolutionPoint[]): ResolutionPoint[] {
+  const fewest = Math.min(FEWEST_THEMES, largest(points.map(({ themes }) => themes)));
+  const likely = points.filter(({ themes }) => themes >= fewest);
+  const best = largest(likely.map(({ steadiness }) => steadiness));
+  return likely.filter(({ steadiness }) => steadiness >= best - AS_STEADY * best * (1 - best));
+}
+
+/** The numbers of themes, beside the one chosen, whose groupings come back nearly as well: the texts do not decide between them. */
+export const alsoSteady = (points: readonly ResolutionPoint[], chosen: number): number[] =>
+  [...new Set(steadyOf(points).map(({ themes }) => themes))]
+    .filter((themes) => themes !== chosen)
+    .sort((a, b) => a - b);

@@ -137,8 +137,7 @@ export function* groupConcepts(
   settings: ThemeSettings,
   held: Held = NOTHING_HELD,
 ): Stepwise<ResolvedGrouping> {
-  const resolution =
-    settings.resolution === 'auto' ? defaultResolution(points, linkedCount(graph)) : settings.resolution;
+  const resolution = settings.resolution === 'auto' ? defaultResolution(points) : settings.resolution;
   const around = networkAround(graph, held);
   const consensus = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
   const found = withHeld(consensus.community, graph, held);

@@ -46,7 +46,7 @@ describe('the published benchmark of planted communities', () => {
     ]) {
       const { graph, truth } = lfrNetwork(mixing, 1);
       const points = finish(sweepResolution({ graph, drawn: drawLinks(graph, 1, 3), seed: 1 }));
-      const resolution = defaultResolution(points, graph.size);
+      const resolution = defaultResolution(points);
       expect(normalisedMutualInformation(runLeiden(graph, resolution, 1, 3).best, truth)).to.be.above(least);
     }
   });

@@ -10,7 +10,7 @@ import { letterAt } from '../../src/themes/letters.ts';
 import { leiden } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
 import { drawLinks } from '../../src/themes/redraw.ts';
-import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
+import { alsoSteady, defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
 import { KARATE } from '../examples.ts';
 
 const karate = buildGraph(
@@ -209,20 +209,23 @@ describe('the default resolution', () => {
     plateau: themes,
   });
 
-  it('is the grouping of 5 to 12 themes that comes back best', () => {
-    const points = [point(0.5, 3, 1), point(1, 6, 0.9), point(2, 7, 0.95), point(3, 14, 1)];
-    expect(defaultResolution(points, 72)).to.equal(2);
-    // A hundred linked concepts can be fourteen themes.
-    expect(defaultResolution(points, 100)).to.equal(3);
-    // Twelve linked concepts make two themes at most worth having.
-    expect(defaultResolution([point(0.5, 2, 1), point(2, 5, 0.6)], 12)).to.equal(0.5);
-    expect(defaultResolution([], 0)).to.equal(1);
+  it('is the coarsest of three themes or more that comes back nearly as well as the best', () => {
+    const points = [point(0.5, 2, 1), point(1, 4, 0.78), point(2, 7, 0.8), point(3, 14, 0.75)];
+    // Within 0.16 · 0.8 · 0.2 = 0.0256 of the best.
+    expect(defaultResolution(points)).to.equal(1);
+    expect(defaultResolution([points[0], point(1, 4, 0.77), ...points.slice(2)])).to.equal(2);
+    // What comes back wholly is not given up for what nearly does.
+    expect(defaultResolution([point(1, 4, 0.99), point(2, 7, 1)])).to.equal(2);
+    // Where nothing has three themes, what has most.
+    expect(defaultResolution([point(0.5, 1, 1), point(2, 2, 0.6)])).to.equal(2);
+    expect(defaultResolution([])).to.equal(1);
   });
 
-  it('is the middle of the widest stretch of those that come back nearly as well', () => {
+  it('is the middle of the stretch over which that number holds', () => {
     const points = [point(0.5, 6, 0.84), point(0.7, 6, 0.84), point(1, 6, 0.84), point(2, 7, 0.85)];
-    expect(defaultResolution(points, 72)).to.equal(0.7);
-    expect(defaultResolution([...points, point(3, 8, 0.9)], 72)).to.equal(3);
+    expect(defaultResolution(points)).to.equal(0.7);
+    expect(alsoSteady(points, 6)).to.deep.equal([7]);
+    expect(alsoSteady([...points, point(3, 8, 0.9)], 8)).to.deep.equal([]);
   });
 
   it('is swept from 0.3 to 3 in equal ratios, each grouping tried on the drawn networks', () => {
