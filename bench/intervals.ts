@@ -1,5 +1,6 @@
 import { compareGroups } from '../core/src/compare/strength.ts';
 import { seededRandom, type Random } from '../core/src/numeric/random.ts';
+import { findableOf, powerOf } from '../core/test/compare/simulated-studies.ts';
 import { gamma } from './nulls.ts';
 
 const SHARES = [0.02, 0.05, 0.15, 0.4, 0.05, 0.1, 0.2, 0.03];
@@ -41,6 +42,20 @@ export function benchIntervals(): void {
   for (const sources of [2, 3, 4, 6, 12, 30]) {
     console.log(
       `| ${sources} | ${correlations.map((each) => coverage(sources, each, 5).toFixed(1)).join(' | ')} |`,
+    );
+  }
+}
+
+/** How often a difference that is said to be found in four of five studies is. */
+export function benchFindable(): void {
+  console.log('\n## The difference that is said to be found in four of five studies\n');
+  console.log('| sources a group | points | found in, % |\n|---:|---:|---:|');
+  for (const each of [4, 6, 8, 12, 20, 30]) {
+    const difference = findableOf(each, 3);
+    console.log(
+      difference === undefined
+        ? `| ${each} | none can be | – |`
+        : `| ${each} | ${(100 * difference).toFixed(1)} | ${(100 * powerOf(each, difference, 200)).toFixed(0)} |`,
     );
   }
 }

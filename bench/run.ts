@@ -14,7 +14,7 @@ import { benchDistinct } from './distinct.ts';
 import { benchLookingOver } from './looking-over.ts';
 import { benchMap } from './map.ts';
 import { benchFrames } from './frames.ts';
-import { benchIntervals } from './intervals.ts';
+import { benchFindable, benchIntervals } from './intervals.ts';
 import { benchNetwork } from './network.ts';
 import { benchPlanted } from './planted.ts';
 import { benchPublishing } from './publishing.ts';
@@ -125,6 +125,7 @@ if (!small) benchCandidates(10_000_000, 1);
 benchPlanted();
 benchThemes();
 benchIntervals();
+benchFindable();
 benchDifferences();
 benchDistinct();
 if (!process.argv.includes('--no-browser')) {

@@ -109,6 +109,7 @@ async function analyseInto(
     strength: await together('Comparing groups …', 'strength'),
     comparison: await together('Testing differences …', 'comparison'),
     languages: await together('', 'languages'),
+    sweep: await together('', 'sweep'),
   };
   const { tokens, concepts, links, themes } = computed;
   helpers.stop();

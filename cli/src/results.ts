@@ -6,6 +6,7 @@ import type { StageResults } from '@green-thicket/core/engine/stages';
 import type { PackedBytes } from '@green-thicket/core/formats/write/archive-write';
 import { withDrawnFace, withDrawnWords } from '@green-thicket/core/formats/write/document';
 import { seal } from '@green-thicket/core/formats/sealed-file';
+import { alsoSteady } from '@green-thicket/core/themes/resolution';
 import { drawMap } from '@green-thicket/core/map/draw';
 import { withGround } from '@green-thicket/core/map/ground';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
@@ -64,6 +65,7 @@ export type Computed = Pick<
   | 'strength'
   | 'comparison'
   | 'languages'
+  | 'sweep'
 >;
 
 /** What a run was of and how long it took. */
@@ -145,7 +147,8 @@ export async function resultFiles(
   },
   record: object,
 ): Promise<Record<ResultName, string | Uint8Array>> {
-  const { candidates, concepts, links, themes, redrawn, map, strength, comparison, languages } = computed;
+  const { candidates, concepts, links, themes, redrawn, map, strength, comparison, languages, sweep } =
+    computed;
   const { rename, renameAnyCase } = renamerOf(namesOutside(state));
   const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
   const namedThemes = {
@@ -158,6 +161,7 @@ export async function resultFiles(
   });
   const sentences = methodSentences(state, {
     resolution: themes.resolution,
+    also: state.settings.themes.resolution === 'auto' ? alsoSteady(sweep, themes.themes.length) : [],
     exact: comparison.exact,
     language: languages.main,
   });

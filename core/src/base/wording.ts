@@ -25,6 +25,10 @@ export function counted(count: number, one: string, many = `${one}s`): string {
  */
 export const percent = (share: number, digits = 0): string => `${(100 * share).toFixed(digits)} %`;
 
+/** A difference of shares in percentage points. @example pointsText(0.076) // '7.6 points' */
+export const pointsText = (difference: number): string =>
+  `${(100 * difference).toFixed(Math.abs(difference) < 0.1 ? 1 : 0)} points`;
+
 /**
  * Words as a list.
  *

@@ -22,6 +22,8 @@ export * from './sentence-parts.ts';
 /** Figures the sentences name; absent until they are computed. */
 export interface SentenceFigures {
   readonly resolution?: number;
+  /** Other numbers of themes whose groupings come back nearly as well. */
+  readonly also?: readonly number[];
   readonly exact?: boolean;
   /** The language most sources are in. */
   readonly language?: LanguageCode;
@@ -119,6 +121,14 @@ function crossedText(state: StudyState, attribute: string): string {
   ].join(' ');
 }
 
+/** Numbers of themes that the texts do not decide between. */
+const alsoSaid = (numbers: readonly number[]): string =>
+  numbers.length === 0
+    ? ''
+    : numbers.length > 3
+      ? ` (the texts do not decide: ${numbers[0]} to ${numbers[numbers.length - 1]} come back nearly as well)`
+      : ` (the texts do not decide: ${listed(numbers.map(String))} come back nearly as well)`;
+
 /** The settings of every stop as a sentence each: what the interface shows, and what the report's method section says. */
 export function methodSentences(
   state: StudyState,
@@ -149,7 +159,7 @@ export function methodSentences(
         : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the resolution whose themes come back best when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the resolution of the coarsest grouping that comes back as well as any when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
   const inForce = windowsInForce(state);
   const [fewestKept, mostKept] = selectionRange(concepts.size, sizeOfCollection(state));
@@ -246,6 +256,7 @@ export function methodSentences(
     themes: [
       'Themes are communities of linked concepts, found by Leiden at ',
       control('resolution', resolution),
+      alsoSaid(figures.also ?? []),
       ' as the consensus of ',
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',

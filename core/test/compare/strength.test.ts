@@ -5,6 +5,8 @@ import type { SourceStrength } from '../../src/compare/source-strength.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { studentQuantile } from '../../src/numeric/special.ts';
 import { wilsonInterval } from '../../src/numeric/chance.ts';
+import { noncentralityFound } from '../../src/compare/power.ts';
+import { findableOf, powerOf } from './simulated-studies.ts';
 
 const bySource = (rows: readonly (readonly number[])[]): SourceStrength => ({
   windows: Int32Array.from(rows, ([windows]) => windows),
@@ -112,7 +114,14 @@ describe('difference of groups', () => {
     const few = compareGroups(even(6), Int32Array.of(0, 0, 0, 1, 1, 1), ['a', 'b'], 1);
     // 20 arrangements, of which each is met twice with the names changed.
     expect(few.smallestP).to.be.closeTo(0.1, 1e-12);
-    expect(few.findable[0]).to.be.within(0.01, 1);
+    expect(few.findable[0]).to.equal(undefined);
+    const some = compareGroups(
+      even(12),
+      Int32Array.from({ length: 12 }, (_, i) => i % 2),
+      ['a', 'b'],
+      1,
+    );
+    expect(some.findable[0]).to.be.within(0.01, 1);
     const more = compareGroups(
       even(40),
       Int32Array.from({ length: 40 }, (_, i) => i % 2),
@@ -120,9 +129,9 @@ describe('difference of groups', () => {
       1,
     );
     expect(more.smallestP).to.equal(0.001);
-    expect(more.findable[0]).to.be.below(few.findable[0]);
+    expect(more.findable[0]).to.be.below(some.findable[0] ?? 0);
     const alone = compareGroups(even(4), new Int32Array(4), ['a'], 1);
-    expect([alone.smallestP, alone.findable[0]]).to.deep.equal([1, 1]);
+    expect([alone.smallestP, alone.findable[0]]).to.deep.equal([1, undefined]);
   });
 
   it('is tested over all arrangements where these are few, by hand', () => {
@@ -176,5 +185,22 @@ describe('difference of groups', () => {
     const groupOf = Int32Array.from(rows, (_, i) => i % 3);
     const once = compareGroups(bySource(rows), groupOf, ['a', 'b', 'c'], 4);
     expect(compareGroups(bySource(rows), groupOf, ['a', 'b', 'c'], 4)).to.deep.equal(once);
+  });
+});
+
+describe('what difference would have been found', () => {
+  it('is that of the normal formula for many sources and one row, and more for few and many', () => {
+    expect(noncentralityFound(0.05, 2, 1000)).to.be.closeTo(2.8016 ** 2, 0.25);
+    expect(noncentralityFound(0.05, 2, 12)).to.be.above(noncentralityFound(0.05, 2, 24));
+    expect(noncentralityFound(0.05 / 8, 2, 24)).to.be.above(1.5 * noncentralityFound(0.05, 2, 24));
+    expect(noncentralityFound(0.05, 3, 24)).to.be.above(noncentralityFound(0.05, 2, 24));
+    expect(noncentralityFound(0.05, 2, 2)).to.equal(Infinity);
+  });
+
+  it('is found about four times of five by the test that is shown, and none of four and four sources', () => {
+    expect(findableOf(4, 3)).to.equal(undefined);
+    const difference = findableOf(12, 3);
+    expect(difference).to.be.within(0.08, 0.3);
+    expect(powerOf(12, difference ?? 0, 60)).to.be.within(0.62, 0.95);
   });
 });

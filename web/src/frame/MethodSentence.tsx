@@ -15,6 +15,7 @@ export function MethodSentence({ stop }: { stop: Stop }) {
   const compared = useView('compare', { rows: { kind: 'themes' } }, stop === 'compare').data;
   const figures = {
     resolution: themes?.resolution,
+    also: themes?.also,
     exact: compared?.comparison.exact,
     language: languages?.main,
   };

@@ -1,4 +1,5 @@
-import { counted, inFigures, listed, percent } from '../../base/wording.ts';
+import { largest } from '../../base/extent.ts';
+import { counted, inFigures, listed, percent, pointsText } from '../../base/wording.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { drawComparison } from '../../compare/draw.ts';
 import type { Comparison, Strength } from '../../compare/strength.ts';
@@ -327,12 +328,12 @@ export function restsOn({ groups, findable, q }: Comparison): string {
     ({ group, sources, windows }) =>
       `${group} ${counted(sources, 'source')}, ${counted(windows, 'stretch', 'stretches')}`,
   );
-  const unseen = q.length === 0 ? 0 : findable.reduce((most, each) => Math.max(most, each), 0);
-  return `It rests on ${listed(sizes)}. ${
-    groups.length < 2
-      ? ''
-      : `Differences under ${inPercent(unseen)} between the two largest groups would mostly go unseen.`
-  }`.trim();
+  const found = findable.filter((each) => each !== undefined);
+  const said =
+    found.length === 0
+      ? 'With so few sources no single difference can be told from chance.'
+      : `Differences under ${pointsText(largest(found))} between the two largest groups would mostly go unseen.`;
+  return `It rests on ${listed(sizes)}. ${groups.length < 2 || q.length === 0 ? '' : said}`.trim();
 }
 
 /**

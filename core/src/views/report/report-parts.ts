@@ -72,14 +72,14 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
   },
 
   *method({ state, ask }) {
-    const { resolution } = yield* ask('themesOnTrail', null);
+    const { resolution, also } = yield* ask('themesOnTrail', null);
     if (networkInForce(state)) {
       const of = methodSentences(state, { resolution });
       return [heading(2, 'Method'), ...NETWORK_STOPS.map((stop) => paragraph(sentenceText(of[stop])))];
     }
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     const { main: language } = yield* ask('languages', null);
-    const sentences = methodSentences(state, { resolution, exact: comparison.exact, language });
+    const sentences = methodSentences(state, { resolution, also, exact: comparison.exact, language });
     return [
       heading(2, 'Method'),
       ...STOPS.map((stop) => paragraph(sentenceText(sentences[stop]))),

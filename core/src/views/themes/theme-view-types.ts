@@ -204,4 +204,6 @@ export interface ThemesOnTrail {
   readonly reached: number;
   readonly resolution: number;
   readonly modularity: number;
+  /** Other numbers of themes whose groupings come back nearly as well; none where the resolution is the researcher's. */
+  readonly also: readonly number[];
 }

@@ -1,3 +1,4 @@
+import { alsoSteady } from '../../themes/resolution.ts';
 import { conceptLabels } from '../../engine/resources.ts';
 import { bandOf } from '../../themes/bands.ts';
 import { fewestInStretch } from '../../engine/stage-keys.ts';
@@ -43,7 +44,10 @@ export const THEME_KEYS = {
   wordsOnTrail: reads(['tokens'], nothing),
   conceptsOnTrail: reads(['candidates', 'concepts'], nothing),
   linksOnTrail: reads(['windows', 'links'], nothing),
-  themesOnTrail: reads(['themes', 'spoken'], (state) => ({ fewest: fewestInStretch(state) })),
+  themesOnTrail: reads(['themes', 'spoken', 'sweep'], (state) => ({
+    fewest: fewestInStretch(state),
+    isFound: state.settings.themes.resolution === 'auto',
+  })),
   themes: reads(['concepts', 'themes', 'spoken', 'sweep'], ({ conceptLabels, themeChoices }) => ({
     labels: conceptLabels,
     choices: themeChoices,
@@ -79,6 +83,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       reached: reached.length === 0 ? 0 : sum(reached) / reached.length,
       resolution,
       modularity,
+      also: own.isFound ? alsoSteady(yield* take('sweep'), themes.length) : [],
     };
   },
 

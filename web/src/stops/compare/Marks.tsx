@@ -1,5 +1,5 @@
 import { largest } from '@green-thicket/core/base/extent';
-import { counted, listed, percent } from '@green-thicket/core/base/wording';
+import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
 import { drawComparison } from '@green-thicket/core/compare/draw';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
@@ -177,6 +177,7 @@ function Row({
 }) {
   const { selection, select, within } = useSelection();
   const { groups, overall, q, range, findable } = data.comparison;
+  const unseen = findable[row];
   const named = data.rows[row];
   const { letter, label } = named;
   const ink = letter === '' ? MOSS : inkOf(letter);
@@ -254,12 +255,18 @@ function Row({
           title={
             isSure
               ? 'Beyond chance'
-              : `With these sources a difference of ${percent(findable[row])} between the two largest groups would be found in four of five studies; smaller ones mostly go unseen.`
+              : unseen === undefined
+                ? 'With so few sources no single difference can be told from chance, however large it is.'
+                : `With these sources a difference of ${pointsText(unseen)} between the two largest groups would be found in four of five studies; smaller ones mostly go unseen.`
           }
         >
           q {q[row] < 0.001 ? '< 0.001' : q[row].toFixed(3)}
         </span>
-        {!isSure && groups.length > 1 && <span className="quiet">under {percent(findable[row])} unseen</span>}
+        {!isSure && groups.length > 1 && (
+          <span className="quiet">
+            {unseen === undefined ? 'too few sources to tell' : `under ${pointsText(unseen)} unseen`}
+          </span>
+        )}
       </td>
     </tr>
   );
