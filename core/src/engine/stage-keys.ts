@@ -181,7 +181,7 @@ export const STAGE_KEYS = {
   }),
   stretches: reads(['tokens'], stretchSettings),
   spoken: reads(['concepts', 'stretches', 'tokens'], stretchSettings),
-  themes: reads(['concepts', 'graph', 'spoken', 'grouping'], (state) => ({
+  themes: reads(['concepts', 'graph', 'links', 'spoken', 'grouping'], (state) => ({
     labels: state.conceptLabels,
     names: state.themeNames,
     choices: state.themeChoices,

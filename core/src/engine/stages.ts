@@ -251,6 +251,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         graph: take('graph'),
         spoken: take('spoken'),
         grouping: take('grouping'),
+        links: network === null ? take('links') : undefined,
         known: register,
         names,
         fewest,

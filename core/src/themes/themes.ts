@@ -1,7 +1,7 @@
 import type { Counts } from '../network/counts.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import { asksChance } from '../network/measures.ts';
-import { meetsOftenEnough, type JudgedPairs, type LinkSettings } from '../network/links.ts';
+import { meetsOftenEnough, type JudgedPairs, type Links, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { groupByConsensus, type Grouping } from './consensus.ts';
@@ -58,6 +58,8 @@ export interface Themes {
   readonly themeOf: Int32Array;
   /** The letter of the theme each concept would be in by the grouping alone; empty where it would be loose. */
   readonly foundIn: readonly string[];
+  /** Groups that hold together on pairs alone that are too unsure to be links: no theme is claimed of them. */
+  readonly perhaps: readonly (readonly number[])[];
   /** What the grouping was made round. */
   readonly held: Held;
   readonly modularity: number;
@@ -170,6 +172,8 @@ export interface NamingInput {
   readonly known: readonly ThemeIdentity[];
   readonly names: Readonly<Record<string, string>>;
   readonly fewest: number;
+  /** The pairs, those that stand first; without them every group is a theme. */
+  readonly links?: Pick<Links, 'source' | 'target' | 'standing'>;
   readonly choices?: ThemeChoices;
   /** Whether there are links only: a theme’s share then is of their weight. */
   readonly isWithoutTexts?: boolean;
@@ -182,14 +186,26 @@ interface Lettered {
   readonly concepts: readonly number[];
 }
 
+/** The communities within which a link stands. */
+function communitiesWithLink(
+  { source, target, standing }: Pick<Links, 'source' | 'target' | 'standing'>,
+  community: Int32Array,
+): Set<number> {
+  const found = new Set<number>();
+  for (let l = 0; l < standing; l++)
+    if (community[source[l]] === community[target[l]]) found.add(community[source[l]]);
+  return found;
+}
+
 /** The groups of a grouping with their letters, before the researcher moved or joined any. */
 function letterGroups(
   input: NamingInput,
   order: readonly number[],
-): { found: Lettered[]; register: readonly ThemeIdentity[] } {
+): { found: Lettered[]; perhaps: number[][]; register: readonly ThemeIdentity[] } {
   const {
     keys,
     known,
+    links,
     grouping: { community, held },
   } = input;
   const groups = new Map<number, number[]>();
@@ -206,10 +222,14 @@ function letterGroups(
     return { letter, by, concepts: members };
   });
   const own = [...held.closed, ...grown];
-  const large = [...groups]
+  const communities = [...groups]
     .sort(([a], [b]) => a - b)
     .map(([, group]) => group)
     .filter((group) => group.length >= SMALLEST_THEME);
+  const claimed = links && communitiesWithLink(links, community);
+  const [large, perhaps] = [true, false].map((isClaimed) =>
+    communities.filter(([concept]) => !claimed || claimed.has(community[concept]) === isClaimed),
+  );
   const themeOf = new Int32Array(keys.length).fill(-1);
   large.forEach((group, theme) => group.forEach((concept) => (themeOf[concept] = theme)));
   const shares = sharesOf(input, themeOf, large.length);
@@ -222,7 +242,7 @@ function letterGroups(
     new Map([...held.aside, ...own].map(({ letter, concepts }) => [letter, members(concepts)])),
   );
   const named = strongest.map((concepts, i): Lettered => ({ letter: letters[i], by: 'found', concepts }));
-  return { found: [...own, ...named], register };
+  return { found: [...own, ...named], perhaps: claimed ? perhaps : [], register };
 }
 
 /** The concepts of each letter once themes were joined and concepts put where the researcher has them. */
@@ -260,7 +280,7 @@ export function nameThemes(input: NamingInput): Themes {
   const { keys, labels, graph, grouping, names, choices = NO_CHOICES } = input;
   const inCommunity = degreeInside(graph, grouping.community);
   const order = ranked(keys.length, (i) => inCommunity[i]);
-  const { found, register } = letterGroups(input, order);
+  const { found, perhaps, register } = letterGroups(input, order);
   const foundIn = new Array<string>(keys.length).fill('');
   for (const { letter, concepts } of found) for (const concept of concepts) foundIn[concept] = letter;
   const made = placeConcepts(keys, found, choices, foundIn);
@@ -293,6 +313,10 @@ export function nameThemes(input: NamingInput): Themes {
     themes,
     themeOf: grouped.map((theme) => (theme < 0 ? -1 : place[theme])),
     foundIn,
+    // What the researcher put in a theme is no longer only perhaps together.
+    perhaps: perhaps
+      .map((group) => group.filter((concept) => grouped[concept] < 0))
+      .filter((group) => group.length > 1),
     held: grouping.held,
     modularity: grouping.modularity,
     resolution: grouping.resolution,

@@ -261,7 +261,7 @@ export function methodSentences(
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',
       control('seed', String(themes.seed)),
-      '; pairs too unsure to be claimed as links count in the grouping too. A concept joins or leaves a theme by the company it keeps with all of it.',
+      '; pairs too unsure to be claimed as links count in the grouping too, but every theme has a link that stands. A concept joins or leaves a theme by the company it keeps with all of it.',
       ...choicesSaid(state.themeChoices),
     ],
     map: [

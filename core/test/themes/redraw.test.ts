@@ -60,7 +60,7 @@ describe('themes over drawn sources', () => {
   });
 
   it('are said to be nothing where there is one source to draw from', () => {
-    const { texts } = knownThemes(3, 6);
+    const { texts } = knownThemes(3, 12);
     const study = studyOf([texts.join('\n\n')]);
     expect(study.compute('themes').themes).not.to.have.length(0);
     expect(study.compute('redrawn').draws).to.equal(0);

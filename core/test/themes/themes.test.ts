@@ -11,6 +11,8 @@ import { leiden } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
 import { drawLinks } from '../../src/themes/redraw.ts';
 import { alsoSteady, defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
+import { NOTHING_HELD } from '../../src/themes/choices.ts';
+import { nameThemes } from '../../src/themes/themes.ts';
 import { KARATE } from '../examples.ts';
 
 const karate = buildGraph(
@@ -311,5 +313,37 @@ describe('letters', () => {
       'AB',
       'AAA',
     ]);
+  });
+});
+
+describe('a theme', () => {
+  /** Two triangles of concepts with a link between them. */
+  const graph = buildGraph(6, [0, 1, 0, 3, 4, 3, 2], [1, 2, 2, 4, 5, 5, 3], [1, 1, 1, 1, 1, 1, 0.1]);
+  const grouping = {
+    ...{ community: Int32Array.of(0, 0, 0, 1, 1, 1), steadiness: new Float64Array(6).fill(1) },
+    ...{ overallSteadiness: 1, modularity: 0.4, resolution: 1, held: NOTHING_HELD },
+  };
+  const keys = ['a', 'b', 'c', 'd', 'e', 'f'];
+  const named = (links?: { source: Int32Array; target: Int32Array; standing: number }) =>
+    nameThemes({
+      ...{ keys, labels: keys, graph, grouping, known: [], names: {}, fewest: 2, links },
+      spoken: { windowFirst: Int32Array.of(0), inWindow: new Int32Array(0) },
+    });
+
+  it('has a link that stands; what holds together on unsure pairs alone is perhaps one', () => {
+    const pairs = { source: Int32Array.of(0, 3), target: Int32Array.of(1, 4) };
+    const { themes, perhaps, themeOf } = named({ ...pairs, standing: 1 });
+    expect(themes.map(({ concepts }) => [...concepts].sort())).to.deep.equal([[0, 1, 2]]);
+    expect(perhaps.map((group) => [...group].sort())).to.deep.equal([[3, 4, 5]]);
+    expect([...themeOf]).to.deep.equal([0, 0, 0, -1, -1, -1]);
+    expect(named({ ...pairs, standing: 0 }).perhaps).to.have.length(2);
+    // A link from one group to the other makes no theme of either.
+    const between = { source: Int32Array.of(2), target: Int32Array.of(3), standing: 1 };
+    expect(named(between).themes).to.have.length(0);
+  });
+
+  it('of a network without texts needs none', () => {
+    expect(named().themes).to.have.length(2);
+    expect(named().perhaps).to.deep.equal([]);
   });
 });

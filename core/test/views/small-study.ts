@@ -23,6 +23,8 @@ export const begun = (): ExampleStudy => {
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
   study.decide({ kind: 'setConcepts', change: { minimumMentions: 2 } });
+  // Too little for chance to be told; a theme needs a link.
+  study.decide({ kind: 'setLinks', change: { maximumQ: 1 } });
   return study;
 };
 const { sources } = begun().state;

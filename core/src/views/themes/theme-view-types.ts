@@ -94,6 +94,8 @@ export interface ThemePartsView {
 export interface ThemesView {
   readonly themes: readonly ThemeRow[];
   readonly loose: readonly { readonly key: string; readonly label: string; readonly placed: boolean }[];
+  /** Groups that hold together on unsure pairs alone; their concepts are not among the loose ones. */
+  readonly perhaps: readonly (readonly { readonly key: string; readonly label: string }[])[];
   readonly aside: readonly AsideRow[];
   /** Concepts that were put in a theme that is no longer there, with its letter. */
   readonly astray: readonly { readonly key: string; readonly label: string; readonly letter: string }[];

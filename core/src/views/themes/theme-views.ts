@@ -90,7 +90,8 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   *themes(_, { take, own: { labels: given, choices } }) {
     const concepts = yield* take('concepts');
     const { keys, mentions } = concepts;
-    const { themes, themeOf, foundIn, modularity, resolution, register } = yield* take('themes');
+    const { themes, themeOf, foundIn, perhaps, modularity, resolution, register } = yield* take('themes');
+    const isPerhaps = new Set(perhaps.flat());
     const sweep = yield* take('sweep');
     const ofStretches = sharesOfStretches(yield* take('spoken'), keys.length);
     const labels = conceptLabels(given, concepts);
@@ -121,8 +122,11 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
         })),
       })),
       loose: keys.flatMap((key, i) =>
-        themeOf[i] < 0 && !isAside.has(key) ? [{ ...named(i), placed: placed[i] === '' }] : [],
+        themeOf[i] < 0 && !isAside.has(key) && !isPerhaps.has(i)
+          ? [{ ...named(i), placed: placed[i] === '' }]
+          : [],
       ),
+      perhaps: perhaps.map((group) => group.map(named)),
       aside: Object.entries(choices.aside).map(([letter, { name, keys: own }]) => ({
         letter,
         name,

@@ -12,8 +12,7 @@ export function Resolution({ state, decide }: ControlProps) {
           aria-label="Take the steadiest"
           onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
         />{' '}
-        take the one whose themes come back best when sources are drawn anew, with 5 to 12 themes where the
-        texts bear as many
+        take the coarsest of three themes or more that comes back as well as any when sources are drawn anew
       </label>
       {resolution !== 'auto' && (
         <NumberBox

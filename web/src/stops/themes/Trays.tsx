@@ -50,6 +50,7 @@ export function Trays({ data }: { data: ThemesView }) {
           </span>
         ))}
       </DropPlace>
+      {data.perhaps.length > 0 && <Perhaps data={data} />}
       <DropPlace
         label="Set aside"
         className={styles.tray}
@@ -89,6 +90,48 @@ export function Trays({ data }: { data: ThemesView }) {
       </DropPlace>
       {isBeginning && <BeginTheme data={data} onClose={() => setBeginning(false)} />}
     </footer>
+  );
+}
+
+/** Groups that hold together on unsure pairs alone: to be read, or begun as themes by who sees one in them. */
+function Perhaps({ data }: { data: ThemesView }) {
+  const { decide } = useStudy();
+  const { select } = useSelection();
+  return (
+    <section className={styles.tray} aria-label="Perhaps">
+      <b title="They hold together only on pairs that chance may explain: nothing is claimed of them">
+        Perhaps
+      </b>
+      {data.perhaps.map((group) => {
+        const words = group.map(({ label }) => label).join(', ');
+        return (
+          <span key={words} className={styles.trayWord}>
+            <button
+              type="button"
+              className="linklike"
+              onClick={() => select({ kind: 'several', keys: group.map(({ key }) => key), how: 'any' })}
+            >
+              {words}
+            </button>
+            <Button
+              size="small"
+              aria-label={`Begin a theme with ${words}`}
+              onClick={() =>
+                decide(
+                  begin(
+                    data,
+                    group.map(({ key }) => key),
+                    true,
+                  ),
+                )
+              }
+            >
+              Begin
+            </Button>
+          </span>
+        );
+      })}
+    </section>
   );
 }
 
