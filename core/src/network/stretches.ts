@@ -1,6 +1,6 @@
 import { Int32List } from '../base/int32-list.ts';
 import type { Concepts } from '../concepts/selection.ts';
-import { usualRole } from '../text/speakers.ts';
+import { isInterviewer } from '../text/speakers.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { firstAtLeast } from '../base/order.ts';
 import { conceptsInWindows, type Counts } from './counts.ts';
@@ -23,10 +23,6 @@ const LONGER_THAN_A_SENTENCE = 20;
 
 /** How many of a theme's concepts a stretch must hold to speak to it: 2 where it is longer than a sentence. */
 export const fewestToSpeak = (words: number): number => (words < LONGER_THAN_A_SENTENCE ? 1 : 2);
-
-/** Whether a speaker asks: by the role the researcher gave, or by what the label says. */
-export const isInterviewer = (label: string, roles: StretchSettings['roles']): boolean =>
-  (Object.hasOwn(roles, label) ? roles[label] : usualRole(label))?.toLowerCase() === 'interviewer';
 
 /** 1 for each sentence that counts: what interviewers say does not, unless it is to. */
 export function countedSentences(

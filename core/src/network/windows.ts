@@ -1,4 +1,5 @@
 import { Int32List } from '../base/int32-list.ts';
+import { isInterviewer, type SpeakerRoles } from '../text/speakers.ts';
 import type { Tokens } from '../text/tokens.ts';
 
 /** What a window can be. */
@@ -70,6 +71,8 @@ export interface WindowSettings {
   readonly acrossParagraphs: boolean;
   /** Labels of speakers whose turns make no windows; none where it is left out. Of whole sources nobody can be left out so. */
   readonly without?: readonly string[];
+  /** Whether what interviewers say makes windows, and who they are; everybody’s does where it is left out. */
+  readonly heard?: { readonly interviewers: boolean; readonly roles: SpeakerRoles };
 }
 
 /** The windows of a collection, in the order of the text. */
@@ -97,7 +100,11 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
   const source = new Int32List();
   const { sentenceFirst, sentenceSource, sentenceParagraph, sentenceTurn, sentenceSpeaker } = tokens;
   const without = new Set(settings.without);
-  const unheard = tokens.speakers.map((label) => without.has(label));
+  const { heard } = settings;
+  const unheard = tokens.speakers.map(
+    (label) =>
+      without.has(label) || (heard !== undefined && !heard.interviewers && isInterviewer(label, heard.roles)),
+  );
   const sentences = sentenceFirst.length - 1;
   const size = Math.max(1, Math.floor(settings.size));
   const { slides, within } = WINDOW_UNITS[settings.unit];

@@ -38,7 +38,9 @@ const MORE_SENTENCES = 5;
  * where there is little text.
  */
 export function windowsInForce(state: StudyState): WindowSettings {
-  const { unit: chosen, size: number, ...rest } = state.settings.windows;
+  const { unit: chosen, size: number, ...others } = state.settings.windows;
+  const { compare, speakers } = state.settings;
+  const rest = { ...others, heard: { interviewers: compare.interviewers, roles: speakers.roles } };
   const isOfAnswers = (): boolean => kindOfCollection(workingSources(state)) === 'answers';
   const unit = chosen === 'auto' ? (isOfAnswers() ? 'source' : 'sentences') : chosen;
   if (number !== 'auto') return { unit, size: number, ...rest };

@@ -1,3 +1,4 @@
+import { ownValue } from '../base/records.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { countWords } from './scan.ts';
@@ -53,3 +54,10 @@ export function usualRole(label: string): 'interviewer' | 'respondent' | undefin
   }
   return undefined;
 }
+
+/** Label of a speaker → their role, as the researcher gave it. */
+export type SpeakerRoles = Readonly<Record<string, string>>;
+
+/** Whether a speaker asks: by the role the researcher gave, or by what the label says. */
+export const isInterviewer = (label: string, roles: SpeakerRoles): boolean =>
+  (ownValue(roles, label) ?? usualRole(label))?.toLowerCase() === 'interviewer';

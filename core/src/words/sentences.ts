@@ -161,6 +161,11 @@ export function methodSentences(
     themes.resolution === 'auto'
       ? `the resolution of the coarsest grouping that comes back as well as any when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
+  // One rule for windows and for strengths.
+  const interviewersSaid = control(
+    'interviewers',
+    compare.interviewers ? 'whoever says them' : 'interviewers’ words not counted',
+  );
   const inForce = windowsInForce(state);
   const [fewestKept, mostKept] = selectionRange(concepts.size, sizeOfCollection(state));
   const network = networkInForce(state);
@@ -226,12 +231,13 @@ export function methodSentences(
       control(
         'window',
         windows.unit === 'auto' && inForce.unit === 'source'
-          ? 'a whole source, as these are short answers,'
+          ? 'a whole source, as these are short answers'
           : windows.size === 'auto' && inForce.size !== WINDOW_UNITS[inForce.unit].usualSize
-            ? `${windowText(inForce)}, as there is little text,`
+            ? `${windowText(inForce)}, as there is little text`
             : windowText(inForce),
       ),
-      ' at least ',
+      ...(inForce.unit === 'source' ? [] : [', ', interviewersSaid]),
+      ', at least ',
       control('minimumTogether', counted(links.minimumTogether, 'time')),
       ', their ',
       control('measure', MEASURES[links.measure].name),
@@ -283,10 +289,7 @@ export function methodSentences(
                   control('words', counted(compare.words, 'word')),
                   ` that speak${compare.measure === 'sources' ? 's' : ''} to a theme, with ${fewestToSpeak(compare.words) === 1 ? 'one of its concepts' : 'two of its concepts'} or more, `,
                 ]),
-            control(
-              'interviewers',
-              compare.interviewers ? 'whoever says them' : 'interviewers’ words not counted',
-            ),
+            interviewersSaid,
             ', ',
             control('columns', COLUMN_TEXTS[compare.columns]),
             ...(compare.columns === 'attribute'

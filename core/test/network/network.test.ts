@@ -246,3 +246,19 @@ describe('networks', () => {
     expect(Array.from(connectedParts(graph, [0, 0, 1, 1, 1]))).to.deep.equal([0, 0, 1, 2, 2]);
   });
 });
+
+describe('windows and those who ask', () => {
+  const tokens = tokensOf(
+    'Interviewer: What of the rain?\n\nBen: The rain fell. The bus was late.\n\nQ: And the fare?\n\nBen: It rose.',
+  );
+  const count = (heard?: WindowSettings['heard']): number =>
+    layWindows(tokens, { unit: 'turn', size: 1, acrossParagraphs: false, heard }).count;
+
+  it('are of what respondents say, unless interviewers count, by the rule by which strength is', () => {
+    expect(count()).to.equal(4);
+    expect(count({ interviewers: true, roles: {} })).to.equal(4);
+    expect(count({ interviewers: false, roles: {} })).to.equal(2);
+    // Who asks is what the researcher says.
+    expect(count({ interviewers: false, roles: { Q: 'respondent', Ben: 'interviewer' } })).to.equal(1);
+  });
+});

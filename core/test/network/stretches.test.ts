@@ -1,12 +1,7 @@
+import { isInterviewer } from '../../src/text/speakers.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import {
-  countedSentences,
-  fewestToSpeak,
-  isInterviewer,
-  layStretches,
-  spokenIn,
-} from '../../src/network/stretches.ts';
+import { countedSentences, fewestToSpeak, layStretches, spokenIn } from '../../src/network/stretches.ts';
 import { tokensOf } from '../examples.ts';
 
 const settings = (words: number, interviewers = false, roles: Readonly<Record<string, string>> = {}) => ({

@@ -38,13 +38,15 @@ describe('what a collection is', () => {
     const little = texts(4000);
     expect(windowsInForce(little.state)).to.include({ unit: 'sentences', size: 5 });
     expect(sentenceText(methodSentences(little.state).links)).to.include(
-      'a window of 5 sentences, as there is little text, at least',
+      'a window of 5 sentences, as there is little text, interviewers’ words not counted, at least',
     );
     expect(leastMentions(little.state)).to.equal(4);
     const more = texts(6000);
     expect(windowsInForce(more.state)).to.include({ unit: 'sentences', size: 3 });
     more.decide({ kind: 'setWindows', change: { size: 5 } });
-    expect(sentenceText(methodSentences(more.state).links)).to.include('a window of 5 sentences at least');
+    expect(sentenceText(methodSentences(more.state).links)).to.include(
+      'a window of 5 sentences, interviewers’ words not counted, at least',
+    );
     more.decide({ kind: 'setWindows', change: { unit: 'words', size: 'auto' } });
     expect(windowsInForce(more.state)).to.include({ unit: 'words', size: WINDOW_UNITS.words.usualSize });
   });

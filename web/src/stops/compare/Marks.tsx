@@ -121,7 +121,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
               title="Largest less smallest strength; and the chance of groups this unlike if sources were dealt to them blindly, adjusted over the rows (q)"
             >
               Difference
-              <span className="quiet">q by regrouping</span>
+              <span className="quiet">points; q by regrouping</span>
             </th>
           </tr>
         </thead>
@@ -249,7 +249,7 @@ function Row({
         );
       })}
       <td className={styles.differenceCell}>
-        <span>{percent(range[row], 1)}</span>
+        <span>{(100 * range[row]).toFixed(1)}</span>
         <span
           className={isSure ? styles.beyondChance : 'quiet'}
           title={
