@@ -93,9 +93,9 @@ export const foldedWord = (word: string): string => folded(word).text;
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/-]/g, '\\$&');
 
 /** What may stand between the parts of a name: nothing, as in an address, a space or two, a hyphen, an apostrophe. */
-const BETWEEN = "(?:[ '-]{0,3}|[._])";
+const BETWEEN = "(?:[ '-]{0,4}|[._])";
 /** The same where the name has a full stop there, as in St. John. */
-const BETWEEN_STOPPED = "[ '.-]{0,3}";
+const BETWEEN_STOPPED = "[ '.-]{0,4}";
 const PART = /[^ '._-]+/g;
 const UMLAUT = /[äöü]/;
 
