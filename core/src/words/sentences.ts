@@ -159,7 +159,7 @@ export function methodSentences(
         : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the resolution of the coarsest grouping that comes back as well as any when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the coarsest resolution whose themes come back as well as any when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
   // One rule for windows and for strengths.
   const interviewersSaid = control(
@@ -267,7 +267,7 @@ export function methodSentences(
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',
       control('seed', String(themes.seed)),
-      '; pairs too unsure to be claimed as links count in the grouping too, but every theme has a link that stands. A concept joins or leaves a theme by the company it keeps with all of it.',
+      '; pairs too unsure to be links count too, but every theme has a link that stands. A concept joins or leaves a theme by the company it keeps with all of it.',
       ...choicesSaid(state.themeChoices),
     ],
     map: [
