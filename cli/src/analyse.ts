@@ -119,7 +119,7 @@ async function analyseInto(
   const further = furtherComparisons(computing, ask);
   if (links.standing === 0) {
     say(
-      `No links: ${tokens.type.length} words are too few to link anything. More text, a longer window or a lower cut-off would help.`,
+      'No links: no two concepts keep company often and strongly enough to be told from chance. More text, a longer window or a lower cut-off would help.',
     );
   }
 

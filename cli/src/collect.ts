@@ -150,10 +150,7 @@ export async function collect(
     Math.floor((all.length * part) / shard.of),
   );
   const readable = all.slice(from, to).filter(({ path, name }) => {
-    const reason = refuseUnread(
-      name,
-      trying(path, () => statSync(path).size),
-    );
+    const reason = refuseUnread(trying(path, () => statSync(path).size));
     if (reason !== undefined) refused.push({ name, reason });
     return reason === undefined;
   });

@@ -139,7 +139,7 @@ describe('what the command line reads, and refuses', () => {
     writeFileSync(at('short.txt'), 'Rain again.');
     const { status, stderr } = thicket('analyse', at('short.txt'), '--out', at('short'));
     expect(status).to.equal(0);
-    expect(stderr).to.match(/too few to link anything\. More text/);
+    expect(stderr).to.match(/told from chance\. More text/);
     expect(read('short', 'links.csv').trim()).to.equal(
       'source,target,windows_both,meetings,sources,npmi,jaccard,cosine,g2,p,q,q_sources,beyond_chance',
     );

@@ -108,7 +108,7 @@ async function readAndKeep(
   const reader = fileReader(signal);
   try {
     for await (const [i, { name, file }] of inTurn(files)) {
-      const reason = refuseUnread(name, file.size);
+      const reason = refuseUnread(file.size);
       if (reason !== undefined) {
         refused.push({ name, reason });
         continue;
@@ -174,7 +174,7 @@ export function fileReading(
         requests.begin(request),
       ).finally(() => requests.end(request)),
     async readNetwork(file, name) {
-      const reason = refuseUnread(name, file.size);
+      const reason = refuseUnread(file.size);
       if (reason !== undefined) throw new Error(reason);
       const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
       if (!decoded.ok) throw new Error(decoded.reason);

@@ -56,7 +56,7 @@ export const READ_ENDINGS = [
 ] as const;
 
 /** Why a file is refused by its size alone, before it is read. */
-export function refuseUnread(_name: string, size: number): string | undefined {
+export function refuseUnread(size: number): string | undefined {
   return refuseSize(size);
 }
 

@@ -309,7 +309,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
     for (const variants of candidates.variants) for (const { key } of variants) keys.add(key);
     const lists = [
       [Object.keys(merges), 'merged word'],
-      [kept, 'concept always kept'],
+      [kept, 'always-kept concept'],
       [dropped, 'dropped concept'],
     ] as const;
     for (const [list, one] of lists) {
