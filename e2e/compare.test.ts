@@ -190,7 +190,7 @@ describe('comparing', function () {
   it('compares sources one by one, where they have no attribute', async () => {
     const { browser } = stage;
     const folder = join(root, 'demo/night-buses');
-    const paths = readdirSync(folder).filter((name) => /^d\d\d.*\.txt$/.test(name));
+    const paths = readdirSync(folder).filter((name) => /^s\d\d.*\.txt$/.test(name));
     await browser.driver.get(stage.served.address);
     await browser.press('Start an empty study');
     await (
@@ -202,7 +202,7 @@ describe('comparing', function () {
     await browser.settled();
     await browser.waitForText('.trail', 'source by source');
     // Every source is a column, and a mark opens what that source says.
-    await browser.waitForText('.compare-table thead', /d01-driver-veteran/);
+    await browser.waitForText('.compare-table thead', /s01-hospital-porter/);
     await readByKey('.compare-cell', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
     await browser.undo();
     await browser.waitForText('.empty-stage', 'Nothing to compare yet');

@@ -1,3 +1,4 @@
+import { counted } from '@green-thicket/core/base/wording';
 import { asksChance } from '@green-thicket/core/network/measures';
 import { Segmented } from 'antd';
 import { useState } from 'react';
@@ -77,6 +78,13 @@ export function ThemesStop() {
                         {network ? 'A' : 'More text, more links or a'} lower resolution would help; or begin
                         one with words of your own below.
                       </p>
+                      {data.perhaps.length > 0 && (
+                        <p>
+                          {counted(data.perhaps.length, 'group')} of concepts may hold together, on pairs too
+                          unsure to be links: read them below, under Perhaps, and begin a theme with what you
+                          find one.
+                        </p>
+                      )}
                       {!network && asksChance(state.settings.links) && (
                         <p>
                           In few or short texts hardly any two words share more than chance has it.{' '}
