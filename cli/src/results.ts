@@ -161,7 +161,10 @@ export async function resultFiles(
   });
   const sentences = methodSentences(state, {
     resolution: themes.resolution,
-    also: state.settings.themes.resolution === 'auto' ? alsoSteady(sweep, themes.themes.length) : [],
+    also:
+      state.settings.themes.resolution === 'auto' && themes.themes.length > 0
+        ? alsoSteady(sweep, themes.resolution)
+        : [],
     exact: comparison.exact,
     language: languages.main,
   });

@@ -179,8 +179,13 @@ function steadyOf(points: readonly ResolutionPoint[]): ResolutionPoint[] {
   return likely.filter(({ steadiness }) => steadiness >= best - AS_STEADY * best * (1 - best));
 }
 
-/** The numbers of themes, beside the one chosen, whose groupings come back nearly as well: the texts do not decide between them. */
-export const alsoSteady = (points: readonly ResolutionPoint[], chosen: number): number[] =>
-  [...new Set(steadyOf(points).map(({ themes }) => themes))]
+/**
+ * The numbers of groups, beside that at a resolution, whose groupings come back nearly as well: the texts do not decide between
+ * them. Groups are counted as they are found, whether or not a theme is claimed of each.
+ */
+export function alsoSteady(points: readonly ResolutionPoint[], resolution: number): number[] {
+  const chosen = points.find((point) => point.resolution === resolution)?.themes;
+  return [...new Set(steadyOf(points).map(({ themes }) => themes))]
     .filter((themes) => themes !== chosen)
-    .sort((a, b) => a - b);
+    .sort((one, other) => one - other);
+}

@@ -226,8 +226,8 @@ describe('the default resolution', () => {
   it('is the middle of the stretch over which that number holds', () => {
     const points = [point(0.5, 6, 0.84), point(0.7, 6, 0.84), point(1, 6, 0.84), point(2, 7, 0.85)];
     expect(defaultResolution(points)).to.equal(0.7);
-    expect(alsoSteady(points, 6)).to.deep.equal([7]);
-    expect(alsoSteady([...points, point(3, 8, 0.9)], 8)).to.deep.equal([]);
+    expect(alsoSteady(points, 0.7)).to.deep.equal([7]);
+    expect(alsoSteady([...points, point(3, 8, 0.9)], 3)).to.deep.equal([]);
   });
 
   it('is swept from 0.3 to 3 in equal ratios, each grouping tried on the drawn networks', () => {

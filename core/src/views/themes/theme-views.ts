@@ -83,7 +83,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       reached: reached.length === 0 ? 0 : sum(reached) / reached.length,
       resolution,
       modularity,
-      also: own.isFound ? alsoSteady(yield* take('sweep'), themes.length) : [],
+      also: own.isFound && themes.length > 0 ? alsoSteady(yield* take('sweep'), resolution) : [],
     };
   },
 

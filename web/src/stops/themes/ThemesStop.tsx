@@ -69,7 +69,7 @@ export function ThemesStop() {
               {face === 'themes' && (
                 <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
                   <Became data={data} isSettled={!isPlaceholderData} />
-                  {data.sweep.length > 0 && <HowMany data={data} />}
+                  {data.sweep.length > 0 && !isEmpty && <HowMany data={data} />}
                   {isEmpty ? (
                     <div className="empty-stage">
                       <h2>No themes yet</h2>
