@@ -307,6 +307,18 @@ describe('what is kept', () => {
     await browser.waitForText('[aria-label="Words"]', 'constructor');
   });
 
+  it('can be nothing where the browser refuses to store, and then that is said, and what to do', async () => {
+    await browser.driver.get(stage.served.address);
+    await browser.command('Page.addScriptToEvaluateOnNewDocument', {
+      source: `if (new URLSearchParams(location.search).has('refused'))
+        IDBFactory.prototype.open = () => { throw new DOMException('refused', 'SecurityError'); };`,
+    });
+    await browser.driver.get(`${stage.served.address}/?refused`);
+    await browser.waitForText('.plain-page', 'This browser keeps nothing for this page');
+    await browser.driver.get(stage.served.address);
+    await browser.button('Start an empty study');
+  });
+
   it('is erased to the end where the browser was killed at it, or is as it was', async () => {
     const { kills, faults } = await killWhileErasing(seededRandom(3), 2);
     expect(faults).to.deep.equal([]);

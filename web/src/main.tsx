@@ -52,7 +52,7 @@ if (!root) throw new Error('The page has no place for the application.');
 /** Why what an earlier version kept could not be brought over; undefined where it was, or where there was nothing. */
 const notCarried = await carriedOver().then(
   () => undefined,
-  (error: unknown) => (error instanceof Error ? error.message : String(error)),
+  (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
 );
 giveTheme(document.documentElement.style);
 createRoot(root).render(

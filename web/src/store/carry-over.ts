@@ -2,14 +2,23 @@ import { Dexie } from 'dexie';
 import { catalogue, databaseName, databaseNamed, deleteDatabase, THE_STUDY } from './database.ts';
 import { alone } from './in-line.ts';
 import { EARLIER_NAME, EarlierDatabase } from './earlier-database.ts';
-import { kept } from './store-error.ts';
+import { kept, StorageRefused } from './store-error.ts';
 import { putOriginals } from './texts.ts';
 
 /**
  * Brings what an earlier version kept into databases of their own, study by study; then the old database goes. Whatever
  * stops it, the old one stays, and it goes on the next time. Awaited before anything else is asked of the storage.
  */
-export const carriedOver = (): Promise<void> => kept(() => alone('green-thicket carry over', carryOver));
+export async function carriedOver(): Promise<void> {
+  try {
+    await catalogue.open();
+  } catch (error) {
+    // What a newer version left says so itself, at whatever is asked first.
+    if (error instanceof Error && /SecurityError|UnknownError|InvalidStateError|MissingAPI/.test(error.name))
+      throw new StorageRefused(error.message, { cause: error });
+  }
+  await kept(() => alone('green-thicket carry over', carryOver));
+}
 
 /** Brings over what an earlier version kept. */
 export async function carryOver(): Promise<void> {

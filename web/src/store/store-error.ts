@@ -3,6 +3,11 @@ export class StoreError extends Error {
   override readonly name = 'StoreError';
 }
 
+/** The browser opens no database for this page at all. */
+export class StorageRefused extends Error {
+  override readonly name = 'StorageRefused';
+}
+
 /** Runs a write; a full disk or a browser that keeps nothing becomes a clear sentence. */
 export async function kept<T>(write: () => Promise<T>): Promise<T> {
   try {
