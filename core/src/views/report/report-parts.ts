@@ -84,7 +84,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       heading(2, 'Method'),
       ...STOPS.map((stop) => paragraph(sentenceText(sentences[stop]))),
       paragraph(
-        'Intervals hold 95 % and go by how sources differ, since passages of one source hang together. q is the chance of such a find where there is nothing, adjusted for how many were looked at. A theme comes back nearly always, mostly, now and then or seldom when the sources are drawn anew, which says what other interviews would have shown.',
+        'Intervals hold 95 % and go by how sources differ, since passages of one source hang together. q is the chance of such a find where there is nothing, adjusted for how many were looked at. A theme comes back nearly always, mostly, now and then or seldom when the sources are drawn anew with the same concepts, which says how steady the grouping of these words is; other interviews may have brought other words.',
       ),
       ...(Object.keys(state.pseudonyms).length === 0
         ? []
