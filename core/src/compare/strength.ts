@@ -183,7 +183,7 @@ function designEffects(
  * The difference between the two largest groups that this test finds in four of five such studies, where it is the only one among
  * the rows; undefined where no arrangement of so few sources could show it (its chance, shared out over the rows, is too small).
  *
- * Simulated (bench/intervals.ts): a true difference of this size was found in 73 to 88 % of studies of 6 + 6 to 30 + 30 sources.
+ * Simulated (bench/intervals.ts): a true difference of this size was found in 68 to 89 % of studies of 6 + 6 to 30 + 30 sources.
  */
 function findableDifference(
   groups: readonly GroupStrength[],
