@@ -351,6 +351,7 @@ export class Browser {
 
   /** Everything of the map's drawing that a change would show in. */
   async mapDrawing(): Promise<string> {
+    await this.find('.concept-map .map-word');
     return this.driver.executeScript<string>(
       "return Array.from(document.querySelectorAll('.concept-map path, .concept-map text'), (each) => (each.getAttribute('d') ?? '') + (each.getAttribute('transform') ?? '') + each.textContent).join('|')",
     );

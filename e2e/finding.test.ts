@@ -69,7 +69,7 @@ describe('finding one’s way, and two researchers', () => {
     await browser.driver.actions().sendKeys('?').perform();
     await browser.waitForText('.help-page', 'mentions');
     await browser.choose('Measures');
-    await browser.waitForText('.help-list', /share \d+ windows of 1427: 0\.\d\d/);
+    await browser.waitForText('.help-list', /share \d+ windows of \d+: 0\.\d\d/);
     await browser.choose('Keys');
     await browser.waitForText('.ant-drawer', 'keep what is shown in the Notebook');
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
