@@ -7,11 +7,11 @@ import type { StageResults } from '@green-thicket/core/engine/stages';
 import { networkInForce, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags, sentenceTagger } from '@green-thicket/core/text/words/sentence-tags';
+import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { askOf } from './ask.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { withBrowser } from './drawing-browser.ts';
-import { lexiconOnce } from './lexicon-file.ts';
+import { wordsWith } from './lexicon-file.ts';
 import { addAttributes, loadStudy, originalsOf, type LoadOptions } from './load-study.ts';
 import { addDecisions, readText, settingsIn } from './log.ts';
 import { withOutput, type OutputFolder } from './output-folder.ts';
@@ -83,12 +83,10 @@ async function analyseInto(
   if (sizeOfCollection(state).characters >= LARGE) helpers.startNow();
   // What it tags with is large, and not needed where nothing can be analysed.
   const { createTagger } = await import('@green-thicket/core/text/words/tagger');
-  const lexicon = lexiconOnce();
   const library: Library = {
     original: originalsOf(state, study.originals),
-    lexicon,
+    words: wordsWith(createTagger),
     tags: new SentenceTags(),
-    tagSentence: sentenceTagger(lexicon, createTagger),
     helpers,
   };
   const engine = new Engine(library, () => performance.now());

@@ -2,7 +2,9 @@ import { parseToneLists, type ToneList } from '@green-thicket/core/compare/tone-
 import type { Engine } from '@green-thicket/core/engine/engine';
 import type { Library, StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudyState } from '@green-thicket/core/study/study';
-import { parseMeanings } from '@green-thicket/core/text/words/meanings';
+import { inOneStep } from '@green-thicket/core/base/stepwise';
+import { knownBy } from '@green-thicket/core/text/words/known-by';
+import type { Meanings } from '@green-thicket/core/text/words/meanings';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { makeView } from '@green-thicket/core/views/views';
 import { readLexiconText } from './lexicon-file.ts';
@@ -32,10 +34,10 @@ export function askOf({ engine, input, library }: ComputingWith): Ask {
   const views = {
     engine,
     original: library.original,
-    lexicon: library.lexicon,
+    words: library.words,
     // What words can mean is asked by nothing a run writes.
-    meanings: () => parseMeanings(''),
-    tone: publishedTone,
+    meanings: knownBy<Meanings>({}),
+    tone: () => inOneStep(publishedTone),
   };
   return (view, question, of = input.state) =>
     toTheEnd(makeView(view, question, { ...input, state: of }, views));

@@ -1,7 +1,11 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { fontFace } from '@green-thicket/core/formats/write/html-write';
-import { parseLexicon, type Lexicon } from '@green-thicket/core/text/words/lexicon';
+import { inOneStep } from '@green-thicket/core/base/stepwise';
+import type { Tagger } from '@green-thicket/core/text/words/sentence-tags';
+import { knownBy, type KnownOf } from '@green-thicket/core/text/words/known-by';
+import { parseLexicon } from '@green-thicket/core/text/words/lexicon';
+import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 
 /** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */
 export function reportFace(): string {
@@ -22,8 +26,10 @@ export function readLexiconText(name: 'english' | 'tone'): string {
   return readFileSync(existsSync(built) ? built : source, 'utf8');
 }
 
-/** The English lexicon, read when it is first asked for. */
-export function lexiconOnce(): () => Lexicon {
-  let lexicon: Lexicon | undefined;
-  return () => (lexicon ??= parseLexicon(readLexiconText('english')));
+/** The words of languages, read when they are first asked for. */
+export function wordsWith(createTagger: () => Tagger): KnownOf<WordKnowledge> {
+  let english: WordKnowledge | undefined;
+  const read = (): WordKnowledge =>
+    (english ??= wordKnowledge(parseLexicon(readLexiconText('english')), createTagger));
+  return knownBy({ en: () => inOneStep(read) });
 }

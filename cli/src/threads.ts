@@ -47,6 +47,7 @@ export async function toTheEndTogether<T>(work: Stepwise<T>): Promise<T> {
     for (;;) {
       const step = work.next();
       if (step.done) return step.value;
+      if (typeof step.value !== 'number') await step.value;
       if (performance.now() < pause) continue;
       await letOthersSpeak();
       pause = performance.now() + SLICE;

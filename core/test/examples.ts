@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { hashText } from '../src/base/hash.ts';
-import { finish } from '../src/base/stepwise.ts';
+import { finish, inOneStep } from '../src/base/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/engine/engine.ts';
 import { makeSource, textOf } from '../src/intake/intake.ts';
-import { inParts } from '../src/engine/jobs.ts';
+import { inParts, type Knowledge } from '../src/engine/jobs.ts';
 import type { Library, StudyInput } from '../src/engine/resources.ts';
 import type { StageName } from '../src/engine/stage-keys.ts';
 import type { StageResults } from '../src/engine/stages.ts';
@@ -26,6 +26,8 @@ import {
   type Tagger,
 } from '../src/text/words/sentence-tags.ts';
 import { createTagger } from '../src/text/words/tagger.ts';
+import { knownBy } from '../src/text/words/known-by.ts';
+import type { WordKnowledge } from '../src/text/words/word-knowledge.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
 let lexicon: Lexicon | undefined;
@@ -56,16 +58,27 @@ export function englishTagger(): Tagger {
 /** Tags a sentence of English. */
 export const tagSentence = sentenceTagger(englishLexicon, englishTagger);
 
+/** What is known of English words, tagged in a way of one's own. */
+export function taggingBy(tag: WordKnowledge['tagSentence']): Knowledge {
+  return { words: knownBy({ en: () => inOneStep(() => ({ lexicon: englishLexicon(), tagSentence: tag })) }) };
+}
+
+/** What is known of English, each read when it is first asked for. */
+export const englishKnowledge = {
+  ...taggingBy(tagSentence),
+  meanings: knownBy({ en: () => inOneStep(englishMeanings) }),
+  tone: () => inOneStep(publishedTone),
+};
+
 /** What a study of English texts is computed with; nothing of them is tagged yet. */
 export const englishLibrary = (original: (id: string) => string): Library => ({
   original,
-  lexicon: englishLexicon,
+  words: englishKnowledge.words,
   tags: new SentenceTags(),
-  tagSentence,
 });
 
 /** Tags sentences one after the other. */
-export const tagHere: TagSentences = inParts('tag', undefined, { tagSentence });
+export const tagHere: TagSentences = inParts('tag', { language: 'en' }, englishKnowledge);
 
 /** The parts of speech of a few English texts. */
 export const englishParts = (tokens: Tokens, texts: readonly string[]): PartsOfTypes =>
@@ -150,9 +163,7 @@ export function asking(
       makeView(view, question, study.input(), {
         engine: study.engine,
         original: study.original,
-        lexicon: englishLexicon,
-        meanings: englishMeanings,
-        tone: publishedTone,
+        ...englishKnowledge,
       }),
     );
 }

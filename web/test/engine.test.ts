@@ -5,7 +5,7 @@ import { makeSource } from '@green-thicket/core/intake/intake';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { ViewName } from '@green-thicket/core/views/view-keys';
-import { answering, type English } from '../src/engine/answering.ts';
+import { answering } from '../src/engine/answering.ts';
 import { engineClient, type EngineClient } from '../src/engine/engine-client.ts';
 import { fileReading } from '../src/engine/file-reading.ts';
 import { heldTexts } from '../src/engine/held-texts.ts';
@@ -22,15 +22,7 @@ import {
 } from '../src/store/studies.ts';
 import { loadStudy } from '../src/store/study-reader.ts';
 import { withdrawSources } from '../src/store/withdrawing.ts';
-import { englishLexicon, englishMeanings, publishedTone, englishTagger } from '../../core/test/examples.ts';
-
-const english: English = {
-  lexicon: englishLexicon,
-  tagger: () => englishTagger(),
-  meanings: englishMeanings,
-  tone: publishedTone,
-  with: (work) => work(),
-};
+import { englishKnowledge } from '../../core/test/examples.ts';
 
 const SHELTER =
   'The shelter keeps the rain off the bench. A bench in the rain is no bench under its shelter.';
@@ -65,7 +57,7 @@ function connected(change: (api: EngineWorker) => Partial<EngineWorker> = () => 
     throw new Error('It is not part of this.');
   };
   const api: EngineWorker = {
-    ...answering(english, texts, requests),
+    ...answering(englishKnowledge, texts, requests),
     ...fileReading(texts, requests),
     cancel: requests.cancel,
     packStudy: unused,

@@ -3,9 +3,9 @@ import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags, sentenceTagger, type SourceTags } from '@green-thicket/core/text/words/sentence-tags';
+import { SentenceTags, type SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { collect, type Shard } from '../collect.ts';
-import { lexiconOnce } from '../lexicon-file.ts';
+import { wordsWith } from '../lexicon-file.ts';
 import { addDecisions, NO_DECISIONS, readText, settingsIn } from '../log.ts';
 import { toTheEnd } from '../usage-error.ts';
 import { PartWriter, TABLE_ROW, TEXT } from './part.ts';
@@ -49,11 +49,13 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     );
     const input: StudyInput = { state, register: [] };
     const originals = new Map(added.map((each) => [each.source.id, each.text]));
-    const lexicon = lexiconOnce();
     const { createTagger } = await import('@green-thicket/core/text/words/tagger');
     const tags = new SentenceTags();
-    const tagSentence = sentenceTagger(lexicon, createTagger);
-    const engine = new Engine({ original: (id) => originals.get(id) ?? '', lexicon, tags, tagSentence });
+    const engine = new Engine({
+      original: (id) => originals.get(id) ?? '',
+      words: wordsWith(createTagger),
+      tags,
+    });
     const tokens = toTheEnd(engine.compute('tokens', input));
     toTheEnd(engine.compute('parts', input));
     const columns = columnsOfTokens(tokens);

@@ -55,7 +55,7 @@ export function* shareOut<Part, Result>(
     while (!results.has(at)) {
       const step = doing.next();
       if (step.done) take(at, step.value);
-      yield results.size / parts.length;
+      yield step.done || typeof step.value === 'number' ? results.size / parts.length : step.value;
     }
   }
   for (let k = 0; hands && k < hands.count * IN_ADVANCE; k++) {

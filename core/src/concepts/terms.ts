@@ -35,22 +35,22 @@ export function termsOf(tokens: Tokens, terms: Pick<Terms, 'labels' | 'part' | '
 export type TermUnit = 'lemma' | 'stem' | 'form';
 
 /**
- * Brings types to terms. Only English has lemmas; another language's words are brought to their stems instead.
+ * Brings types to terms. Where a language has no lexicon, its words are brought to their stems instead of lemmas.
  *
  * @param parts parts of speech by type
  */
 export function readTerms(
   tokens: Tokens,
   parts: PartsOfTypes,
-  lexicon: () => Lexicon,
+  lexicon: Lexicon | undefined,
   unit: TermUnit,
   language: LanguageCode,
 ): Terms {
   const keyOf =
     unit === 'form'
       ? (type: number) => tokens.forms[type].replaceAll('’', "'")
-      : unit === 'lemma' && language === 'en'
-        ? lemmaKeys(tokens, parts, lexicon())
+      : unit === 'lemma' && lexicon
+        ? lemmaKeys(tokens, parts, lexicon)
         : stemKeys(tokens, language);
   const labels: string[] = [];
   const idOf = new Map<string, number>();

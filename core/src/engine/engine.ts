@@ -1,4 +1,5 @@
 import { holdsTheSame } from '../base/same.ts';
+import { joint, type Joint } from '../base/joint.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import type { StudyState } from '../study/study.ts';
 import type { Library, Resources, StudyInput } from './resources.ts';
@@ -43,6 +44,7 @@ export class Engine {
   readonly #now: () => number;
   readonly #kept = new Map<StageName, Map<string, Kept>>();
   readonly #numbers = new WeakMap<object, number>();
+  readonly #underWay = new Map<string, Joint<unknown>>();
   #results = 0;
   #under: StageName | undefined;
 
@@ -82,19 +84,41 @@ export class Engine {
       return result as StageResults[typeof name];
     };
     const started = this.#now();
-    this.#under = stage;
-    let result: StageResults[S];
-    try {
-      result = yield* run(stage, take, study.state, { ...this.#library, register: study.register });
-    } finally {
-      this.#under = undefined;
-    }
+    const result = yield* this.#joined(stage, hash, () =>
+      run(stage, take, study.state, { ...this.#library, register: study.register }),
+    );
     this.timings.push({ stage, milliseconds: this.#now() - started });
     const before = OFTEN_THE_SAME.has(stage)
       ? this.#find<S>(stage, (kept) => holdsTheSame(kept.result, result))
       : undefined;
     this.#keep(stage, hash, { result: before ?? result, from });
     return before ?? result;
+  }
+
+  /**
+   * Computes a stage once for all who ask for it at the same time: whoever is driven takes it on by a step. It is stopped
+   * when all of them are.
+   */
+  *#joined<S extends StageName>(
+    stage: S,
+    hash: string,
+    begin: () => Stepwise<StageResults[S]>,
+  ): Stepwise<StageResults[S]> {
+    const name = `${stage} ${hash}`;
+    const work = (this.#underWay.get(name) ?? joint(begin())) as Joint<StageResults[S]>;
+    this.#underWay.set(name, work);
+    work.join();
+    try {
+      while (!work.end) {
+        this.#under = stage;
+        const step = work.goOn();
+        if (step !== undefined) yield step;
+      }
+      return work.end();
+    } finally {
+      this.#under = undefined;
+      if (work.leave()) this.#underWay.delete(name);
+    }
   }
 
   /** A result at hand, whatever its key. */

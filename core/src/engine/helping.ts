@@ -1,5 +1,5 @@
 import type { Hands } from '../base/share-out.ts';
-import { finish, type Stepwise } from '../base/stepwise.ts';
+import { finishInTime, type Stepwise } from '../base/stepwise.ts';
 import {
   JOBS,
   type Helpers,
@@ -30,7 +30,7 @@ export function helpingHand(knowledge: Knowledge): Hand {
     async do(work, part) {
       const doPart = works.get(work);
       if (!doPart) throw new Error(`Nothing is known of work ${work}.`);
-      return finish(doPart(part as never));
+      return finishInTime(doPart(part as never));
     },
     async end(work) {
       works.delete(work);

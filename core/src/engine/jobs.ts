@@ -4,6 +4,9 @@ import type { PairChances } from '../network/links.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
+import type { LanguageCode } from '../text/words/language-names.ts';
+import type { KnownOf } from '../text/words/known-by.ts';
+import type { WordKnowledge } from '../text/words/word-knowledge.ts';
 import { drawGrouper, pairDrawer, type PairDrawing, type RedrawInput } from '../themes/redraw.ts';
 import {
   resolutionGrouper,
@@ -26,8 +29,8 @@ export interface Jobs {
     readonly SourceText[],
     Tokens
   >;
-  /** Tags sentences. */
-  tag: Job<undefined, readonly string[], readonly string[]>;
+  /** Tags sentences of a language. */
+  tag: Job<{ readonly language: LanguageCode }, readonly string[], readonly string[]>;
   /** What chance has to do with pairs in a draw of sources. */
   drawPairs: Job<PairDrawing, number, PairChances>;
   /** Groups a network at a resolution. */
@@ -44,7 +47,7 @@ export type ResultOf<J extends JobName> = Jobs[J]['result'];
 
 /** What whoever does a job knows besides. */
 export interface Knowledge {
-  readonly tagSentence: (sentence: string) => string;
+  readonly words: KnownOf<WordKnowledge>;
 }
 
 /** Does the parts of a job that share something. */
@@ -58,11 +61,13 @@ export const JOBS: {
     ({ steps, leftOut }) =>
     (sources) =>
       readTokens(sources, steps, new Set(leftOut)),
-  tag: (_, { tagSentence }) =>
+  tag: ({ language }, { words }) =>
     function* (sentences) {
+      const known = yield* words(language);
+      if (!known) throw new Error(`Nothing is known of the words of ${language}.`);
       const found: string[] = [];
       for (const [i, sentence] of sentences.entries()) {
-        found.push(tagSentence(sentence));
+        found.push(known.tagSentence(sentence));
         yield (i + 1) / sentences.length;
       }
       return found;
@@ -95,13 +100,13 @@ export const inParts =
   <J extends JobName>(
     job: J,
     shared: SharedOf<J>,
-    { helpers, tagSentence }: Knowledge & { readonly helpers?: Helpers },
+    { helpers, words }: Knowledge & { readonly helpers?: Helpers },
     isLong = true,
   ): InParts<PartOf<J>, ResultOf<J>> =>
   (parts, tell) =>
     shareOut<PartOf<J>, ResultOf<J>>(
       parts,
-      JOBS[job](shared, { tagSentence }),
+      JOBS[job](shared, { words }),
       isLong && parts.length > 1 ? helpers?.begin(job, shared) : undefined,
       tell,
     );

@@ -2,7 +2,6 @@ import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
 import type { ConceptSettings, StudyState } from '../study/study.ts';
 import type { LanguageCode } from '../text/words/language-names.ts';
 import type { SourceLanguages } from '../text/words/languages.ts';
-import type { Lexicon } from '../text/words/lexicon.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { SentenceTags } from '../text/words/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
@@ -20,7 +19,6 @@ export interface StudyInput {
 /** What a text and a language give, whatever the study says: the same for the same ids and hashes. */
 export interface Library extends Knowledge {
   readonly original: (sourceId: string) => string;
-  readonly lexicon: () => Lexicon;
   /** What was tagged so far. */
   readonly tags: SentenceTags;
   /** Who does parts of long work, where there is anybody. */

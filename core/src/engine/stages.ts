@@ -20,6 +20,7 @@ import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
+import { writesNounsWithCapitals } from '../text/words/language-names.ts';
 import { languagesOf, type SourceLanguages } from '../text/words/languages.ts';
 import {
   correctedParts,
@@ -122,41 +123,40 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       ? readInParts(sources, inParts('read', { steps, leftOut }, resources))
       : readTokens(sources, steps, new Set(leftOut));
   },
-  parts: (take, { texts, language }, resources) => {
+  *parts(take, { texts, language: chosen }, resources) {
     const tokens = take('tokens');
-    if (languageOf(language, take('languages')) !== 'en') return inOneStep(() => unknownParts(tokens));
+    const language = languageOf(chosen, take('languages'));
+    const words = yield* resources.words(language);
+    if (!words) return unknownParts(tokens);
     const sources = texts.map(({ id, textHash }) => ({ textHash, original: resources.original(id) }));
-    const tagSentences = inParts('tag', undefined, resources);
-    return partsOfTypes(tokens, sources, resources.lexicon(), resources.tags, tagSentences);
+    const tagSentences = inParts('tag', { language }, resources);
+    return yield* partsOfTypes(tokens, sources, words.lexicon, resources.tags, tagSentences);
   },
   wordParts: (take, { wordKinds }) =>
     inOneStep(() => correctedParts(take('parts'), take('tokens'), wordKinds)),
-  terms: (take, { unit, language }, { lexicon }) =>
-    inOneStep(() =>
-      readTerms(take('tokens'), take('wordParts'), lexicon, unit, languageOf(language, take('languages'))),
-    ),
+  *terms(take, { unit, language: chosen }, { words }) {
+    const language = languageOf(chosen, take('languages'));
+    const known = unit === 'lemma' ? yield* words(language) : undefined;
+    return readTerms(take('tokens'), take('wordParts'), known?.lexicon, unit, language);
+  },
   stopped: (take, { choices }) =>
     inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
   capitals: (take, { ids }, resources) =>
     inOneStep(() => readCapitals(take('tokens'), originals(ids, resources))),
-  names: (take, { ids, language: chosen, wordKinds }, resources) =>
-    inOneStep(() => {
-      const language = languageOf(chosen, take('languages'));
-      // German writes every noun with a capital, so a capital tells nothing there.
-      if (language === 'de') return NO_NAMES;
-      return findNames(take('tokens'), originals(ids, resources), take('capitals'), {
-        stopped: take('stopped'),
-        lexicon: language === 'en' ? resources.lexicon() : undefined,
-        said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
-      });
-    }),
-  nameKinds: (take, { language, nameKinds }, resources) =>
-    inOneStep(() =>
-      kindsOfNames(take('tokens'), take('names'), {
-        lexicon: languageOf(language, take('languages')) === 'en' ? resources.lexicon() : undefined,
-        said: nameKinds,
-      }),
-    ),
+  *names(take, { ids, language: chosen, wordKinds }, resources) {
+    const language = languageOf(chosen, take('languages'));
+    if (writesNounsWithCapitals(language)) return NO_NAMES;
+    const words = yield* resources.words(language);
+    return findNames(take('tokens'), originals(ids, resources), take('capitals'), {
+      stopped: take('stopped'),
+      lexicon: words?.lexicon,
+      said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
+    });
+  },
+  *nameKinds(take, { language, nameKinds }, resources) {
+    const words = yield* resources.words(languageOf(language, take('languages')));
+    return kindsOfNames(take('tokens'), take('names'), { lexicon: words?.lexicon, said: nameKinds });
+  },
   blocks: (take) => inOneStep(() => companyBlocks(take('tokens'))),
   runs: (take, { phrases, phraseMentions, choices }) =>
     inOneStep(() => {

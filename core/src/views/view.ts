@@ -1,5 +1,6 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { ToneList } from '../compare/tone-lists.ts';
+import type { KnownOf } from '../text/words/known-by.ts';
 import type { Meanings } from '../text/words/meanings.ts';
 import type { Library } from '../engine/resources.ts';
 import type { Own, StageName } from '../engine/stage-keys.ts';
@@ -31,10 +32,11 @@ export const reads = <const Stages extends StageName, O extends Own, Question = 
 export const nothing = (): Own => ({});
 
 /** What a view may ask for besides the study. */
-export interface ViewLibrary extends Pick<Library, 'original' | 'lexicon'> {
-  readonly meanings: () => Meanings;
+export interface ViewLibrary extends Pick<Library, 'original' | 'words'> {
+  /** What the words of a language can mean; undefined where nothing is known of it. */
+  readonly meanings: KnownOf<Meanings>;
   /** The published lists of how words sound. */
-  readonly tone: () => readonly ToneList[];
+  readonly tone: () => Stepwise<readonly ToneList[]>;
 }
 
 /** What a view is made from. */

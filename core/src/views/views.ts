@@ -61,12 +61,12 @@ export function* makeView<V extends ViewName>(
   study: StudyInput,
   library: { readonly engine: Engine } & ViewLibrary,
 ): Stepwise<ViewAnswers[V]> {
-  const { engine, original, lexicon, meanings, tone } = library;
+  const { engine, original, words, meanings, tone } = library;
   return yield* MAKERS[view](question, {
     take: (stage) => engine.compute(stage, study),
     own: ownOf(view, study.state, question),
     original,
-    lexicon,
+    words,
     meanings,
     tone,
     ask: (other, asked) => makeView(other, asked, study, library),

@@ -20,7 +20,7 @@ function kindsSaid(
   ...texts: readonly string[]
 ): Map<string, KindOfName> {
   const tokens = tokensOf(...texts);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon, 'form', 'en');
+  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', 'en');
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   const lexicon = englishLexicon();
   const names = findNames(tokens, texts, readCapitals(tokens, texts), {

@@ -9,7 +9,7 @@ import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
 
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
   const tokens = tokensOf(text);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon, 'form', 'en');
+  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', 'en');
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   return findNames(tokens, [text], readCapitals(tokens, [text]), {
     stopped,

@@ -66,7 +66,7 @@ describe('occurrences under new numbers', () => {
 describe('stopped words', () => {
   const stoppedIn = (text: string, own: readonly string[]): Record<string, number> => {
     const tokens = tokensOf(text);
-    const terms = readTerms(tokens, unknownParts(tokens), englishLexicon, 'lemma', 'en');
+    const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'lemma', 'en');
     const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own }));
     return Object.fromEntries(tokens.forms.map((form, type) => [form, stopped[type]]));
   };

@@ -4,7 +4,7 @@ import type { Stepwise } from '../../src/base/stepwise.ts';
 import { buffersIn, helpersOf, helpingHand, type Hand } from '../../src/engine/helping.ts';
 import { inParts, type Helpers, type JobName, type PartOf, type SharedOf } from '../../src/engine/jobs.ts';
 import type { StageName } from '../../src/engine/stage-keys.ts';
-import { exampleStudy, tagSentence } from '../examples.ts';
+import { englishKnowledge, exampleStudy, tagSentence } from '../examples.ts';
 
 /** Hands as if on other threads: what goes there and comes back is a copy. They write down what they are asked. */
 function copyingHands(most: number, broken: (job: string) => boolean = () => false) {
@@ -14,7 +14,7 @@ function copyingHands(most: number, broken: (job: string) => boolean = () => fal
   let [started, stopped] = [0, 0];
   const start = () => {
     started++;
-    const hand = helpingHand({ tagSentence });
+    const hand = helpingHand(englishKnowledge);
     const copying: Hand = {
       async begin(work, job, shared) {
         if (broken(job)) throw new Error('no thread');
@@ -76,8 +76,10 @@ describe('the stages of a study that others do parts of', () => {
     const network = { graph: alone.compute('graph'), drawn: alone.compute('drawnGraphs'), seed: 3 };
     const { helpers, asked } = copyingHands(2);
     const compared = async <J extends JobName>(job: J, shared: SharedOf<J>, parts: PartOf<J>[]) => {
-      const here = await driven(inParts(job, shared, { tagSentence })(parts));
-      expect(await driven(inParts(job, shared, { tagSentence, helpers })(parts)), job).to.deep.equal(here);
+      const here = await driven(inParts(job, shared, englishKnowledge)(parts));
+      expect(await driven(inParts(job, shared, { ...englishKnowledge, helpers })(parts)), job).to.deep.equal(
+        here,
+      );
       return here;
     };
     await compared('drawPairs', { counts, windows, claimed: 0.05, seed: 2 }, [0, 1, 2, 3]);
@@ -98,19 +100,19 @@ describe('the stages of a study that others do parts of', () => {
       inParts(
         'drawPairs',
         { counts, windows, claimed: 0.05, seed: 2 },
-        { tagSentence, ...(by ? { helpers: by } : {}) },
+        { ...englishKnowledge, ...(by ? { helpers: by } : {}) },
       )([0, 1, 2]);
     expect(await driven(drawn(helpers))).to.deep.equal(await driven(drawn()));
     expect(warnings.map(String)).to.include('Error: no thread');
     // Nobody is asked from then on.
-    expect(helpers.begin('tag', undefined)).to.equal(undefined);
+    expect(helpers.begin('tag', { language: 'en' })).to.equal(undefined);
   });
 });
 
 describe('hands', () => {
   it('are not started for work that is over at once', async () => {
     const { helpers, started } = copyingHands(2);
-    const hands = helpers.begin('tag', undefined);
+    const hands = helpers.begin('tag', { language: 'en' });
     const ready = hands?.ready(0);
     hands?.end();
     expect(await ready).to.equal(false);
@@ -119,13 +121,13 @@ describe('hands', () => {
 
   it('are let go when they are stopped, and not begun with again', async () => {
     const { helpers, started, stopped } = copyingHands(2);
-    const hands = helpers.begin('tag', undefined);
+    const hands = helpers.begin('tag', { language: 'en' });
     expect(await hands?.ready(1)).to.equal(true);
     expect(await hands?.do(1, ['They fare badly.'])).to.deep.equal([tagSentence('They fare badly.')]);
     hands?.end();
     helpers.stop();
     expect([started(), stopped()]).to.deep.equal([1, 1]);
-    expect(helpers.begin('tag', undefined)).to.equal(undefined);
+    expect(helpers.begin('tag', { language: 'en' })).to.equal(undefined);
   });
 
   it('begin at once where they were started before there was anything to do', () => {
@@ -133,11 +135,11 @@ describe('hands', () => {
     helpers.startNow();
     helpers.startNow();
     expect(started()).to.equal(2);
-    expect(helpers.begin('tag', undefined)?.ready(1)).to.equal(true);
+    expect(helpers.begin('tag', { language: 'en' })?.ready(1)).to.equal(true);
   });
 
   it('know only the work they were begun with', async () => {
-    const hand = helpingHand({ tagSentence });
+    const hand = helpingHand(englishKnowledge);
     const fault = await hand.do(7, []).then(
       () => '',
       (error: unknown) => String(error),

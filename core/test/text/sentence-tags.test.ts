@@ -9,7 +9,14 @@ import { NOUN, OTHER_PART, VERB } from '../../src/text/words/lexicon.ts';
 import { partsOfTypes, type PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';
 import { SentenceTags, sentenceTagger, type SourceTags } from '../../src/text/words/sentence-tags.ts';
 import { inParts } from '../../src/engine/jobs.ts';
-import { englishLexicon, englishLibrary, englishTagger, taggedSources, tokensOf } from '../examples.ts';
+import {
+  englishLexicon,
+  englishLibrary,
+  englishTagger,
+  taggedSources,
+  taggingBy,
+  tokensOf,
+} from '../examples.ts';
 
 /** Tags with a tagger that writes down what it is asked. */
 function watchedTags(): { tags: SentenceTags; tag: (sentence: string) => string; asked: string[] } {
@@ -60,7 +67,7 @@ describe('the parts of speech of sentences', () => {
     const first = watchedTags();
     const tokens = tokensOf(TEXTS[0]);
     const partsWith = ({ tags, tag }: ReturnType<typeof watchedTags>): PartsOfTypes => {
-      const tagSentences = inParts('tag', undefined, { tagSentence: tag });
+      const tagSentences = inParts('tag', { language: 'en' }, taggingBy(tag));
       return finish(partsOfTypes(tokens, taggedSources(TEXTS), englishLexicon(), tags, tagSentences));
     };
     const parts = partsWith(first);
@@ -90,7 +97,7 @@ describe('parts of speech over the life of a study', () => {
     { tags, tag }: ReturnType<typeof watchedTags>,
     state: StudyState,
   ): Record<string, number> => {
-    const engine = new Engine({ ...englishLibrary(original), tags, tagSentence: tag });
+    const engine = new Engine({ ...englishLibrary(original), tags, ...taggingBy(tag) });
     const input = { state, register: [] };
     const { forms } = finish(engine.compute('tokens', input));
     const { part } = finish(engine.compute('parts', input));

@@ -6,11 +6,9 @@ import type { Helpers } from '@green-thicket/core/engine/jobs';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { makeView } from '@green-thicket/core/views/views';
+import type { ViewLibrary } from '@green-thicket/core/views/view';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
-import type { Lexicon } from '@green-thicket/core/text/words/lexicon';
-import type { ToneList } from '@green-thicket/core/compare/tone-lists';
-import type { Meanings } from '@green-thicket/core/text/words/meanings';
-import { SentenceTags, sentenceTagger, type Tagger } from '@green-thicket/core/text/words/sentence-tags';
+import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { databaseOf } from '../store/database.ts';
 import { keepRegister } from '../store/studies.ts';
@@ -21,15 +19,8 @@ import { BEHIND, type EngineWorker, type ViewNews, type ViewRequest } from './pr
 import type { Requests } from './requests.ts';
 import { turns } from './turns.ts';
 
-/** What knows English. */
-export interface English {
-  readonly lexicon: () => Lexicon;
-  readonly tagger: () => Tagger;
-  readonly meanings: () => Meanings;
-  readonly tone: () => readonly ToneList[];
-  /** Does work that may turn out to need it; then the work is begun again once it is there. What was made so far is kept. */
-  readonly with: <T>(work: () => Promise<T>) => Promise<T>;
-}
+/** What computing a view asks for besides the study and its texts: loaded when it is first asked for. */
+export type Knowledge = Pick<ViewLibrary, 'words' | 'meanings' | 'tone'>;
 
 /** Views that compute no stage: they are answered at once, between the steps of whatever is under way. */
 const WITHOUT_STAGES: ReadonlySet<ViewName> = new Set([
@@ -54,7 +45,7 @@ interface OpenStudy {
 
 /** Answers views of studies: folds their record, computes what is asked, and tells the page. */
 export function answering(
-  english: English,
+  knowledge: Knowledge,
   texts: HeldTexts,
   requests: Requests,
   helpers?: Helpers,
@@ -69,12 +60,10 @@ export function answering(
   async function open(id: string, database: string | undefined): Promise<OpenStudy> {
     const tags = new SentenceTags();
     await bringTags(tags, id);
-    const { lexicon, tagger } = english;
     const engine = new Engine({
       original: (source) => texts.textIn(sources, source),
-      lexicon,
+      words: knowledge.words,
       tags,
-      tagSentence: sentenceTagger(lexicon, tagger),
       helpers,
     });
     return { id, database, engine, tags, read: studyReader(id) };
@@ -111,18 +100,18 @@ export function answering(
     const library = {
       engine: study.engine,
       original: (id: string) => texts.textIn(own, id),
-      lexicon: english.lexicon,
-      meanings: english.meanings,
-      tone: english.tone,
+      ...knowledge,
     };
-    const made: ViewAnswers[V] = await english.with(() =>
-      drive(makeView(view, question, input, library), signal, async (share) => {
+    const made: ViewAnswers[V] = await drive(
+      makeView(view, question, input, library),
+      signal,
+      async (share) => {
         tell({ kind: 'progress', request, share, stage: computes ? study.engine.stage : undefined });
         await yieldToMessages();
         if (!BEHIND.has(view)) return;
         await line.letOthersPast();
         sources = own;
-      }),
+      },
     );
     tell({ kind: 'answer', request, answer: made });
     return computes ? () => afterwards(study, input) : () => Promise.resolve();
@@ -176,6 +165,11 @@ async function drive<T>(
     for (;;) {
       const step = work.next();
       if (step.done) return step.value;
+      if (typeof step.value !== 'number') {
+        await step.value;
+        if (signal.aborted) throw new Error(STOPPED_MESSAGE);
+        continue;
+      }
       if (performance.now() < pause) continue;
       await pauseFor(step.value);
       if (signal.aborted) throw new Error(STOPPED_MESSAGE);

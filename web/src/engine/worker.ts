@@ -5,7 +5,7 @@ import { theDatabase } from '../store/database.ts';
 import { giveKey } from '../store/keys.ts';
 import { exportStudy, importStudy } from '../store/studies.ts';
 import { answering } from './answering.ts';
-import { bringEnglishSoon, english } from './english.ts';
+import { bringWordsSoon, knowledge } from './knowledge.ts';
 import { fileReading } from './file-reading.ts';
 import { hands } from './hands.ts';
 import { heldTexts } from './held-texts.ts';
@@ -16,7 +16,7 @@ const requests = requestsUnderWay();
 const texts = heldTexts();
 
 const api: EngineWorker = {
-  ...answering(english, texts, requests, hands),
+  ...answering(knowledge, texts, requests, hands),
   ...fileReading(texts, requests),
   cancel: requests.cancel,
   async packStudy(studyId) {
@@ -33,4 +33,4 @@ const api: EngineWorker = {
 };
 
 expose(api);
-bringEnglishSoon();
+bringWordsSoon();

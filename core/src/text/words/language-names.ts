@@ -31,3 +31,8 @@ export const LANGUAGE_CODES: readonly LanguageCode[] = [
   'ja',
   'other',
 ];
+
+const NOUNS_IN_CAPITALS: ReadonlySet<LanguageCode> = new Set(['de']);
+
+/** Whether a language writes every noun with a capital, so that a capital tells nothing of names. */
+export const writesNounsWithCapitals = (language: LanguageCode): boolean => NOUNS_IN_CAPITALS.has(language);

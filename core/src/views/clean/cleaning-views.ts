@@ -217,12 +217,12 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
     };
   },
 
-  *remains(_, { take, own, original, lexicon }) {
+  *remains(_, { take, own, original, words }) {
     const tokens = yield* take('tokens');
     const languages = yield* take('languages');
-    const isEnglish = languageOf(own.language, languages) === 'en';
+    const known = yield* words(languageOf(own.language, languages));
     const layers = layersOf(own.texts, own, original);
-    const remains = yield* findRemains(layers, tokens, isEnglish ? lexicon() : undefined);
+    const remains = yield* findRemains(layers, tokens, known?.lexicon);
     return {
       remains: remains.map((remain) => ({
         ...remain,

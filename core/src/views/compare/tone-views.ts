@@ -49,7 +49,7 @@ export const TONE_VIEWS: ViewMakers<ToneViews, typeof TONE_KEYS> = {
     const { themes } = yield* take('themes');
     const spoken = yield* take('spoken');
     const stretches = yield* take('stretches');
-    const lists = allLists(tone(), own.lists);
+    const lists = allLists(yield* tone(), own.lists);
     const list = lists.find(({ name }) => name === asked) ?? lists[0];
     const { aspects } = readTone(tokens, list);
     const has = toneBy(tokens, stretches, list);
@@ -107,7 +107,7 @@ export const TONE_VIEWS: ViewMakers<ToneViews, typeof TONE_KEYS> = {
     const { themes } = yield* take('themes');
     const spoken = yield* take('spoken');
     const stretches = yield* take('stretches');
-    const list = allLists(tone(), own.lists).find(({ name }) => name === asked);
+    const list = allLists(yield* tone(), own.lists).find(({ name }) => name === asked);
     const theme = themes.find((each) => each.letter === letter);
     if (!list || (letter !== '' && !theme)) return { words: [] };
     const reader = readTone(tokens, list);

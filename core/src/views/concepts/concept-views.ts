@@ -115,38 +115,38 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     };
   },
 
-  *suggestions({ refused }, { take, own: { language }, lexicon, meanings }) {
+  *suggestions({ refused }, { take, own: { language: chosen }, words, meanings }) {
     const languages = yield* take('languages');
     const candidates = yield* take('candidates');
     const pairs = new Set(refused);
-    if (languageOf(language, languages) !== 'en') return { suggestions: suggestMerges(candidates, pairs) };
-    const { senses } = lexicon();
-    const { synonymsOf } = meanings();
+    const language = languageOf(chosen, languages);
+    const known = yield* words(language);
+    const meant = yield* meanings(language);
+    if (!known || !meant) return { suggestions: suggestMerges(candidates, pairs) };
     yield 0.5;
     return {
       suggestions: suggestMerges(candidates, pairs, {
-        isWord: (key) => senses.has(key),
-        synonymsOf: (word) => synonymsOf(word, 1),
+        isWord: (key) => known.lexicon.senses.has(key),
+        synonymsOf: (word) => meant.synonymsOf(word, 1),
       }),
     };
   },
 
   *meaning({ key }, { take, own: { language }, meanings }) {
     const languages = yield* take('languages');
-    if (languageOf(language, languages) !== 'en') return { isEnglish: false, meanings: [] };
+    const meant = yield* meanings(languageOf(language, languages));
+    if (!meant) return { isEnglish: false, meanings: [] };
     const { keys, mentions } = yield* take('candidates');
     const numberOf = new Map(keys.map((each, i) => [each, i]));
     return {
       isEnglish: true,
-      meanings: meanings()
-        .of(key.toLowerCase())
-        .map((meaning) => ({
-          ...meaning,
-          synonyms: meaning.synonyms.map((word) => {
-            const number = numberOf.get(word);
-            return { word, mentions: number === undefined ? 0 : mentions[number] };
-          }),
-        })),
+      meanings: meant.of(key.toLowerCase()).map((meaning) => ({
+        ...meaning,
+        synonyms: meaning.synonyms.map((word) => {
+          const number = numberOf.get(word);
+          return { word, mentions: number === undefined ? 0 : mentions[number] };
+        }),
+      })),
     };
   },
 

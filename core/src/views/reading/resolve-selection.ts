@@ -90,20 +90,14 @@ export interface Resolved {
 
 const NOTHING: PassageQuery = { kind: 'concepts', concepts: [] };
 
-function* searched(typed: string, { take, own, lexicon }: SelectionContext): Stepwise<Resolved> {
+function* searched(typed: string, { take, own, words }: SelectionContext): Stepwise<Resolved> {
   const tokens = yield* take('tokens');
   const terms = yield* take('terms');
   const languages = yield* take('languages');
   const title = /^["“„]/.test(typed) ? typed : `“${typed}”`;
   try {
-    const isEnglish = languageOf(own.language, languages) === 'en';
-    const hits = findHits(
-      readQuery(typed),
-      tokens,
-      terms,
-      sentencesOf(tokens),
-      isEnglish ? lexicon() : undefined,
-    );
+    const known = yield* words(languageOf(own.language, languages));
+    const hits = findHits(readQuery(typed), tokens, terms, sentencesOf(tokens), known?.lexicon);
     return { title, query: NOTHING, hits };
   } catch (error) {
     if (error instanceof SearchError) return { title, query: NOTHING, hits: NO_HITS, fault: error.message };
@@ -262,7 +256,7 @@ function* stretchesOf(
   const concerned = [...row.concepts, ...(second?.concepts ?? [])];
   const query = { kind: 'stretches', concepts: concerned, wanted } as const;
   if (!asked) return { title: title.join(' · '), query };
-  const list = allLists(tone(), own.toneLists ?? {}).find(({ name }) => name === asked.list);
+  const list = allLists(yield* tone(), own.toneLists ?? {}).find(({ name }) => name === asked.list);
   const reader = list && readTone(tokens, list);
   const aspect = reader?.aspects.findIndex(({ name }) => name === asked.aspect) ?? -1;
   if (!list || !reader || aspect < 0) return { title: title.join(' · '), query: NOTHING };

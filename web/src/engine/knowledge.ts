@@ -1,0 +1,54 @@
+import { finishInTime, onceLoaded, type Stepwise } from '@green-thicket/core/base/stepwise';
+import { knownBy } from '@green-thicket/core/text/words/known-by';
+import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
+import type { Knowledge } from './answering.ts';
+
+/** English words and their parts of speech: four fifths of the worker. */
+const loadEnglish = onceLoaded(async () => {
+  const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
+    import('@green-thicket/core/text/words/lexicon'),
+    import('@green-thicket/core/text/words/tagger'),
+    import('@green-thicket/core/lexicon/english.txt?raw'),
+  ]);
+  return { lexicon: () => parseLexicon(text), createTagger };
+});
+
+let english: WordKnowledge | undefined;
+function* englishWords(): Stepwise<WordKnowledge> {
+  const { lexicon, createTagger } = yield* loadEnglish();
+  return (english ??= wordKnowledge(lexicon(), createTagger));
+}
+
+/** What words can mean: as large again, and asked for seldom. */
+const englishMeanings = onceLoaded(async () => {
+  const [{ parseMeanings }, { default: text }] = await Promise.all([
+    import('@green-thicket/core/text/words/meanings'),
+    import('@green-thicket/core/lexicon/meanings.txt?raw'),
+  ]);
+  return parseMeanings(text);
+});
+
+/** How words sound, by published lists: asked for at Compare. */
+const tone = onceLoaded(async () => {
+  const [{ parseToneLists }, { default: text }] = await Promise.all([
+    import('@green-thicket/core/compare/tone-lists'),
+    import('@green-thicket/core/lexicon/tone.txt?raw'),
+  ]);
+  return parseToneLists(text);
+});
+
+export const knowledge: Knowledge = {
+  words: knownBy({ en: englishWords }),
+  meanings: knownBy({ en: englishMeanings }),
+  tone,
+};
+
+/** Milliseconds after its start at which a worker that has nothing else to do brings in what it will need first. */
+const SOON = 200;
+
+/** Brings in what most studies need before anybody waits for it; where that fails, it is told when it is needed. */
+export function bringWordsSoon(): void {
+  setTimeout(() => {
+    finishInTime(loadEnglish()).catch(console.warn);
+  }, SOON);
+}
