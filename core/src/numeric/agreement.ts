@@ -51,28 +51,45 @@ function mutualInformation({ total, rows, columns, cells }: Contingency): number
   return sum;
 }
 
-/** The mutual information expected of two random groupings with these sizes (Vinh, Epps & Bailey 2010, eq. 24a). */
+/** How many clusters there are of each size, by rising size. */
+function timesBySize(sizes: Int32Array): (readonly [size: number, times: number])[] {
+  const times = new Map<number, number>();
+  for (const size of sizes.slice().sort()) times.set(size, (times.get(size) ?? 0) + 1);
+  return [...times];
+}
+
+/** What two clusters of sizes a and b of so many things share by chance, as a part of the mutual information. */
+function expectedOfPair(total: number, a: number, b: number): number {
+  let sum = 0;
+  const constant =
+    logFactorial(a) +
+    logFactorial(b) +
+    logFactorial(total - a) +
+    logFactorial(total - b) -
+    logFactorial(total);
+  for (let n = Math.max(1, a + b - total); n <= Math.min(a, b); n++) {
+    const chance = Math.exp(
+      constant -
+        logFactorial(n) -
+        logFactorial(a - n) -
+        logFactorial(b - n) -
+        logFactorial(total - a - b + n),
+    );
+    sum += chance * (n / total) * Math.log((total * n) / (a * b));
+  }
+  return sum;
+}
+
+/**
+ * The mutual information expected of two random groupings with these sizes (Vinh, Epps & Bailey 2010, eq. 24a). Clusters of
+ * one size share as much as each other, so that each pair of sizes is worked out once.
+ */
 function expectedMutualInformation(total: number, rows: Int32Array, columns: Int32Array): number {
   let sum = 0;
-  for (const a of rows) {
-    for (const b of columns) {
-      const constant =
-        logFactorial(a) +
-        logFactorial(b) +
-        logFactorial(total - a) +
-        logFactorial(total - b) -
-        logFactorial(total);
-      for (let n = Math.max(1, a + b - total); n <= Math.min(a, b); n++) {
-        const chance = Math.exp(
-          constant -
-            logFactorial(n) -
-            logFactorial(a - n) -
-            logFactorial(b - n) -
-            logFactorial(total - a - b + n),
-        );
-        sum += chance * (n / total) * Math.log((total * n) / (a * b));
-      }
-    }
+  const ofColumns = timesBySize(columns);
+  for (const [a, rowsOfSize] of timesBySize(rows)) {
+    for (const [b, columnsOfSize] of ofColumns)
+      sum += rowsOfSize * columnsOfSize * expectedOfPair(total, a, b);
   }
   return sum;
 }

@@ -50,7 +50,7 @@ function leidenRound(
   let level = graph;
   let community = start;
   // Node of the current level that each node of the first level is part of.
-  let nodeOf = Int32Array.from({ length: graph.size }, (_, v) => v);
+  let nodeOf = numbersTo(graph.size);
   for (;;) {
     const moved = renumber(moveNodes(level, community, resolution, random));
     // A later round that moves no single node finds the state the last one left; the levels above would not move either.
@@ -75,6 +75,13 @@ function leidenRound(
 export function isSameGrouping(a: Int32Array, b: Int32Array): boolean {
   for (let v = 0; v < a.length; v++) if (a[v] !== b[v]) return false;
   return true;
+}
+
+/** 0, 1, … up to a count. */
+function numbersTo(count: number): Int32Array {
+  const numbers = new Int32Array(count);
+  for (let i = 0; i < count; i++) numbers[i] = i;
+  return numbers;
 }
 
 function countOf(community: Int32Array): number {
@@ -107,10 +114,7 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
   }
   const empty: number[] = [];
   for (let c = n - 1; c >= 0; c--) if (members[c] === 0) empty.push(c);
-  const queue = shuffle(
-    Int32Array.from({ length: n }, (_, v) => v),
-    random,
-  );
+  const queue = shuffle(numbersTo(n), random);
   const waiting = new Uint8Array(n).fill(1);
   const weightTo = new Float64Array(n);
   const touched = new Int32Array(n);
@@ -173,7 +177,7 @@ function moveNodes(graph: Graph, start: Int32Array, resolution: number, random: 
  */
 function refine(graph: Graph, community: Int32Array, resolution: number, random: Random): Int32Array {
   const { size: n, offset, neighbour, weight, degree, totalDegree } = graph;
-  const refined = Int32Array.from({ length: n }, (_, v) => v);
+  const refined = numbersTo(n);
   const degreeOf = degree.slice();
   const degreeOfCommunity = new Float64Array(n);
   for (let v = 0; v < n; v++) degreeOfCommunity[community[v]] += degree[v];
@@ -189,10 +193,7 @@ function refine(graph: Graph, community: Int32Array, resolution: number, random:
   const margin = gainMargin(graph);
   const wellConnected = (outwards: number, own: number, whole: number): boolean =>
     outwards + margin >= (resolution * own * (whole - own)) / totalDegree;
-  const order = shuffle(
-    Int32Array.from({ length: n }, (_, v) => v),
-    random,
-  );
+  const order = shuffle(numbersTo(n), random);
   const weightTo = new Float64Array(n);
   const touched = new Int32Array(n);
   const gains = new Float64Array(n);
@@ -245,11 +246,13 @@ function aggregate(graph: Graph, group: Int32Array, groups: number): Graph {
   const fill = first.slice(0, groups);
   for (let v = 0; v < graph.size; v++) members[fill[group[v]]++] = v;
   const offset = new Int32Array(groups + 1);
-  const neighbour: number[] = [];
-  const weight: number[] = [];
+  const neighbour = new Int32Array(graph.neighbour.length);
+  const weight = new Float64Array(graph.neighbour.length);
   const weightTo = new Float64Array(groups);
-  const touched: number[] = [];
+  const touched = new Int32Array(groups);
+  let links = 0;
   for (let g = 0; g < groups; g++) {
+    let reached = 0;
     for (let m = first[g]; m < first[g + 1]; m++) {
       const v = members[m];
       selfWeight[g] += graph.selfWeight[v];
@@ -258,24 +261,24 @@ function aggregate(graph: Graph, group: Int32Array, groups: number): Graph {
         const other = group[graph.neighbour[e]];
         if (other === g) selfWeight[g] += graph.weight[e] / 2;
         else {
-          if (weightTo[other] === 0) touched.push(other);
+          if (weightTo[other] === 0) touched[reached++] = other;
           weightTo[other] += graph.weight[e];
         }
       }
     }
-    for (const other of touched) {
-      neighbour.push(other);
-      weight.push(weightTo[other]);
+    for (let k = 0; k < reached; k++) {
+      const other = touched[k];
+      neighbour[links] = other;
+      weight[links++] = weightTo[other];
       weightTo[other] = 0;
     }
-    touched.length = 0;
-    offset[g + 1] = neighbour.length;
+    offset[g + 1] = links;
   }
   return {
     size: groups,
     offset,
-    neighbour: Int32Array.from(neighbour),
-    weight: Float64Array.from(weight),
+    neighbour: neighbour.slice(0, links),
+    weight: weight.slice(0, links),
     selfWeight,
     degree,
     totalDegree: graph.totalDegree,
