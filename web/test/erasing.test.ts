@@ -127,6 +127,32 @@ describe('what is deleted or replaced', () => {
     expect(await database.portions.count()).to.equal(0);
   });
 
+  it('is on record in the very step in which another takes its place', async () => {
+    const id = await createStudy('one');
+    const { name } = await theDatabase(id);
+    sweepBy(cutOff);
+    await writeAnew(id, ({ file, saved }) => ({ file, saved, answer: 0 }));
+    expect((await theDatabase(id)).name).to.not.equal(name);
+    expect(await going()).to.deep.equal([name]);
+  });
+
+  it('stays whole where a portion can’t be put without it', async () => {
+    const id = await createStudy('one');
+    const texts = ['a', 'b', 'c'].map((each) => added(`${each}.txt`, `${each} said so`));
+    await addSources(id, texts);
+    const database = await theDatabase(id);
+    const before = [...(await readOriginals(database))];
+    const full = (): never => {
+      throw new Error('the disk is full');
+    };
+    database.portions.hook('updating', full);
+    let fault: unknown;
+    await removeOriginals(database, new Set([texts[1].source.id])).catch((error: unknown) => (fault = error));
+    expect(fault).to.be.an('error').with.property('message', 'the disk is full');
+    database.portions.hook('updating').unsubscribe(full);
+    expect([...(await readOriginals(database))]).to.have.deep.members(before);
+  });
+
   it('is not missed by what comes in: sources whose texts went meanwhile are refused', async () => {
     const id = await createStudy('one');
     const late = added('late.txt', 'The bus is late.');

@@ -3,6 +3,9 @@ import type { Windows } from '../network/windows.ts';
 import type { StrengthMeasure } from './measures.ts';
 import type { SourceStrength } from './source-strength.ts';
 
+/** What all rows of a comparison are. */
+export type RowKind = 'themes' | 'concepts' | 'links';
+
 /** What a strength is of: a stretch speaks to it that holds so many of these concepts; one for a concept, two for a link. */
 export interface Row {
   readonly concepts: readonly number[];
@@ -99,11 +102,10 @@ export function byMentions(
 export function measureRows(
   counted: Spoken,
   rows: readonly Row[],
-  measure: StrengthMeasure,
+  { of, measure }: { readonly of: RowKind; readonly measure: StrengthMeasure },
   mentions: () => CountedMentions,
 ): SourceStrength {
-  const isOfLinks = rows.some(({ concepts, fewest }) => fewest === 2 && concepts.length === 2);
-  if (measure === 'mentions' && !isOfLinks) return byMentions(counted, rows, mentions());
+  if (measure === 'mentions' && of !== 'links') return byMentions(counted, rows, mentions());
   const strength = strengthOfRows(counted, rows);
   return measure === 'sources' ? bySources(strength) : strength;
 }

@@ -183,6 +183,7 @@ export function findOccurrences({
   const numberIds = new Set<number>();
   const ownKeys = new Set(Object.entries(merges).flat());
   const own = ownPhrases(tokens, terms, [...ownKeys]);
+  const ownPhraseKeys = new Set([...own.values()].flat().map(({ key }) => key));
   const may = mayBe({ tokens, terms, stopped, parts, inPhrases: phrases?.inPhrases, own, ownKeys });
 
   const termOfId = new Map<number, number>();
@@ -231,7 +232,7 @@ export function findOccurrences({
       longestAt,
     }),
     numberOf,
-    isPhrase: (id) => id < phraseCount,
+    isPhrase: (id) => id < phraseCount || ownPhraseKeys.has(labels[id]),
     isNumber: (id) => numberIds.has(id),
     termOf: (id) => termOfId.get(id) ?? -1,
     nameOf: (id) => nameOfId.get(id) ?? -1,

@@ -280,7 +280,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       measureRows(
         { spoken: take('spoken'), stretches: take('stretches'), sources },
         take('themes').themes.map(({ concepts }) => ({ concepts, fewest })),
-        measure,
+        { of: 'themes', measure },
         () => mentionsThatCount(take('concepts'), take('tokens'), settings),
       ),
     ),

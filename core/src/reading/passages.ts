@@ -1,3 +1,4 @@
+import { sentenceAt } from './hits.ts';
 import { firstAtLeast } from '../base/order.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Counts } from '../network/counts.ts';
@@ -90,10 +91,6 @@ export function findWindows(
     if (held >= fewest) found.push(w);
   }
   return found;
-}
-
-function sentenceAt(tokens: Tokens, token: number): number {
-  return firstAtLeast(tokens.sentenceFirst, token + 1) - 1;
 }
 
 /**

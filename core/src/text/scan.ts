@@ -42,7 +42,17 @@ function classify(): Uint8Array {
 }
 
 const KIND_OF_SPECIAL = { address: ADDRESS, handle: HANDLE, hashtag: HASHTAG } as const;
-const PICTOGRAPH = /\p{Extended_Pictographic}/u;
+/**
+ * One emoji (Unicode Technical Standard 51): a flag of two letters, or pictures joined to one, each with what says how
+ * it is to look.
+ */
+const EMOJI_AT =
+  /\p{RI}\p{RI}|\p{Extended_Pictographic}[\ufe0f\p{EMod}]*[\u{e0020}-\u{e007f}]*(?:\u200d\p{Extended_Pictographic}[\ufe0f\p{EMod}]*)*/uy;
+/** One past the end of the emoji that begins at a place, or the place itself where none does. */
+function emojiEnd(text: string, start: number): number {
+  EMOJI_AT.lastIndex = start;
+  return EMOJI_AT.test(text) ? EMOJI_AT.lastIndex : start;
+}
 const SURROGATE_LETTER = /[\p{L}\p{M}]/u;
 
 /** Called for each token with its place in the clean text; `joined` when only white space parts it from the last one. */
@@ -83,15 +93,16 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
       joined = true;
     } else if (kind === SURROGATE) {
       const character = String.fromCodePoint(text.codePointAt(i) ?? 0xfffd);
-      if (PICTOGRAPH.test(character)) visit(i, i + character.length, EMOJI, joined);
+      const end = emojiEnd(text, i);
+      if (end > i) visit(i, end, EMOJI, joined);
       else if (SURROGATE_LETTER.test(character)) visit(i, i + character.length, WORD, joined);
       joined = false;
-      i += character.length;
+      i = Math.max(end, i + character.length);
     } else {
       if (kind !== SPACE) joined = false;
-      if (kind === OTHER && text.charCodeAt(i) > 0x2000 && PICTOGRAPH.test(text[i]))
-        visit(i, i + 1, EMOJI, false);
-      i++;
+      const end = kind === OTHER && text.charCodeAt(i) > 0x2000 ? emojiEnd(text, i) : i;
+      if (end > i) visit(i, end, EMOJI, false);
+      i = Math.max(end, i + 1);
     }
   }
 }
@@ -100,7 +111,8 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
 function wordEnd(text: string, start: number, stop: number): number {
   let i = start + 1;
   // Initialisms: single letters each with a full stop, at least two of them.
-  if (text[i] === '.' && CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i + 2] === '.') {
+  const isLetter = CLASS_OF[text.charCodeAt(start)] === LETTER;
+  if (isLetter && text[i] === '.' && CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i + 2] === '.') {
     while (CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i] === '.' && text[i + 2] === '.') i += 2;
     return i + 1;
   }

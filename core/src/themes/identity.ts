@@ -1,3 +1,4 @@
+import { jaccard } from '../network/measures.ts';
 import munkres from 'munkres';
 import { indexOfLetter, letterAt } from './letters.ts';
 
@@ -92,6 +93,5 @@ export function joinRegisters(
 
 function jaccardOverlap(a: readonly string[], b: readonly string[]): number {
   const inB = new Set(b);
-  const shared = a.filter((key) => inB.has(key)).length;
-  return shared === 0 ? 0 : shared / (a.length + b.length - shared);
+  return jaccard(a.filter((key) => inB.has(key)).length, a.length, b.length);
 }

@@ -1,3 +1,4 @@
+import { doByKind } from '../base/by-kind.ts';
 import type { Decision } from '../study/decisions.ts';
 import { recordsInForce, type DecisionLog } from '../study/record.ts';
 import { ATTRIBUTE_SAY } from '../study/decisions/attributes.ts';
@@ -21,8 +22,6 @@ const SAY: Sayers<Decision> = {
   ...MAP_SAY,
 };
 
-const BY_KIND: ReadonlyMap<string, (decision: never) => string> = new Map(Object.entries(SAY));
-
 /** The decisions in force in words with their times and reasons, the first first. */
 export const decisionsInWords = (
   log: DecisionLog,
@@ -34,5 +33,4 @@ export const decisionsInWords = (
   }));
 
 /** A decision in a few words, for the undo button and the record. */
-export const describeDecision = (decision: Decision): string =>
-  BY_KIND.get(decision.kind)?.(decision as never) ?? decision.kind;
+export const describeDecision = (decision: Decision): string => doByKind(SAY, decision) ?? decision.kind;

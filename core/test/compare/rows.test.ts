@@ -39,8 +39,10 @@ describe('rows of a comparison', () => {
     const { windows, speaking } = byMentions(COUNTED, ROWS.slice(0, 2), mentions);
     expect(Array.from(windows)).to.deep.equal([5, 2]);
     expect(Array.from(speaking)).to.deep.equal([4, 0, 1, 1]);
-    const links = measureRows(COUNTED, [ROWS[2]], 'mentions', () => mentions);
-    expect(Array.from(links.windows), 'a link has no mentions of its own').to.deep.equal([3, 2]);
+    const counting = (of: 'themes' | 'links') =>
+      Array.from(measureRows(COUNTED, [ROWS[2]], { of, measure: 'mentions' }, () => mentions).windows);
+    expect(counting('links'), 'a link has no mentions of its own').to.deep.equal([3, 2]);
+    expect(counting('themes'), 'a theme of two concepts is no link').to.deep.equal([5, 2]);
   });
 
   it('are what a look at every stretch and row counts, for any rows', () => {

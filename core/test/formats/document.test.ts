@@ -71,6 +71,10 @@ describe('a document as a page', () => {
 
   it('runs nothing, asks for nothing, and has names of its own for each drawing', () => {
     const page = writeHtml('A study', [...BLOCKS, ...BLOCKS]);
+    const policy = parseHTML(page).document.querySelector('meta[http-equiv="Content-Security-Policy"]');
+    expect(policy?.getAttribute('content'))
+      .to.match(/^default-src 'none';/)
+      .and.not.include('script-src');
     expect(page).to.not.match(/<script|<link|<iframe|https?:\/\/(?!www\.w3\.org\/2000\/svg)/);
     expect(page).to.include('id="p1-hatch-A"').and.include('url(#p2-hatch-A)');
     expect(page).to.not.include('fill:red');

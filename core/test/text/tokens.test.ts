@@ -50,6 +50,17 @@ describe('tokens', () => {
       'me@x.example',
       '🚌',
     ]);
+    const joined = ['👩🏽‍🚒', '🏴󠁧󠁢󠁳󠁣󠁴󠁿', '🇳🇴', '❤️', '☎'];
+    expect(wordsOf(`so ${joined.join(' ')} ${joined.join('')} there`)).to.deep.equal([
+      'so',
+      ...joined,
+      ...joined,
+      'there',
+    ]);
+  });
+
+  it('of a list are numbers and letters, no initialisms', () => {
+    expect(wordsOf('3.a. The fare')).to.deep.equal(['3', 'a', 'The', 'fare']);
   });
 
   it('of scripts without spaces are split into words', () => {

@@ -1,3 +1,4 @@
+import { NO_TIME } from '../../base/no-time.ts';
 import { deflateSync, strToU8, Zip, ZipDeflate, type DeflateOptions, type ZipInputFile } from 'fflate';
 import { crc32 } from '../crc32.ts';
 
@@ -23,9 +24,6 @@ export const packBytes = (bytes: Uint8Array, level: Level = PACKING_LEVEL): Pack
   asPacked(bytes, deflateSync(bytes, { level }));
 
 const DEFLATED = 8;
-/** The first date a ZIP can have, so that no clock gets into the bytes. */
-const NO_TIME = new Date(1980, 0, 1, 12);
-
 /** Writes a ZIP archive file by file: all that is held of it is what is packed already. */
 export function archiveWriter(): {
   /** Begins a file that comes piece by piece. */

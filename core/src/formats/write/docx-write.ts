@@ -1,9 +1,8 @@
+import { NO_TIME } from '../../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { escapeXml } from '../../base/xml.ts';
 import { cellText, sizeOfDrawing, type Block, type Run } from './document.ts';
 
-/** Entries of a ZIP carry a time; the same document is the same bytes whenever it is written. */
-const NO_TIME = new Date('1980-01-01T00:00:00');
 const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n';
 const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 const PACKAGE = 'http://schemas.openxmlformats.org/package/2006';

@@ -1,3 +1,4 @@
+import { doByKind, type ByKind } from '../../base/by-kind.ts';
 import { pairOf, toldApart } from '../../concepts/spellings.ts';
 import type { NameKind } from '../../concepts/name-clues.ts';
 import type { WordKind } from '../../text/words/parts-of-speech.ts';
@@ -125,7 +126,7 @@ export function looseLists(state: StudyState): LooseLists {
     (whole) => new Merges(whole),
     (held) => Object.fromEntries(held.into),
   );
-  const handlers: { [K in WordDecision['kind']]: (decision: Extract<WordDecision, { kind: K }>) => void } = {
+  const handlers: ByKind<WordDecision, void> = {
     keepConcepts({ keys }) {
       addAll(kept.held, keys);
       removeAll(dropped.held, keys);
@@ -171,12 +172,13 @@ export function looseLists(state: StudyState): LooseLists {
       if (name !== '' && name !== key) labels.held.set(key, name);
     },
   };
-  const byKind: ReadonlyMap<string, (decision: never) => void> = new Map(Object.entries(handlers));
+  const isWordDecision = (decision: { readonly kind: string }): decision is WordDecision =>
+    Object.hasOwn(handlers, decision.kind);
   return {
     apply(decision) {
-      const handler = byKind.get(decision.kind);
-      handler?.(decision as never);
-      return handler !== undefined;
+      if (!isWordDecision(decision)) return false;
+      doByKind<WordDecision, void>(handlers, decision);
+      return true;
     },
     into: (now) => ({
       ...now,

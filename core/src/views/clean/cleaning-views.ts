@@ -1,3 +1,4 @@
+import { NO_TIME } from '../../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { writeCsv } from '../../formats/csv.ts';
 import { stopLayers, stopForm } from '../../concepts/stop-words.ts';
@@ -281,7 +282,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
       entries.set(name, strToU8(texts[i]));
     });
     // A fixed date, the first a ZIP can have, so that no clock gets into the bytes.
-    return { bytes: zipSync(Object.fromEntries(entries), { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
+    return { bytes: zipSync(Object.fromEntries(entries), { level: 6, mtime: NO_TIME }) };
   },
 
   *recipeReport({ recipe }, { take, own: { texts, language }, original }) {

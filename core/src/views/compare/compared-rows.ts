@@ -1,5 +1,5 @@
 import { ranked } from '../../base/order.ts';
-import { measureRows, type Row } from '../../compare/rows.ts';
+import { measureRows, type Row, type RowKind } from '../../compare/rows.ts';
 import type { SourceStrength } from '../../compare/source-strength.ts';
 import type { Concepts } from '../../concepts/selection.ts';
 import { conceptLabels } from '../../engine/resources.ts';
@@ -87,8 +87,12 @@ export function* countRows(
   const stretches = yield* take('stretches');
   const tokens = yield* take('tokens');
   const { rows, named } = rowsOf(asked, { concepts, themes, links }, own);
-  const strength = measureRows({ spoken, stretches, sources: own.sources }, rows, own.measure, () =>
-    mentionsThatCount(concepts, tokens, own.stretching),
+  const of: RowKind = asked.kind === 'links' || asked.kind === 'themes' ? asked.kind : 'concepts';
+  const strength = measureRows(
+    { spoken, stretches, sources: own.sources },
+    rows,
+    { of, measure: own.measure },
+    () => mentionsThatCount(concepts, tokens, own.stretching),
   );
   return { rows, named, strength };
 }

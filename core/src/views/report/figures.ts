@@ -1,3 +1,4 @@
+import { doByKind, type ByKind } from '../../base/by-kind.ts';
 import { largest } from '../../base/extent.ts';
 import { counted, inFigures, listed, percent, pointsText } from '../../base/wording.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
@@ -40,16 +41,7 @@ const shortened = (shown: number, total: number, what: string): string =>
 const whatIsCompared = ({ kind }: RowsAsked): string =>
   kind === 'themes' ? 'theme' : kind === 'links' ? 'link' : 'concept';
 
-type Makers = {
-  readonly [K in FigureQuestion['kind']]: (
-    question: Extract<FigureQuestion, { kind: K }>,
-    state: StudyState,
-    ask: AskView,
-    most: number,
-  ) => Stepwise<Figure>;
-};
-
-const MAKERS: Makers = {
+const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: AskView, most: number]> = {
   *sources(_, state, ask, most) {
     const attribute = comparedAttribute(state);
     const { rows, all } = yield* ask('plainCounts', { attribute: attribute ?? null });
@@ -346,7 +338,11 @@ export const makeFigure = (
   state: StudyState,
   ask: AskView,
   most = MOST_ROWS,
-): Stepwise<Figure> => (MAKERS[question.kind] as Makers['map'])(question as never, state, ask, most);
+): Stepwise<Figure> => {
+  const figure = doByKind(MAKERS, question, state, ask, most);
+  if (!figure) throw new Error(`There is no figure of the kind ${question.kind}.`);
+  return figure;
+};
 
 /** A figure as parts of a document; `number` stands in its caption. */
 export function figureBlocks({ title, note, picture: kept, table }: Figure, number: number): Block[] {

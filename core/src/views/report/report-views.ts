@@ -1,3 +1,4 @@
+import { NO_TIME } from '../../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { writeCsv } from '../../formats/csv.ts';
 import { heading, type Block, type DocumentTable } from '../../formats/write/document.ts';
@@ -6,7 +7,6 @@ import { writeHtml } from '../../formats/write/html-write.ts';
 import { bibText } from '../../words/references.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
-import type { CleanedFileView } from '../sources/collection-view-types.ts';
 import type { AskView } from '../asked.ts';
 import { makeFigure } from './figures.ts';
 import { referencesShown, reportBlocks } from './report-parts.ts';
@@ -49,6 +49,12 @@ function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> 
   };
 }
 
+/** A report as a file to read or to go on writing in. */
+const asFile = (blocks: readonly Block[], own: StudyState, as: 'html' | 'docx'): Uint8Array<ArrayBuffer> =>
+  as === 'docx'
+    ? writeDocx(blocks)
+    : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks));
+
 /** They ask whatever the others read, so their keys are made of all of the study. */
 const all = reads([], (state) => ({ ...state }));
 
@@ -77,15 +83,13 @@ export const REPORT_VIEWS: {
     };
   },
 
-  *everythingFile(question, context) {
-    const { own, ask } = context;
-    const report = (as: 'html' | 'docx' | 'bib'): Stepwise<CleanedFileView> =>
-      REPORT_VIEWS.reportFile({ ...question, as }, context);
+  *everythingFile(question, { own, ask }) {
+    const blocks = yield* reportBlocks(question, own, ask);
     const codebook = yield* codebookTable(own, ask);
     const files: Record<string, Uint8Array> = {
-      'report.html': (yield* report('html')).bytes,
-      'report.docx': (yield* report('docx')).bytes,
-      'references.bib': (yield* report('bib')).bytes,
+      'report.html': asFile(blocks, own, 'html'),
+      'report.docx': asFile(blocks, own, 'docx'),
+      'references.bib': strToU8(bibText(referencesShown(own, question))),
       'codebook.csv': strToU8(writeCsv(codebook.head, codebook.rows)),
       'codebook.docx': writeDocx([
         heading(1, 'Codebook'),
@@ -100,7 +104,7 @@ export const REPORT_VIEWS: {
     };
     for (const { name, head, rows } of yield* workbookSheets(own, ask))
       Object.assign(files, { [`${name.toLowerCase()}.csv`]: strToU8(writeCsv(head, rows)) });
-    return { bytes: zipSync(files, { level: 6, mtime: new Date(1980, 0, 1, 12) }) };
+    return { bytes: zipSync(files, { level: 6, mtime: NO_TIME }) };
   },
 
   *workbook(_, { own, ask }) {
@@ -109,12 +113,6 @@ export const REPORT_VIEWS: {
 
   *reportFile({ as, ...question }, { own, ask }) {
     if (as === 'bib') return { bytes: strToU8(bibText(referencesShown(own, question))) };
-    const blocks = yield* reportBlocks(question, own, ask);
-    return {
-      bytes:
-        as === 'docx'
-          ? writeDocx(blocks)
-          : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks)),
-    };
+    return { bytes: asFile(yield* reportBlocks(question, own, ask), own, as) };
   },
 };
