@@ -62,6 +62,7 @@ function connected(change: (api: EngineWorker) => Partial<EngineWorker> = () => 
     cancel: requests.cancel,
     packStudy: unused,
     openStudy: unused,
+    readStudy: unused,
     useKey: unused,
   };
   expose({ ...api, ...change(api) }, channel.port2);

@@ -3,13 +3,14 @@ import { useEffect, useMemo, useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
 import { counted, inFigures, listed, percent } from '@green-thicket/core/base/wording';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
+import { foldDecisions } from '@green-thicket/core/study/record';
 import { canBeTakenOver, twoRecords } from '@green-thicket/core/study/two-records';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { NamedGroup } from '@green-thicket/core/themes/beside';
-import type { ThemeIdentity } from '@green-thicket/core/themes/identity';
 import type { ColleagueView } from '@green-thicket/core/views/view-types';
 import { describeDecision } from '@green-thicket/core/words/decisions';
+import { readStudyFile } from '../engine/client.ts';
+import type { LookedAtStudy } from '../engine/protocol.ts';
 import { useAsk } from '../engine/use-ask.ts';
 import { isStopped } from '../pieces/stopped.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
@@ -22,23 +23,13 @@ import styles from './BesideAnother.module.css';
 const MOST_NAMED = 40;
 
 /** Another study of the same texts, as its file has it. */
-interface Other {
+interface Other extends LookedAtStudy {
   readonly name: string;
-  readonly log: DecisionLog;
-  readonly register: readonly ThemeIdentity[];
   readonly state: StudyState;
 }
 
-/** What reads study files is large and comes when one is laid beside. */
 async function readOther(file: File, password: string): Promise<Other> {
-  const { readStudyFile } = await import('@green-thicket/core/study-files/study-file');
-  const { isSealed, passwordBytes, unseal } = await import('@green-thicket/core/formats/sealed-file');
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  if (isSealed(bytes) && password === '')
-    throw new Error('It has a password. Type it below and choose the file again.');
-  const { log, register } = readStudyFile(
-    isSealed(bytes) ? await unseal(bytes, passwordBytes(password)) : bytes,
-  );
+  const { log, register } = await readStudyFile(file, password);
   return { name: file.name, log, register, state: foldDecisions(log) };
 }
 

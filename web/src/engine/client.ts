@@ -3,7 +3,7 @@ import { onKey, passwordKey } from '../store/keys.ts';
 import { unlock } from '../store/password.ts';
 import { coresAsName } from './cores.ts';
 import { engineClient } from './engine-client.ts';
-import type { EngineWorker, OpenedStudy } from './protocol.ts';
+import type { EngineWorker, LookedAtStudy, OpenedStudy } from './protocol.ts';
 
 const remote = wrap<EngineWorker>(
   new Worker(new URL('./worker.ts', import.meta.url), {
@@ -35,6 +35,14 @@ export const intakeWorker: Pick<
 export async function hasPassword(file: Blob): Promise<boolean> {
   const { isSealed } = await import('@green-thicket/core/formats/sealed-file');
   return isSealed(new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+}
+
+/** Reads a study file that is only looked at. Throws an Error that says why it can't be read. */
+export async function readStudyFile(file: Blob, password: string): Promise<LookedAtStudy> {
+  if ((await hasPassword(file)) && password === '')
+    throw new Error('It has a password. Type it below and choose the file again.');
+  const key = password === '' ? undefined : await passwordKey(password);
+  return engine.readStudy(new Uint8Array(await file.arrayBuffer()), key);
 }
 
 /** Keeps a study file as a study, with the password it is sealed with. Throws an Error that says why it can't be opened. */

@@ -9,6 +9,7 @@ import {
   filesInTurn,
   type EngineWorker,
   type FileToRead,
+  type LookedAtStudy,
   type OpenedStudy,
   type ReadReport,
   type ViewNews,
@@ -52,6 +53,7 @@ export interface EngineClient {
   /** A study as the bytes of its file. */
   packStudy(studyId: string): Promise<Uint8Array>;
   /** Keeps a study file as a study. Throws an Error that says why it can't be opened. */
+  readStudy(bytes: Uint8Array, password?: CryptoKey): Promise<LookedAtStudy>;
   openStudy(bytes: Uint8Array, password?: CryptoKey): Promise<OpenedStudy>;
 }
 
@@ -172,6 +174,7 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
       }
     },
     packStudy: (studyId) => remote.packStudy(studyId),
+    readStudy: (bytes, password) => remote.readStudy(transfer(bytes, [bytes.buffer]), password),
     openStudy: (bytes, password) => remote.openStudy(transfer(bytes, [bytes.buffer]), password),
   };
 }

@@ -158,7 +158,7 @@ async function readAndKeep(
 export function fileReading(
   texts: HeldTexts,
   requests: Requests,
-): Omit<EngineWorker, 'listen' | 'ask' | 'cancel' | 'packStudy' | 'openStudy' | 'useKey'> {
+): Omit<EngineWorker, 'listen' | 'ask' | 'cancel' | 'packStudy' | 'readStudy' | 'openStudy' | 'useKey'> {
   const keep = async (studyId: string, added: readonly AddedSource[]): Promise<void> => {
     await keepOriginals(studyId, added);
     texts.hold(studyId, added);

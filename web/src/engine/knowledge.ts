@@ -1,12 +1,13 @@
 import { finishInTime, onceLoaded, type Stepwise } from '@green-thicket/core/base/stepwise';
+import { parseToneLists } from '@green-thicket/core/compare/tone-lists';
 import { knownBy } from '@green-thicket/core/text/words/known-by';
+import { parseLexicon } from '@green-thicket/core/text/words/lexicon';
 import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 import type { Knowledge } from './answering.ts';
 
 /** English words and their parts of speech: four fifths of the worker. */
 const loadEnglish = onceLoaded(async () => {
-  const [{ parseLexicon }, { createTagger }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/text/words/lexicon'),
+  const [{ createTagger }, { default: text }] = await Promise.all([
     import('@green-thicket/core/text/words/tagger'),
     import('@green-thicket/core/lexicon/english.txt?raw'),
   ]);
@@ -30,10 +31,7 @@ const englishMeanings = onceLoaded(async () => {
 
 /** How words sound, by published lists: asked for at Compare. */
 const tone = onceLoaded(async () => {
-  const [{ parseToneLists }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/compare/tone-lists'),
-    import('@green-thicket/core/lexicon/tone.txt?raw'),
-  ]);
+  const { default: text } = await import('@green-thicket/core/lexicon/tone.txt?raw');
   return parseToneLists(text);
 });
 

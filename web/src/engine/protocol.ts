@@ -6,6 +6,7 @@ import type { Description } from '@green-thicket/core/intake/describing-table';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TableChoice, TableColumn, TableGuess } from '@green-thicket/core/intake/table-sources';
+import type { StudyFile } from '@green-thicket/core/study-files/study-file';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { StudyKey } from '../store/keys.ts';
 
@@ -143,12 +144,17 @@ export interface EngineWorker {
   packStudy(studyId: string): Promise<Uint8Array>;
   /** Keeps a study file as a study, with its password where it has one; says what of it was damaged and left out. */
   openStudy(bytes: Uint8Array, password?: CryptoKey): Promise<OpenedStudy>;
+  /** What was decided in a study file, which is only looked at: nothing of it is kept. */
+  readStudy(bytes: Uint8Array, password?: CryptoKey): Promise<LookedAtStudy>;
   /** Hands over what opens the database of a study with a password. */
   useKey(database: string, key: StudyKey): void;
 }
 
 /** A network as a study may hold it, with what is worth knowing of how it was read. */
 export type TakenNetwork = ReturnType<typeof takeNetwork>;
+
+/** A study file that is laid beside a study. */
+export type LookedAtStudy = Pick<StudyFile, 'log' | 'register'>;
 
 /** A study that was made of a file. */
 export interface OpenedStudy {
