@@ -4,8 +4,10 @@ import { counted, listed } from '@green-thicket/core/base/wording';
 import { hashText } from '@green-thicket/core/base/hash';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read/read-result';
-import { READ_ENDINGS, refuseUnread, type IncomingFile } from '@green-thicket/core/formats/read/files';
-import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
+import { READ_ENDINGS, type IncomingFile } from '@green-thicket/core/formats/read/read-result';
+import { refuseSize } from '@green-thicket/core/formats/read/text-file';
+import { readFiles } from '@green-thicket/core/intake/intake';
+import { type Intake } from '@green-thicket/core/intake/sources';
 import { namingColumn } from '@green-thicket/core/intake/describing-table';
 import {
   columnsOf,
@@ -150,7 +152,7 @@ export async function collect(
     Math.floor((all.length * part) / shard.of),
   );
   const readable = all.slice(from, to).filter(({ path, name }) => {
-    const reason = refuseUnread(trying(path, () => statSync(path).size));
+    const reason = refuseSize(trying(path, () => statSync(path).size));
     if (reason !== undefined) refused.push({ name, reason });
     return reason === undefined;
   });

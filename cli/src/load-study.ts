@@ -3,7 +3,7 @@ import { readFile } from '@green-thicket/core/formats/read/files';
 import type { SheetRows } from '@green-thicket/core/formats/read/read-result';
 import { isSealed, passwordBytes, unseal } from '@green-thicket/core/formats/sealed-file';
 import { describeSources } from '@green-thicket/core/intake/describing-table';
-import { textOf } from '@green-thicket/core/intake/intake';
+import { textOf } from '@green-thicket/core/intake/sources';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';

@@ -3,7 +3,7 @@ import { hashText } from '../src/base/hash.ts';
 import { finish, inOneStep } from '../src/base/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/engine/engine.ts';
-import { makeSource, textOf } from '../src/intake/intake.ts';
+import { makeSource, textOf } from '../src/intake/sources.ts';
 import { inParts, type Knowledge } from '../src/engine/jobs.ts';
 import type { Library, StudyInput } from '../src/engine/resources.ts';
 import type { StageName } from '../src/engine/stage-keys.ts';

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { expose, wrap } from 'comlink';
-import { makeSource } from '@green-thicket/core/intake/intake';
+import { makeSource } from '@green-thicket/core/intake/sources';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { ViewName } from '@green-thicket/core/views/view-keys';

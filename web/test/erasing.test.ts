@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { Dexie } from 'dexie';
-import { makeSource } from '@green-thicket/core/intake/intake';
+import { makeSource } from '@green-thicket/core/intake/sources';
 import { catalogue, databaseName, theDatabase } from '../src/store/database.ts';
 import { finishErasing, sweepBy, tracesLeft } from '../src/store/erasing.ts';
 import { inLine } from '../src/store/in-line.ts';

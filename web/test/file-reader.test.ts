@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Remote } from 'comlink';
-import { NOTHING, readFiles, type Intake } from '@green-thicket/core/intake/intake';
+import { NOTHING, type Intake } from '@green-thicket/core/intake/sources';
+import { readFiles } from '@green-thicket/core/intake/intake';
 import { fileReader, type Thread } from '../src/engine/file-reader.ts';
 import type { ReaderWorker } from '../src/engine/reader-worker.ts';
 

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { makeSource } from '@green-thicket/core/intake/intake';
+import { makeSource } from '@green-thicket/core/intake/sources';
 import { decide } from '@green-thicket/core/study/decisions';
 import { EMPTY_STUDY, type StudyState } from '@green-thicket/core/study/study';
 import { boxOf, pasted, valuesOfBox } from '../src/stops/sources/grid-range.ts';

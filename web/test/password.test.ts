@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { makeSource } from '@green-thicket/core/intake/intake';
+import { makeSource } from '@green-thicket/core/intake/sources';
 import { catalogue, databaseOf, theDatabase } from '../src/store/database.ts';
 import { forgetKey } from '../src/store/keys.ts';
 import { keepEntry, listEntries, changeEntry } from '../src/store/notebook.ts';

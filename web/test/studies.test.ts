@@ -4,7 +4,7 @@ import { Dexie } from 'dexie';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, recordsInForce } from '@green-thicket/core/study/record';
 import { readStudyFile, writeProvedStudyFile } from '@green-thicket/core/study-files/study-file';
-import { makePart, makeSource } from '@green-thicket/core/intake/intake';
+import { makePart, makeSource } from '@green-thicket/core/intake/sources';
 import { catalogue, databaseOf, type StudyDatabase } from '../src/store/database.ts';
 import {
   changeEntry,
@@ -279,7 +279,12 @@ describe('withdrawing a participant', () => {
     await noteSaved(id, { time: '2031-01-01T00:00:00.000Z', name: 'before.thicket', seq: 1 });
     const one = added('anna.txt', 'Anna waits. Anna sleeps.');
     await addSources(id, [one, added('ben.txt', 'Ben drives.')]);
-    const part = makePart(one.source, 'anna: 1', 'Anna waits.', { start: 0, end: 11 }, {});
+    const part = makePart(one.source, {
+      name: 'anna: 1',
+      text: 'Anna waits.',
+      place: { start: 0, end: 11 },
+      attributes: {},
+    });
     await makeDecision(id, { kind: 'splitSources', parts: { [one.source.id]: [part] } });
     await makeDecision(id, { kind: 'setAttribute', ids: [part.id], attribute: 'who', value: 'Anna' });
     await makeDecision(id, { kind: 'setValues', values: { age: { [part.id]: '7' } } });

@@ -1,7 +1,7 @@
 import { stageKey } from '@green-thicket/core/engine/stage-keys';
 import type { Engine } from '@green-thicket/core/engine/engine';
 import type { Library } from '@green-thicket/core/engine/resources';
-import type { AddedSource } from '@green-thicket/core/intake/intake';
+import type { AddedSource } from '@green-thicket/core/intake/sources';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { BroughtEntry } from '@green-thicket/core/intake/intake';
+import type { BroughtEntry } from '@green-thicket/core/intake/sources';
 import type { SheetRows } from '@green-thicket/core/formats/read/read-result';
 import type { StudySource } from '@green-thicket/core/study/study';
 import type { TokenColumns, TokenNames } from '@green-thicket/core/text/token-columns';

@@ -3,7 +3,7 @@ import { baseName, type SheetRows } from '../formats/read/read-result.ts';
 import { tidyText } from '../formats/read/text-file.ts';
 import { commonWordsIn } from '../text/words/languages.ts';
 import { guessType, type AttributeType } from '../study/attributes.ts';
-import { makeSource } from './intake.ts';
+import { makeSource } from './sources.ts';
 import type { StudySource } from '../study/study.ts';
 
 /** How the rows of a table become sources. */

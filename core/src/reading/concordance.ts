@@ -1,5 +1,5 @@
-import type { Tokens } from '../text/tokens.ts';
-import { sentenceAt, type Hits } from './hits.ts';
+import { sentenceAt, type Tokens } from '../text/tokens.ts';
+import type { Hits } from './hits.ts';
 
 /** What the lines of a concordance are sorted by. */
 export type LineOrder = 'text' | 'left' | 'right';

@@ -1,5 +1,4 @@
-import type { Tokens } from '../text/tokens.ts';
-import { firstAtLeast } from '../base/order.ts';
+import { sentenceAt, type Tokens } from '../text/tokens.ts';
 import type { Passage } from './passages.ts';
 
 /** Places of a collection as runs of tokens [first, end), in the order of the text. */
@@ -23,11 +22,6 @@ export function hitsOf(
     first: Int32Array.from(at, (i) => occurrenceFirst[i]),
     end: Int32Array.from(at, (i) => occurrenceEnd[i]),
   };
-}
-
-/** Number of the sentence a token is in. */
-export function sentenceAt(tokens: Tokens, token: number): number {
-  return firstAtLeast(tokens.sentenceFirst, token + 1) - 1;
 }
 
 /** The source of each hit. */

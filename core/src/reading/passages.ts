@@ -1,9 +1,8 @@
-import { sentenceAt } from './hits.ts';
 import { firstAtLeast } from '../base/order.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Counts } from '../network/counts.ts';
 import type { Windows } from '../network/windows.ts';
-import type { Tokens } from '../text/tokens.ts';
+import { sentenceAt, type Tokens } from '../text/tokens.ts';
 
 /** What passages are asked for; concepts and themes by number. */
 export type PassageQuery =

@@ -1,6 +1,7 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import { findBoundaries } from './boundaries.ts';
 import { cleanText } from './cleaning/cleaning.ts';
+import { firstAtLeast } from '../base/order.ts';
 import { Int32List } from '../base/int32-list.ts';
 import { Interner } from './interner.ts';
 import { originalPlaces } from './offsets.ts';
@@ -163,4 +164,9 @@ export function sentenceOfTokens(tokens: Tokens): Int32Array {
     sentenceOf.fill(s, tokens.sentenceFirst[s], tokens.sentenceFirst[s + 1]);
   }
   return sentenceOf;
+}
+
+/** Number of the sentence a token is in. */
+export function sentenceAt(tokens: Tokens, token: number): number {
+  return firstAtLeast(tokens.sentenceFirst, token + 1) - 1;
 }

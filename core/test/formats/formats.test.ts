@@ -10,7 +10,9 @@ import {
 } from '../../src/study-files/study-file.ts';
 import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/read/text-file.ts';
 import { foldDecisions } from '../../src/study/record.ts';
-import { makeSource, readFiles, readPasted } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
+import { readFiles } from '../../src/intake/intake.ts';
+import { readPasted } from '../../src/intake/taking.ts';
 
 const bytes = (...values: number[]): Uint8Array => Uint8Array.from(values);
 const utf16 = (text: string, little: boolean, mark: boolean): Uint8Array => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { describeSources, namingColumn } from '../../src/intake/describing-table.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 
 const sheet = (...rows: string[][]) => ({ name: 'table', rows });
 

@@ -6,7 +6,7 @@ import { nearHits } from '../../src/reading/near.ts';
 import { readCsv } from '../../src/formats/csv.ts';
 import type { Block } from '../../src/formats/write/document.ts';
 import { writeDocx } from '../../src/formats/write/docx-write.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
 import { readForSelections, sourcesWithin } from '../../src/views/reading/resolve-selection.ts';
 import { asking, exampleStudy, tokensOf } from '../examples.ts';

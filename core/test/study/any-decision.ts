@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Decision } from '../../src/study/decisions.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';
 

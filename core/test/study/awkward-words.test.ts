@@ -5,7 +5,7 @@ import { hashValue } from '../../src/base/hash.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { foldDecisions } from '../../src/study/record.ts';
 import { describeSources } from '../../src/intake/describing-table.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { attributeNames, groupsOf } from '../../src/study/groups.ts';
 import { EMPTY_STUDY } from '../../src/study/study.ts';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { comparedGroups, crossedAttribute, groupsOf, subsetNumbers } from '../../src/study/groups.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';

@@ -1,7 +1,7 @@
 import type { Decision } from '../../src/study/decisions.ts';
 import type { DecisionLog } from '../../src/study/record.ts';
 import { foldDecisions } from '../../src/study/record.ts';
-import { makePart, makeSource } from '../../src/intake/intake.ts';
+import { makePart, makeSource } from '../../src/intake/sources.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { DEFAULT_SETTINGS } from '../../src/study/study.ts';
 import { CLEANING_KINDS, newStep } from '../../src/text/cleaning/steps.ts';
@@ -36,7 +36,17 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   setCuts: { kind: 'setCuts', cuts: { [source.id]: [[0, 2]] } },
   splitSources: {
     kind: 'splitSources',
-    parts: { [source.id]: [makePart(source, 'a: 1', 'One.', { start: 0, end: 4 }, {}, [[0, 1]])] },
+    parts: {
+      [source.id]: [
+        makePart(source, {
+          name: 'a: 1',
+          text: 'One.',
+          place: { start: 0, end: 4 },
+          attributes: {},
+          cuts: [[0, 1]],
+        }),
+      ],
+    },
   },
   openNetwork: { kind: 'openNetwork', network: { name: 'n.csv', concepts: ['a', 'b'], links: '0 1 2.5' } },
   setSources: {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { decide } from '../../src/study/decisions.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { workingSources, type Subset } from '../../src/study/subset.ts';
 

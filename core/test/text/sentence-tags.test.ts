@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { finish } from '../../src/base/stepwise.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { Engine } from '../../src/engine/engine.ts';
-import { makeSource } from '../../src/intake/intake.ts';
+import { makeSource } from '../../src/intake/sources.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
 import { NOUN, OTHER_PART, VERB } from '../../src/text/words/lexicon.ts';
 import { partsOfTypes, type PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';

@@ -4,7 +4,7 @@ import { RECIPE_VERSION } from '../../src/study-files/recipe-versions.ts';
 import { readClipboardTable, writeClipboardTable } from '../../src/formats/csv.ts';
 import { comparable, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
-import { makePart, makeSource, textOf } from '../../src/intake/intake.ts';
+import { makePart, makeSource, textOf } from '../../src/intake/sources.ts';
 import { readNamePattern } from '../../src/intake/name-pattern.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
@@ -244,7 +244,12 @@ describe('parts of a source', () => {
     expect(split.state.sources[1].attributes).to.deep.equal({ place: 'Fen End', document: 'book.txt' });
     expect(split.original(split.state.sources[2].id)).to.equal('# Two\nlast words.\n');
     // A part of a part is a part of the whole.
-    const again = makePart(split.state.sources[2], 'x', 'last', { start: 6, end: 10 }, {});
+    const again = makePart(split.state.sources[2], {
+      name: 'x',
+      text: 'last',
+      place: { start: 6, end: 10 },
+      attributes: {},
+    });
     expect(textOf(again, () => text)).to.equal('last');
     const faulty = ask(split, 'split', {
       sourceId: split.state.sources[1].id,

@@ -1,4 +1,4 @@
-import { makePart } from '../../src/intake/intake.ts';
+import { makePart } from '../../src/intake/sources.ts';
 import type { Decision } from '../../src/study/decisions.ts';
 import { recipeOf } from '../../src/study/recipe.ts';
 import { newStep } from '../../src/text/cleaning/steps.ts';
@@ -24,7 +24,16 @@ export const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decisio
   splitSources: [
     {
       kind: 'splitSources',
-      parts: { [first.id]: [makePart(first, 's0: 1', 'Ada', { start: 0, end: 3 }, first.attributes)] },
+      parts: {
+        [first.id]: [
+          makePart(first, {
+            name: 's0: 1',
+            text: 'Ada',
+            place: { start: 0, end: 3 },
+            attributes: first.attributes,
+          }),
+        ],
+      },
     },
   ],
   openNetwork: [{ kind: 'openNetwork', network: { name: 'n.csv', concepts: ['a', 'b'], links: '0 1 2.5' } }],

@@ -1,7 +1,9 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
-import { baseName, endingOf } from '@green-thicket/core/formats/read/read-result';
-import { NOTHING, readFiles, type Intake } from '@green-thicket/core/intake/intake';
+import { readPlain } from '@green-thicket/core/formats/read/plain';
+import { baseName } from '@green-thicket/core/formats/read/read-result';
+import { NOTHING, type Intake } from '@green-thicket/core/intake/sources';
+import { taking } from '@green-thicket/core/intake/taking';
 import type { ReaderWorker } from './reader-worker.ts';
 
 /** A file that says nothing of itself for so long is given up, in milliseconds. */
@@ -25,13 +27,13 @@ function startThread(): Thread {
   };
 }
 
-/** Plain text needs no reader that could be made to be slow. */
-const PLAIN_ENDINGS: ReadonlySet<string> = new Set(['.txt', '.text', '.md', '.markdown']);
-
-function isPlain(name: string, bytes: Uint8Array): boolean {
-  const [a, b] = bytes;
-  const isPacked = (a === 0x50 && b === 0x4b) || (a === 0x25 && b === 0x50) || (a === 0xd0 && b === 0xcf);
-  return PLAIN_ENDINGS.has(endingOf(name)) && !isPacked;
+/** Plain text needs no reader that could be made to be slow; undefined of what is more. */
+function plainIntake(name: string, bytes: Uint8Array): Intake | undefined {
+  const content = readPlain({ name, bytes });
+  if (!content) return undefined;
+  const { take, done } = taking(new Set());
+  take(name, content);
+  return done();
 }
 
 /**
@@ -91,9 +93,17 @@ export function fileReader(
     });
   return {
     read: (name, bytes, onProgress) =>
-      isPlain(name, bytes)
-        ? readFiles([{ name, bytes }], new Set(), { onProgress, stopped: () => signal.aborted })
-        : apart(name, bytes, onProgress),
+      Promise.resolve(plainIntake(name, bytes) ?? apart(name, bytes, onProgress)),
     close: end,
   };
+}
+
+/** Reads one file that becomes no source, under a name that says how it is to be read. */
+export async function readAlone(name: string, file: Blob): Promise<Intake> {
+  const reader = fileReader(new AbortController().signal);
+  try {
+    return await reader.read(name, new Uint8Array(await file.arrayBuffer()), () => undefined);
+  } finally {
+    reader.close();
+  }
 }

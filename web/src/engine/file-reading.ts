@@ -1,18 +1,14 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { describeSources, namingColumn } from '@green-thicket/core/intake/describing-table';
-import {
-  readPasted,
-  type AddedSource,
-  type BroughtEntry,
-  type IncomingTable,
-} from '@green-thicket/core/intake/intake';
+import { readPasted } from '@green-thicket/core/intake/taking';
+import { type AddedSource, type BroughtEntry, type IncomingTable } from '@green-thicket/core/intake/sources';
 import {
   columnsOf,
   guessTable,
   tableSources,
   type TableChoice,
 } from '@green-thicket/core/intake/table-sources';
-import { refuseUnread } from '@green-thicket/core/formats/read/files';
+import { refuseSize } from '@green-thicket/core/formats/read/text-file';
 import { readNetwork } from '@green-thicket/core/formats/read/network-read';
 import { decodeText } from '@green-thicket/core/formats/read/text-file';
 import { takeNetwork } from '@green-thicket/core/intake/network';
@@ -108,7 +104,7 @@ async function readAndKeep(
   const reader = fileReader(signal);
   try {
     for await (const [i, { name, file }] of inTurn(files)) {
-      const reason = refuseUnread(file.size);
+      const reason = refuseSize(file.size);
       if (reason !== undefined) {
         refused.push({ name, reason });
         continue;
@@ -174,7 +170,7 @@ export function fileReading(
         requests.begin(request),
       ).finally(() => requests.end(request)),
     async readNetwork(file, name) {
-      const reason = refuseUnread(file.size);
+      const reason = refuseSize(file.size);
       if (reason !== undefined) throw new Error(reason);
       const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
       if (!decoded.ok) throw new Error(decoded.reason);

@@ -1,4 +1,4 @@
-import { textOf, type AddedSource } from '@green-thicket/core/intake/intake';
+import { textOf, type AddedSource } from '@green-thicket/core/intake/sources';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { databaseOf } from '../store/database.ts';
 import { readOriginals } from '../store/texts.ts';

@@ -1,7 +1,7 @@
 import type { takeNetwork } from '@green-thicket/core/intake/network';
 import type { RefusedFile } from '@green-thicket/core/formats/read/read-result';
 import type { AttributeType } from '@green-thicket/core/study/attributes';
-import type { BroughtEntry } from '@green-thicket/core/intake/intake';
+import type { BroughtEntry } from '@green-thicket/core/intake/sources';
 import type { Description } from '@green-thicket/core/intake/describing-table';
 import type { StageName } from '@green-thicket/core/engine/stage-keys';
 import type { StudySource } from '@green-thicket/core/study/study';

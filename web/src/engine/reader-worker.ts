@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { readFiles, type Intake } from '@green-thicket/core/intake/intake';
+import { readFiles } from '@green-thicket/core/intake/intake';
+import { type Intake } from '@green-thicket/core/intake/sources';
 
 /** What the thread that reads documents and tables offers. It is ended where a file takes too long or reading is stopped. */
 export interface ReaderWorker {

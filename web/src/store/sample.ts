@@ -1,6 +1,6 @@
 import { readCsv } from '@green-thicket/core/formats/csv';
 import { tidyText } from '@green-thicket/core/formats/read/text-file';
-import { makeSource } from '@green-thicket/core/intake/intake';
+import { makeSource } from '@green-thicket/core/intake/sources';
 import table from '../../../demo/night-buses/attributes.csv?raw';
 import survey from '../../../demo/night-buses-survey/survey.csv?raw';
 import { addSources, createStudy } from './studies.ts';

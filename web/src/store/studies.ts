@@ -1,6 +1,6 @@
 import type { AttributeType } from '@green-thicket/core/study/attributes';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import type { AddedSource } from '@green-thicket/core/intake/intake';
+import type { AddedSource } from '@green-thicket/core/intake/sources';
 import {
   foldDecisions,
   recordsInForce,

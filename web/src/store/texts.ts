@@ -1,4 +1,4 @@
-import type { AddedSource } from '@green-thicket/core/intake/intake';
+import type { AddedSource } from '@green-thicket/core/intake/sources';
 import { theDatabase, type OriginalRow, type StudyDatabase } from './database.ts';
 import { inLine } from './in-line.ts';
 import { kept } from './store-error.ts';

@@ -4,61 +4,19 @@ import { readDelimited } from '../csv.ts';
 import { readHtml } from './html.ts';
 import { readJson, readJsonLines } from './json.ts';
 import {
-  baseName,
   endingOf,
   refused,
   type FileContent,
   type ReadingControl,
   type RefusedFile,
+  type IncomingFile,
 } from './read-result.ts';
+import { isPage, isSubtitles, withEncoding } from './plain.ts';
 import { readSubtitles } from './subtitles.ts';
 import { decodeText, refuseSize } from './text-file.ts';
 import { looksLikeMail } from '../../text/mail/mail-parts.ts';
 import { byCodeUnits } from '../../base/order.ts';
 import { ownValue } from '../../base/records.ts';
-
-/** A file as it comes in. */
-export interface IncomingFile {
-  /** Its name, with the folders it stands in where they are known. */
-  readonly name: string;
-  readonly bytes: Uint8Array;
-}
-
-/** Endings of the files that are read, for choosers and folders. */
-export const READ_ENDINGS = [
-  '.txt',
-  '.md',
-  '.markdown',
-  '.text',
-  '.csv',
-  '.tsv',
-  '.tab',
-  '.xlsx',
-  '.xlsm',
-  '.json',
-  '.jsonl',
-  '.ndjson',
-  '.docx',
-  '.docm',
-  '.pdf',
-  '.html',
-  '.htm',
-  '.xhtml',
-  '.srt',
-  '.vtt',
-  '.odt',
-  '.ods',
-  '.rtf',
-  '.eml',
-  '.mbox',
-  '.qdpx',
-  '.zip',
-] as const;
-
-/** Why a file is refused by its size alone, before it is read. */
-export function refuseUnread(size: number): string | undefined {
-  return refuseSize(size);
-}
 
 const MAIL_ENDINGS: Readonly<Record<string, 'mail' | 'mailbox'>> = { '.eml': 'mail', '.mbox': 'mailbox' };
 
@@ -169,12 +127,7 @@ export async function readFile(
   const decoded = decodeText(bytes);
   if (!decoded.ok) return refused(decoded.reason, decoded.encodings);
   const { text, encoding } = decoded;
-  const content = readTextual(name, text);
-  if (content.kind === 'refused' || encoding === 'UTF-8') return content;
-  return {
-    ...content,
-    note: [`${baseName(name)} was read as ${encoding}.`, content.note].filter(Boolean).join(' '),
-  };
+  return withEncoding(name, encoding, readTextual(name, text));
 }
 
 function readTextual(name: string, text: string): FileContent {
@@ -197,8 +150,8 @@ function readTextual(name: string, text: string): FileContent {
     case '.vtt':
       return readSubtitles(name, text);
   }
-  if (/^\s*WEBVTT(?:\s|$)/.test(head)) return readSubtitles(name, text);
-  if (/^\s*(?:<!doctype html|<html[\s>])/i.test(head)) return readHtml(name, text);
+  if (isSubtitles(head)) return readSubtitles(name, text);
+  if (isPage(head)) return readHtml(name, text);
   if (looksLikeChat(text)) return readChat(name, text);
   return { kind: 'texts', texts: [{ name, text }] };
 }

@@ -1,3 +1,41 @@
+/** A file as it comes in. */
+export interface IncomingFile {
+  /** Its name, with the folders it stands in where they are known. */
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** Endings of the files that are read, for choosers and folders. */
+export const READ_ENDINGS = [
+  '.txt',
+  '.md',
+  '.markdown',
+  '.text',
+  '.csv',
+  '.tsv',
+  '.tab',
+  '.xlsx',
+  '.xlsm',
+  '.json',
+  '.jsonl',
+  '.ndjson',
+  '.docx',
+  '.docm',
+  '.pdf',
+  '.html',
+  '.htm',
+  '.xhtml',
+  '.srt',
+  '.vtt',
+  '.odt',
+  '.ods',
+  '.rtf',
+  '.eml',
+  '.mbox',
+  '.qdpx',
+  '.zip',
+] as const;
+
 /** A text that came out of a file. */
 export interface ReadText {
   readonly name: string;

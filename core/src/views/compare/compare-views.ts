@@ -13,8 +13,7 @@ import { comparedAttribute, attributeValues, type ComparedGroups } from '../../s
 import { fittingPeriod } from '../../study/bands.ts';
 import { workingSources } from '../../study/subset.ts';
 import { readDate } from '../../text/dates.ts';
-import { wordsPerSource } from '../../text/tokens.ts';
-import { sentenceAt } from '../../reading/hits.ts';
+import { sentenceAt, wordsPerSource } from '../../text/tokens.ts';
 import { firstAtLeast } from '../../base/order.ts';
 import type {
   ApartQuestion,

@@ -1,16 +1,8 @@
 import { branchesOf, openBranches } from '../../reading/branches.ts';
 import { orderOfLines } from '../../reading/concordance.ts';
-import {
-  hitsIn,
-  hitsOf,
-  NO_HITS,
-  passagesOfHits,
-  sentenceAt,
-  sourcesOfHits,
-  type Hits,
-} from '../../reading/hits.ts';
+import { hitsIn, hitsOf, NO_HITS, passagesOfHits, sourcesOfHits, type Hits } from '../../reading/hits.ts';
 import { findPassages, marksInSource, type Mark, type Passage } from '../../reading/passages.ts';
-import { type Tokens } from '../../text/tokens.ts';
+import { sentenceAt, type Tokens } from '../../text/tokens.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { passagesCsv, passagesDocx, renamedPassages, renamedSources } from './passage-files.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';

@@ -9,7 +9,6 @@ import {
   type QdaSelection,
 } from '../../formats/write/qda-write.ts';
 import { inkOf } from '../../map/palette.ts';
-import { sentenceAt } from '../../reading/hits.ts';
 import type { NotebookEntry } from '../../study/notebook.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
 import { sourcesIn, workingSources } from '../../study/subset.ts';
@@ -18,7 +17,7 @@ import { Int32List } from '../../base/int32-list.ts';
 import { ownValue } from '../../base/records.ts';
 import type { StageResults } from '../../engine/stages.ts';
 import type { Windows } from '../../network/windows.ts';
-import type { Tokens } from '../../text/tokens.ts';
+import { sentenceAt, type Tokens } from '../../text/tokens.ts';
 import type { Theme } from '../../themes/themes.ts';
 import type { CleanedFileView } from '../sources/collection-view-types.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';

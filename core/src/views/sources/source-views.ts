@@ -4,7 +4,7 @@ import { findBoundaries } from '../../text/boundaries.ts';
 import { otherPieces, tidyPieces, turnsOf, type Piece } from '../../text/reading-part.ts';
 import { splitText, type Section } from '../../text/splitting.ts';
 import { wordsPerSource } from '../../text/tokens.ts';
-import { makePart } from '../../intake/intake.ts';
+import { makePart } from '../../intake/sources.ts';
 import type { StudySource } from '../../study/study.ts';
 import type { SplitRule } from '../../text/splitting.ts';
 import { chosenSources, workedWith } from './chosen-sources.ts';
@@ -97,14 +97,13 @@ export const SOURCE_VIEWS: ViewMakers<SourceViews, typeof SOURCE_KEYS> = {
       const said = turnsBySpeaker(source, text, labels);
       if (said.length > 0) {
         const own = said.map(({ label, cuts }) =>
-          makePart(
-            source,
-            `${source.name} – ${label}`,
+          makePart(source, {
+            name: `${source.name} – ${label}`,
             text,
-            { start: 0, end: text.length },
-            { ...source.attributes, speaker: label },
+            place: { start: 0, end: text.length },
+            attributes: { ...source.attributes, speaker: label },
             cuts,
-          ),
+          }),
         );
         parts.set(source.id, own);
         const most = said.reduce((best, each) => (each.characters > best.characters ? each : best));
@@ -156,14 +155,13 @@ export const SOURCE_VIEWS: ViewMakers<SourceViews, typeof SOURCE_KEYS> = {
           const times = (used.get(given) ?? 0) + 1;
           used.set(given, times);
           const cuts = (source.cuts ?? []).map(([from, to]): Piece => [from - start, to - start]);
-          return makePart(
-            source,
-            times === 1 ? given : `${given} (${times})`,
-            text.slice(start, end),
-            { start, end },
+          return makePart(source, {
+            name: times === 1 ? given : `${given} (${times})`,
+            text: text.slice(start, end),
+            place: { start, end },
             attributes,
-            tidyPieces(cuts, end - start),
-          );
+            cuts: tidyPieces(cuts, end - start),
+          });
         });
         parts.set(source.id, own);
       }

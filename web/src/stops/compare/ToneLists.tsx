@@ -2,6 +2,7 @@ import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
 import { readToneList } from '@green-thicket/core/compare/tone-lists';
+import { readAlone } from '../../engine/file-reader.ts';
 import type { ToneView } from '@green-thicket/core/views/view-types';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
@@ -15,19 +16,13 @@ export function ToneLists({ lists, onAdded }: { lists: ToneView['lists']; onAdde
   const own = lists.filter((list) => list.own);
   const bring = (file: File): void =>
     tellFault('The list was not brought in', async () => {
-      const { readFile } = await import('@green-thicket/core/formats/read/files');
       const name = file.name.replace(/\.[^.]*$/, '').slice(0, 200) || 'my list';
       // A text with one word a line is a table of one column.
       const asTable = /\.(?:csv|tsv|xls[xm]|ods)$/i.test(file.name) ? file.name : `${name}.csv`;
-      const content = await readFile({ name: asTable, bytes: new Uint8Array(await file.arrayBuffer()) });
-      if (content.kind !== 'table') {
-        throw new Error(
-          content.kind === 'refused'
-            ? content.reason
-            : 'It is no table. Save it as .csv: word, category, weight.',
-        );
-      }
-      const { entries, faults } = readToneList(content.sheets[0].rows);
+      const { tables, refused } = await readAlone(asTable, file);
+      if (tables.length === 0)
+        throw new Error(refused[0]?.reason ?? 'It is no table. Save it as .csv: word, category, weight.');
+      const { entries, faults } = readToneList(tables[0].sheets[0].rows);
       if (entries.length === 0) {
         throw new Error(
           `No word in it can be used. ${faults.join(' ')} A line is a word, a category and a number, with commas between.`,

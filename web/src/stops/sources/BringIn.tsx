@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
-import { READ_ENDINGS } from '@green-thicket/core/formats/read/files';
+import { READ_ENDINGS } from '@green-thicket/core/formats/read/read-result';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
 import { SAMPLE_TITLE } from '../../store/sample-title.ts';
