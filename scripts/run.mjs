@@ -1,5 +1,6 @@
 // Steps that the commands share. Plain Node: nothing is installed yet when they run.
 import { firstPage } from './first-page.mjs';
+import { licences } from './licences.mjs';
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
@@ -124,6 +125,7 @@ export async function buildCommands() {
       join(root, 'node_modules/@fontsource-variable/figtree/files/figtree-latin-wght-normal.woff2'),
     ),
   );
+  writeFileSync(join(root, 'dist/licences.txt'), licences(root));
   setStamp('commands', hash);
 }
 
@@ -155,6 +157,7 @@ export async function buildWeb() {
   say('Building the application (about ten seconds) …');
   const { build } = await import('vite');
   await build({ configFile: join(root, 'web/vite.config.ts'), logLevel: 'warn' });
+  writeFileSync(join(root, 'dist/web/licences.txt'), licences(root));
   await buildServiceWorker();
   const { files, bytes } = firstPage(join(root, 'dist/web'));
   say(`The first page is ${files.length} files of ${Math.round(bytes / 1000)} KB compressed.`);

@@ -2,15 +2,14 @@ import '@fontsource-variable/figtree';
 import '@fontsource-variable/figtree/wght-italic.css';
 import '@fontsource-variable/literata';
 import '@fontsource-variable/literata/wght-italic.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { App as AntApp, ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import { DemoPage } from './start/DemoPage.tsx';
 import { ErasingFault } from './keeping/ErasingNote.tsx';
-import { FaultPage } from './frame/FaultPage.tsx';
+import { FaultBoundary, NowherePage } from './frame/FaultPage.tsx';
 import { NotCarriedOver } from './start/NotCarriedOver.tsx';
 import { StartPage } from './start/StartPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
@@ -21,27 +20,23 @@ import { antTheme, giveTheme } from './theme.ts';
 import './styles/base.css';
 import './styles/shared.css';
 
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: { staleTime: Infinity, gcTime: 300_000, retry: false, refetchOnWindowFocus: false },
-  },
-});
+/** The stops are no part of the first page. */
+const StudyPage = lazy(async () => ({ default: (await import('./frame/StudyPage.tsx')).StudyPage }));
 
-const router = createBrowserRouter([
-  {
-    errorElement: <FaultPage />,
-    children: [
-      { path: '/', element: <StartPage /> },
-      { path: '/demo', element: <DemoPage /> },
-      {
-        path: '/study/:id/:stop?',
-        // The stops are no part of the first page.
-        lazy: async () => ({ Component: (await import('./frame/StudyPage.tsx')).StudyPage }),
-        HydrateFallback: () => <main className="plain-page" aria-busy="true" />,
-      },
-    ],
-  },
-]);
+const pages = (
+  <BrowserRouter>
+    <FaultBoundary>
+      <Suspense fallback={<main className="plain-page" aria-busy="true" />}>
+        <Routes>
+          <Route path="/" element={<StartPage />} />
+          <Route path="/demo" element={<DemoPage />} />
+          <Route path="/study/:id/:stop?" element={<StudyPage />} />
+          <Route path="*" element={<NowherePage />} />
+        </Routes>
+      </Suspense>
+    </FaultBoundary>
+  </BrowserRouter>
+);
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 // Who asks the system for stillness gets it here too.
@@ -62,13 +57,7 @@ createRoot(root).render(
         <UnheardFaults />
         <ErasingFault />
         <NewVersion />
-        <QueryClientProvider client={queries}>
-          {notCarried === undefined ? (
-            <RouterProvider router={router} />
-          ) : (
-            <NotCarriedOver reason={notCarried} />
-          )}
-        </QueryClientProvider>
+        {notCarried === undefined ? pages : <NotCarriedOver reason={notCarried} />}
       </AntApp>
     </ConfigProvider>
   </StrictMode>,

@@ -24,6 +24,8 @@ interface MeasureKind {
   readonly name: string;
   /** What it says, in a sentence. */
   readonly help: string;
+  /** As it is written, with its source. */
+  readonly formula: string;
   /** The cut-off it begins with. */
   readonly cutOff: number;
   readonly of: (both: number, withFirst: number, withSecond: number, windows: number) => number;
@@ -34,30 +36,35 @@ export const MEASURES = {
   npmi: {
     name: 'NPMI',
     help: 'NPMI says how much oftener two share a window than chance would have it, from −1 to 1.',
+    formula: 'ln(p₁₂ ÷ p₁ p₂) ÷ −ln p₁₂ (Bouma 2009)',
     cutOff: 0.1,
     of: npmi,
   },
   jaccard: {
     name: 'Jaccard',
     help: 'Jaccard is the share of windows with either that have both, from 0 to 1.',
+    formula: 'n₁₂ ÷ (n₁ + n₂ − n₁₂)',
     cutOff: 0.1,
     of: jaccard,
   },
   cosine: {
     name: 'cosine',
     help: 'Cosine sets the windows with both against the windows of each, from 0 to 1.',
+    formula: 'n₁₂ ÷ √(n₁ n₂)',
     cutOff: 0.1,
     of: cosine,
   },
   g2: {
     name: 'G²',
     help: 'G² (log-likelihood) says how surely two share more windows than by chance, below 0 where they share fewer; it grows with the text.',
+    formula: '2 Σ O ln(O ÷ E) over the four cells, with a sign (Dunning 1993)',
     cutOff: 10.83,
     of: (...table) => logLikelihood(...table),
   },
   count: {
     name: 'number of shared windows',
     help: 'The number of shared windows favours concepts that are frequent anyway.',
+    formula: 'n₁₂, the windows both are in',
     cutOff: 5,
     of: (both) => both,
   },

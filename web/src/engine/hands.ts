@@ -8,8 +8,11 @@ const WORTH_IT = 1000;
 /** More would each hold the same again. */
 const MOST = 3;
 
+/** Workers that help are called so; they are made of the same file, so that what they compute with is kept once. */
+export const HAND = 'hand';
+
 function startHand(): StartedHand {
-  const worker = new Worker(new URL('./hand-worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(self.location.href, { type: 'module', name: HAND });
   const broken = new Promise<never>((_, reject) => {
     worker.addEventListener('error', ({ message }) => reject(new Error(message)), { once: true });
   });

@@ -10,7 +10,8 @@ import { exportStudy, importStudy } from '../store/studies.ts';
 import { answering } from './answering.ts';
 import { bringWordsSoon, knowledge } from './knowledge.ts';
 import { fileReading } from './file-reading.ts';
-import { hands } from './hands.ts';
+import { HAND, hands } from './hands.ts';
+import { handOfWorker } from './hand-of-worker.ts';
 import { heldTexts } from './held-texts.ts';
 import type { EngineWorker } from './protocol.ts';
 import { requestsUnderWay } from './requests.ts';
@@ -45,5 +46,8 @@ const api: EngineWorker = {
   useKey: giveKey,
 };
 
-expose(api);
-bringWordsSoon();
+if (self.name === HAND) expose(handOfWorker());
+else {
+  expose(api);
+  bringWordsSoon();
+}

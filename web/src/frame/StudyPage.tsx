@@ -1,3 +1,4 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, Navigate, useParams } from 'react-router';
@@ -16,8 +17,21 @@ function isStop(name: string | undefined): name is Stop {
   return STOPS.some((stop) => stop === name);
 }
 
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { staleTime: Infinity, gcTime: 300_000, retry: false, refetchOnWindowFocus: false },
+  },
+});
+
+/** The study of the address, with what is kept of its views. */
+export const StudyPage = () => (
+  <QueryClientProvider client={queries}>
+    <LockedOrOpen />
+  </QueryClientProvider>
+);
+
 /** The study of the address, once it has its password where it needs one. */
-export function StudyPage() {
+function LockedOrOpen() {
   const { id = '' } = useParams();
   const [opened, setOpened] = useState(0);
   const live = useLiveQuery(async () => ({ id, password: await passwordState(id) }), [id, opened]);

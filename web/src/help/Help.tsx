@@ -20,14 +20,6 @@ const PAGE_OF: Readonly<Record<Stop, string>> = {
   map: 'map',
   compare: 'comparison',
 };
-const FORMULAS: Readonly<Record<keyof typeof MEASURES, string>> = {
-  npmi: 'ln(p₁₂ ÷ p₁ p₂) ÷ −ln p₁₂ (Bouma 2009)',
-  jaccard: 'n₁₂ ÷ (n₁ + n₂ − n₁₂)',
-  cosine: 'n₁₂ ÷ √(n₁ n₂)',
-  g2: '2 Σ O ln(O ÷ E) over the four cells, with a sign (Dunning 1993)',
-  count: 'n₁₂, the windows both are in',
-};
-
 /** Help: the method in plain words, each measure with an example of this study, the keys; it opens at the stop one is at. */
 export function Help({
   stop,
@@ -63,6 +55,12 @@ export function Help({
       {shown === 'method' && <Pages first={place ?? { page: PAGE_OF[stop] }} />}
       {shown === 'measures' && <MeasuresHere />}
       {shown === 'keys' && <KeyList />}
+      <p className="quiet">
+        <a href="/licences.txt" target="_blank" rel="noreferrer">
+          What others made and this is built with
+        </a>
+        , with their licences.
+      </p>
     </Drawer>
   );
 }
@@ -130,7 +128,7 @@ function MeasuresHere() {
         <div key={name}>
           <dt>{MEASURES[name].name}</dt>
           <dd>
-            {MEASURES[name].help} <span className="quiet">{FORMULAS[name]}</span>
+            {MEASURES[name].help} <span className="quiet">{MEASURES[name].formula}</span>
             {strongest && (
               <p>
                 {`Here, ${strongest.sourceLabel} and ${strongest.targetLabel} share ${counted(strongest.both, 'window')} of ${links?.windows ?? 0}: `}

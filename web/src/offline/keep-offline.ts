@@ -1,5 +1,3 @@
-import { Workbox } from 'workbox-window';
-
 /** How long after the page has loaded the application is kept for use without the server, in milliseconds. */
 const AFTER = 3000;
 /** How long a new version that was let in may take before it is said what holds it up, in milliseconds. */
@@ -18,20 +16,24 @@ const HELD_UP = 3000;
  */
 export function keepOffline(onWaiting: (letIn: () => void) => void, onHeldUp: () => void): void {
   if (!('serviceWorker' in navigator) || import.meta.env.DEV) return;
-  const workbox = new Workbox('/service-worker.js');
-  workbox.addEventListener('waiting', () =>
-    onWaiting(() => {
-      workbox.messageSkipWaiting();
-      setTimeout(onHeldUp, HELD_UP);
-    }),
-  );
   // Listened for from the first moment: another tab may let it in before this one has asked for anything.
   const isKept = navigator.serviceWorker.controller !== null;
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     if (isKept) window.location.reload();
   });
+  const keep = async (): Promise<void> => {
+    const { Workbox } = await import('workbox-window');
+    const workbox = new Workbox('/service-worker.js');
+    workbox.addEventListener('waiting', () =>
+      onWaiting(() => {
+        workbox.messageSkipWaiting();
+        setTimeout(onHeldUp, HELD_UP);
+      }),
+    );
+    await workbox.register();
+  };
   setTimeout(() => {
-    workbox.register().catch((error: unknown) => {
+    keep().catch((error: unknown) => {
       // As in a private window: the application works, but needs its server.
       console.warn('The application is not kept for use without its server', error);
     });

@@ -1,14 +1,13 @@
 import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { App, Button, Modal, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { hasPassword, openStudyFile } from '../engine/client.ts';
 import { type FileToRead, type OpenedStudy } from '../engine/protocol.ts';
 import type { StudyFigures } from '../store/database.ts';
 import { askToPersist, persistence } from '../store/persistence.ts';
 import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
-import { AskPassword } from '../keeping/AskPassword.tsx';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { ErasingNote } from '../keeping/ErasingNote.tsx';
 import { Mark } from '../pieces/Mark.tsx';
@@ -18,6 +17,9 @@ import { FileDrop } from '../pieces/FileDrop.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import styles from './StartPage.module.css';
 import shared from '../pieces/lists.module.css';
+
+/** Fields to type into are no part of the first page: few files have a password. */
+const AskPassword = lazy(async () => ({ default: (await import('../keeping/AskPassword.tsx')).AskPassword }));
 
 /** The address studies are usually kept at; each address keeps its own. */
 const USUAL_ADDRESS = 'http://127.0.0.1:4680';
@@ -165,7 +167,9 @@ export function StartPage() {
         <CopiesOnStart onOpen={openFile} busy={busy} />
         {asked && (
           <Modal open title="This study file has a password" footer={null} onCancel={asked.leave} width={460}>
-            <AskPassword open={asked.open} />
+            <Suspense>
+              <AskPassword open={asked.open} />
+            </Suspense>
           </Modal>
         )}
       </div>
