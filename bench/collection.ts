@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { parseLexicon } from '../core/src/text/words/lexicon.ts';
+import { parseLexicon } from '../core/src/languages/en/lexicon.ts';
 import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
 import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
 import { exampleStudy, type ExampleStudy } from '../core/test/examples.ts';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { parseLexicon } from '../core/src/text/words/lexicon.ts';
+import { parseLexicon } from '../core/src/languages/en/lexicon.ts';
 import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
 import { stopWordsInForce } from '../core/src/concepts/stop-words.ts';
 

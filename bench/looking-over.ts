@@ -1,6 +1,6 @@
 import { seededRandom } from '../core/src/numeric/random.ts';
 import { findRepeats } from '../core/src/text/look-alikes/repeats.ts';
-import { languagesOf } from '../core/src/text/words/languages.ts';
+import { languagesOf } from '../core/src/languages/detect.ts';
 import { mailParts } from '../core/src/text/mail/mail-parts.ts';
 import { guessTable } from '../core/src/intake/table-sources.ts';
 import { finish } from '../core/src/base/stepwise.ts';

@@ -9,20 +9,22 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const MAY_IMPORT = {
   base: [],
   numeric: [],
-  text: [],
-  concepts: ['numeric', 'text'],
+  languages: [],
+  text: ['languages'],
+  concepts: ['numeric', 'languages', 'text'],
   network: ['numeric', 'text', 'concepts'],
   themes: ['numeric', 'concepts', 'network'],
   map: ['numeric', 'text', 'network', 'themes'],
   compare: ['numeric', 'text', 'network', 'themes', 'map'],
-  reading: ['text', 'concepts', 'network', 'themes', 'map'],
+  reading: ['languages', 'text', 'concepts', 'network', 'themes', 'map'],
   formats: ['text'],
-  study: ['text', 'concepts', 'network', 'themes', 'map', 'compare', 'formats'],
-  intake: ['text', 'formats', 'network', 'study'],
-  engine: ['numeric', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'study'],
-  words: ['text', 'concepts', 'network', 'themes', 'study'],
+  study: ['languages', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'formats'],
+  intake: ['languages', 'text', 'formats', 'network', 'study'],
+  engine: ['numeric', 'languages', 'text', 'concepts', 'network', 'themes', 'map', 'compare', 'study'],
+  words: ['languages', 'text', 'concepts', 'network', 'themes', 'study'],
   views: [
     'numeric',
+    'languages',
     'text',
     'concepts',
     'network',
@@ -36,7 +38,7 @@ const MAY_IMPORT = {
     'engine',
     'words',
   ],
-  'study-files': ['text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study', 'views'],
+  'study-files': ['languages', 'text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study', 'views'],
 };
 
 // The same in web: a folder imports what stands above it. Only the list of stops imports a stop.

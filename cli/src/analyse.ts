@@ -82,7 +82,7 @@ async function analyseInto(
   const helpers = threads(options.threads ?? availableParallelism(), say);
   if (sizeOfCollection(state).characters >= LARGE) helpers.startNow();
   // What it tags with is large, and not needed where nothing can be analysed.
-  const { createTagger } = await import('@green-thicket/core/text/words/tagger');
+  const { createTagger } = await import('@green-thicket/core/languages/en/tagger');
   const library: Library = {
     original: originalsOf(state, study.originals),
     words: wordsWith(createTagger),

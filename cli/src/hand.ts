@@ -3,7 +3,7 @@ import { expose, transfer } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { buffersIn, helpingHand } from '@green-thicket/core/engine/helping';
 import { finishInTime } from '@green-thicket/core/base/stepwise';
-import { createTagger } from '@green-thicket/core/text/words/tagger';
+import { createTagger } from '@green-thicket/core/languages/en/tagger';
 import { wordsWith } from './lexicon-file.ts';
 
 /** A thread that helps: it is started by `threads`. */

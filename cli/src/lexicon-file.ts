@@ -2,9 +2,9 @@ import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { fontFace } from '@green-thicket/core/formats/write/html-write';
 import { inOneStep } from '@green-thicket/core/base/stepwise';
-import type { Tagger } from '@green-thicket/core/text/words/sentence-tags';
-import { knownBy, type KnownOf } from '@green-thicket/core/text/words/known-by';
-import { parseLexicon } from '@green-thicket/core/text/words/lexicon';
+import type { Tagger } from '@green-thicket/core/languages/tagger';
+import { knownBy, type KnownOf } from '@green-thicket/core/languages/known-by';
+import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
 import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 
 /** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */

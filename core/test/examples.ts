@@ -14,19 +14,15 @@ import { withGround } from '../src/map/ground.ts';
 import type { ThemeIdentity } from '../src/themes/identity.ts';
 import { EMPTY_STUDY, type StudySource, type StudyState } from '../src/study/study.ts';
 import { parseToneLists, type ToneList } from '../src/compare/tone-lists.ts';
-import { parseMeanings, type Meanings } from '../src/text/words/meanings.ts';
-import { parseLexicon, type Lexicon } from '../src/text/words/lexicon.ts';
+import { parseMeanings, type Meanings } from '../src/languages/en/meanings.ts';
+import { parseLexicon, type Lexicon } from '../src/languages/en/lexicon.ts';
 import type { CleaningStep } from '../src/text/cleaning/steps.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
 import { partsOfTypes, type PartsOfTypes, type TagSentences } from '../src/text/words/parts-of-speech.ts';
-import {
-  SentenceTags,
-  sentenceTagger,
-  type TaggedSource,
-  type Tagger,
-} from '../src/text/words/sentence-tags.ts';
-import { createTagger } from '../src/text/words/tagger.ts';
-import { knownBy } from '../src/text/words/known-by.ts';
+import type { Tagger } from '../src/languages/tagger.ts';
+import { SentenceTags, sentenceTagger, type TaggedSource } from '../src/text/words/sentence-tags.ts';
+import { createTagger } from '../src/languages/en/tagger.ts';
+import { knownBy } from '../src/languages/known-by.ts';
 import type { WordKnowledge } from '../src/text/words/word-knowledge.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 

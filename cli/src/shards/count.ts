@@ -49,7 +49,7 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     );
     const input: StudyInput = { state, register: [] };
     const originals = new Map(added.map((each) => [each.source.id, each.text]));
-    const { createTagger } = await import('@green-thicket/core/text/words/tagger');
+    const { createTagger } = await import('@green-thicket/core/languages/en/tagger');
     const tags = new SentenceTags();
     const engine = new Engine({
       original: (id) => originals.get(id) ?? '',

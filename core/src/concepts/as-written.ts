@@ -1,4 +1,4 @@
-import { bareForm } from '../text/words/parts-of-speech.ts';
+import { bareForm } from '../languages/en/bare-form.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { Occurrences } from './occurrences.ts';
 import type { Terms } from './terms.ts';

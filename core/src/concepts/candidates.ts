@@ -1,5 +1,5 @@
 import type { Stepwise } from '../base/stepwise.ts';
-import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../text/words/lexicon.ts';
+import { NOUN, PARTS_OF_SPEECH, type PartOfSpeech } from '../languages/en/lexicon.ts';
 import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';

@@ -1,5 +1,5 @@
+import { bareForm } from '../languages/en/bare-form.ts';
 import { Int32List } from '../base/int32-list.ts';
-import { bareForm } from '../text/words/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 

@@ -1,5 +1,5 @@
-import type { Lexicon } from '../text/words/lexicon.ts';
-import { GIVEN_NAMES } from './given-names.ts';
+import type { Lexicon } from '../languages/en/lexicon.ts';
+import { GIVEN_NAMES } from '../languages/en/given-names.ts';
 import {
   DOINGS,
   FEASTS,
@@ -16,7 +16,7 @@ import {
   WAYS,
   WORKING,
   WORKS,
-} from './name-words.ts';
+} from '../languages/en/name-words.ts';
 
 /** What a name may be of. */
 export const NAME_KINDS = ['person', 'place', 'organisation', 'other'] as const;

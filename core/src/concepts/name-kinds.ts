@@ -1,5 +1,5 @@
-import type { Lexicon } from '../text/words/lexicon.ts';
-import { bareForm } from '../text/words/parts-of-speech.ts';
+import { bareForm } from '../languages/en/bare-form.ts';
+import type { Lexicon } from '../languages/en/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { largest } from '../base/extent.ts';
 import { ownValue } from '../base/records.ts';
@@ -11,7 +11,7 @@ import {
   type NameClue,
   type NameKind,
 } from './name-clues.ts';
-import { TITLES } from './name-words.ts';
+import { TITLES } from '../languages/en/name-words.ts';
 import type { Names } from './names.ts';
 
 /** What a name is of, and why. */

@@ -1,8 +1,8 @@
 import { Int32List } from '../base/int32-list.ts';
-import type { Lexicon } from '../text/words/lexicon.ts';
+import type { Lexicon } from '../languages/en/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { AT_START, INSIDE, SMALL, type Capitals } from './capitals.ts';
-import { ORGANISATION_WORDS, PLACE_WORDS, TITLES } from './name-words.ts';
+import { ORGANISATION_WORDS, PLACE_WORDS, TITLES } from '../languages/en/name-words.ts';
 import { isNumberWord } from './stop-words.ts';
 import { STOPPED } from './terms.ts';
 

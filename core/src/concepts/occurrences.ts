@@ -7,7 +7,7 @@ import {
   type OccurrenceList,
   type Occurring,
 } from './renumbered.ts';
-import { PARTS_OF_SPEECH } from '../text/words/lexicon.ts';
+import { PARTS_OF_SPEECH } from '../languages/en/lexicon.ts';
 import { NUMBER } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { OPEN, STOPPED, termsByForm, type Terms } from './terms.ts';

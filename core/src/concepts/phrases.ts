@@ -1,4 +1,4 @@
-import { ADJECTIVE, NOUN } from '../text/words/lexicon.ts';
+import { ADJECTIVE, NOUN } from '../languages/en/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { Int32List } from '../base/int32-list.ts';
 import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';

@@ -1,5 +1,5 @@
 import { deu, fra, ita, jpn, nld, por, spa, swe, zho } from 'stopword';
-import type { LanguageCode } from '../text/words/language-names.ts';
+import type { LanguageCode } from '../languages/language-names.ts';
 
 /** English function words: the Snowball project's published list (BSD), with the forms its contractions leave. */
 const FUNCTION_WORDS = `

@@ -1,8 +1,8 @@
-import { NOUN, OTHER_PART, type Lexicon } from '../text/words/lexicon.ts';
-import { lemmaInStudy } from '../text/words/lemmas.ts';
+import { NOUN, OTHER_PART, type Lexicon } from '../languages/en/lexicon.ts';
+import { lemmaInStudy } from '../languages/en/lemmas.ts';
 import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';
-import type { LanguageCode } from '../text/words/language-names.ts';
-import { stemmerOf } from '../text/words/stems.ts';
+import type { LanguageCode } from '../languages/language-names.ts';
+import { stemmerOf } from '../languages/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { isNumberWord, stopForm, type StopWords } from './stop-words.ts';

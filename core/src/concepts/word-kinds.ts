@@ -1,5 +1,6 @@
-import { PARTS_OF_SPEECH } from '../text/words/lexicon.ts';
-import { bareForm, type PartsOfTypes, type WordKind } from '../text/words/parts-of-speech.ts';
+import { bareForm } from '../languages/en/bare-form.ts';
+import { PARTS_OF_SPEECH } from '../languages/en/lexicon.ts';
+import { type PartsOfTypes, type WordKind } from '../text/words/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';

@@ -4,8 +4,8 @@ import type { PairChances } from '../network/links.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
-import type { LanguageCode } from '../text/words/language-names.ts';
-import type { KnownOf } from '../text/words/known-by.ts';
+import type { LanguageCode } from '../languages/language-names.ts';
+import type { KnownOf } from '../languages/known-by.ts';
 import type { WordKnowledge } from '../text/words/word-knowledge.ts';
 import { drawGrouper, pairDrawer, type PairDrawing, type RedrawInput } from '../themes/redraw.ts';
 import {

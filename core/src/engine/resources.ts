@@ -1,7 +1,7 @@
 import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
 import type { ConceptSettings, StudyState } from '../study/study.ts';
-import type { LanguageCode } from '../text/words/language-names.ts';
-import type { SourceLanguages } from '../text/words/languages.ts';
+import type { LanguageCode } from '../languages/language-names.ts';
+import type { SourceLanguages } from '../languages/detect.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { SentenceTags } from '../text/words/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';

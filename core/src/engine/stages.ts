@@ -20,8 +20,8 @@ import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
-import { writesNounsWithCapitals } from '../text/words/language-names.ts';
-import { languagesOf, type SourceLanguages } from '../text/words/languages.ts';
+import { writesNounsWithCapitals } from '../languages/language-names.ts';
+import { languagesOf, type SourceLanguages } from '../languages/detect.ts';
 import {
   correctedParts,
   partsOfTypes,

@@ -1,7 +1,7 @@
 import { counted, inFigures } from '../base/wording.ts';
 import { baseName, type SheetRows } from '../formats/read/read-result.ts';
 import { tidyText } from '../formats/read/text-file.ts';
-import { commonWordsIn } from '../text/words/languages.ts';
+import { commonWordsIn } from '../languages/detect.ts';
 import { guessType, type AttributeType } from '../study/attributes.ts';
 import { makeSource } from './sources.ts';
 import type { StudySource } from '../study/study.ts';

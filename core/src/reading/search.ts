@@ -1,5 +1,5 @@
 import type { Terms } from '../concepts/terms.ts';
-import { ADJECTIVE, lemmaOf, NOUN, type Lexicon } from '../text/words/lexicon.ts';
+import { ADJECTIVE, lemmaOf, NOUN, type Lexicon } from '../languages/en/lexicon.ts';
 import { wordsOf } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { Hits } from './hits.ts';

@@ -10,7 +10,7 @@ import type { NumberRange } from '../base/ranges.ts';
 import { STEPS } from '../text/cleaning/steps.ts';
 import type { StepField, StepFields } from '../text/cleaning/steps/describe.ts';
 import { WORD_KINDS } from '../text/words/parts-of-speech.ts';
-import { LANGUAGES } from '../text/words/language-names.ts';
+import { LANGUAGES } from '../languages/language-names.ts';
 
 export { Joi };
 

@@ -3,7 +3,7 @@ import { FIRST_STEPS, type CleaningStep } from '../text/cleaning/steps.ts';
 import type { Piece } from '../text/reading-part.ts';
 import { NAME_KINDS, type NameKind } from '../concepts/name-clues.ts';
 import type { WordKind } from '../text/words/parts-of-speech.ts';
-import type { LanguageCode } from '../text/words/language-names.ts';
+import type { LanguageCode } from '../languages/language-names.ts';
 import type { OtherNetwork } from '../network/elsewhere.ts';
 import type { LinkSettings } from '../network/links.ts';
 import type { WindowSettings, WindowUnit } from '../network/windows.ts';

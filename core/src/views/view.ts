@@ -1,7 +1,7 @@
 import type { Stepwise } from '../base/stepwise.ts';
 import type { ToneList } from '../compare/tone-lists.ts';
-import type { KnownOf } from '../text/words/known-by.ts';
-import type { Meanings } from '../text/words/meanings.ts';
+import type { KnownOf } from '../languages/known-by.ts';
+import type { Meanings } from '../languages/en/meanings.ts';
 import type { Library } from '../engine/resources.ts';
 import type { Own, StageName } from '../engine/stage-keys.ts';
 import type { StageResults } from '../engine/stages.ts';

@@ -10,7 +10,7 @@ import { networkSentences } from './network-sentences.ts';
 import { counted, listed } from '../base/wording.ts';
 import { asksChance, MEASURES } from '../network/measures.ts';
 import { WINDOW_UNITS } from '../network/windows.ts';
-import { LANGUAGES, type LanguageCode } from '../text/words/language-names.ts';
+import { LANGUAGES, type LanguageCode } from '../languages/language-names.ts';
 import { stepText } from '../text/cleaning/steps.ts';
 import { comparedAttribute, comparedGroups, crossedAttribute } from '../study/groups.ts';
 import { ownValue } from '../base/records.ts';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
 import { OPEN, STOPPED, STOPPED_ALONE, termsOf, type Terms } from '../../src/concepts/terms.ts';
-import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/text/words/lexicon.ts';
+import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/languages/en/lexicon.ts';
 import type { PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';
 import type { Tokens } from '../../src/text/tokens.ts';
 import { tokensOf } from '../examples.ts';

@@ -15,7 +15,7 @@ import { cleanText } from '../../src/text/cleaning/cleaning.ts';
 import { readPart } from '../../src/text/reading-part.ts';
 import { findDate } from '../../src/text/dates.ts';
 import { findDuplicates } from '../../src/text/look-alikes/duplicates.ts';
-import { detectLanguage } from '../../src/text/words/languages.ts';
+import { detectLanguage } from '../../src/languages/detect.ts';
 import { bareSubject, headFields, looksLikeMail, mailParts } from '../../src/text/mail/mail-parts.ts';
 import { findRepeats } from '../../src/text/look-alikes/repeats.ts';
 import { scanTokens } from '../../src/text/scan.ts';

@@ -4,10 +4,10 @@ import { findOrderNotes, reportSteps } from '../../src/text/cleaning/cleaning-re
 import { cleanText } from '../../src/text/cleaning/cleaning.ts';
 import { findDate, readDate } from '../../src/text/dates.ts';
 import { findDuplicates } from '../../src/text/look-alikes/duplicates.ts';
-import { detectLanguage, languagesOf } from '../../src/text/words/languages.ts';
+import { detectLanguage, languagesOf } from '../../src/languages/detect.ts';
 import { findRemains, repairMojibake } from '../../src/text/cleaning/remains.ts';
 import { FIRST_STEPS, newStep, withStep, type CleaningStep } from '../../src/text/cleaning/steps.ts';
-import { stemmerOf } from '../../src/text/words/stems.ts';
+import { stemmerOf } from '../../src/languages/stems.ts';
 import { readTokens } from '../../src/text/tokens.ts';
 import { functionWordsOf, stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { methodSentences } from '../../src/words/sentences.ts';

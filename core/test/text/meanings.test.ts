@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { parseMeanings } from '../../src/text/words/meanings.ts';
+import { parseMeanings } from '../../src/languages/en/meanings.ts';
 import { asking, englishMeanings, exampleStudy } from '../examples.ts';
 
 const SMALL = parseMeanings(

@@ -5,7 +5,7 @@ import { decide, type Decision } from '../../src/study/decisions.ts';
 import { Engine } from '../../src/engine/engine.ts';
 import { makeSource } from '../../src/intake/sources.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
-import { NOUN, OTHER_PART, VERB } from '../../src/text/words/lexicon.ts';
+import { NOUN, OTHER_PART, VERB } from '../../src/languages/en/lexicon.ts';
 import { partsOfTypes, type PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';
 import { SentenceTags, sentenceTagger, type SourceTags } from '../../src/text/words/sentence-tags.ts';
 import { inParts } from '../../src/engine/jobs.ts';

@@ -13,8 +13,8 @@ import {
   sensesOfForm,
   shareAs,
   type Senses,
-} from '../../src/text/words/lexicon.ts';
-import { lemmaInStudy } from '../../src/text/words/lemmas.ts';
+} from '../../src/languages/en/lexicon.ts';
+import { lemmaInStudy } from '../../src/languages/en/lemmas.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { findSpeakers } from '../../src/text/speakers.ts';
 import { readTokens } from '../../src/text/tokens.ts';

@@ -1,14 +1,14 @@
 import { finishInTime, onceLoaded, type Stepwise } from '@green-thicket/core/base/stepwise';
 import { parseToneLists } from '@green-thicket/core/compare/tone-lists';
-import { knownBy } from '@green-thicket/core/text/words/known-by';
-import { parseLexicon } from '@green-thicket/core/text/words/lexicon';
+import { knownBy } from '@green-thicket/core/languages/known-by';
+import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
 import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 import type { Knowledge } from './answering.ts';
 
 /** English words and their parts of speech: four fifths of the worker. */
 const loadEnglish = onceLoaded(async () => {
   const [{ createTagger }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/text/words/tagger'),
+    import('@green-thicket/core/languages/en/tagger'),
     import('@green-thicket/core/lexicon/english.txt?raw'),
   ]);
   return { lexicon: () => parseLexicon(text), createTagger };
@@ -23,7 +23,7 @@ function* englishWords(): Stepwise<WordKnowledge> {
 /** What words can mean: as large again, and asked for seldom. */
 const englishMeanings = onceLoaded(async () => {
   const [{ parseMeanings }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/text/words/meanings'),
+    import('@green-thicket/core/languages/en/meanings'),
     import('@green-thicket/core/lexicon/meanings.txt?raw'),
   ]);
   return parseMeanings(text);

@@ -1,6 +1,6 @@
 import { byCodeUnits } from '../../base/order.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
-import type { Lexicon } from '../words/lexicon.ts';
+import type { Lexicon } from '../../languages/en/lexicon.ts';
 import { originalPlaces, type LayeredText } from '../offsets.ts';
 import { NUMBER, WORD } from '../scan.ts';
 import type { CleaningAction } from './steps.ts';

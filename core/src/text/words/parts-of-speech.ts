@@ -1,3 +1,4 @@
+import { bareForm } from '../../languages/en/bare-form.ts';
 import type { InParts } from '../../base/share-out.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import {
@@ -10,7 +11,7 @@ import {
   sensesOfForm,
   shareAs,
   type Lexicon,
-} from './lexicon.ts';
+} from '../../languages/en/lexicon.ts';
 import { WORD } from '../scan.ts';
 import type { SentenceTags, TaggedSource } from './sentence-tags.ts';
 import type { Tokens } from '../tokens.ts';
@@ -240,10 +241,4 @@ function partByVotes(votes: ArrayLike<number>): number {
     if (votes[part] > (best < 0 ? 0 : votes[best])) best = part;
   }
   return all > 0 && votes[NOUN] >= NOUN_SHARE * all ? NOUN : best;
-}
-
-/** A form in small letters without a possessive ending, as the lexicon has it. */
-export function bareForm(form: string): string {
-  const small = form.toLowerCase().replaceAll('’', "'");
-  return small.endsWith("'s") ? small.slice(0, -2) : small.endsWith("s'") ? small.slice(0, -1) : small;
 }

@@ -1,8 +1,14 @@
-import { ADJECTIVE, NOUN, OTHER_PART, clearPart, sensesOfForm, VERB, type Lexicon } from './lexicon.ts';
+import type { Tagger } from '../../languages/tagger.ts';
+import {
+  ADJECTIVE,
+  NOUN,
+  OTHER_PART,
+  clearPart,
+  sensesOfForm,
+  VERB,
+  type Lexicon,
+} from '../../languages/en/lexicon.ts';
 import { ownValue } from '../../base/records.ts';
-
-/** Tags running English text: returns each word, small letters, with its Universal part of speech. */
-export type Tagger = (text: string) => { words: readonly string[]; tags: readonly string[] };
 
 const PART_OF_TAG: Record<string, number> = { NOUN, PROPN: NOUN, VERB, ADJ: ADJECTIVE };
 

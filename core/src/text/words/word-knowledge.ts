@@ -1,5 +1,6 @@
-import type { Lexicon } from './lexicon.ts';
-import { sentenceTagger, type Tagger } from './sentence-tags.ts';
+import type { Lexicon } from '../../languages/en/lexicon.ts';
+import type { Tagger } from '../../languages/tagger.ts';
+import { sentenceTagger } from './sentence-tags.ts';
 
 /** What is known of a language's words beyond its lists of common ones. */
 export interface WordKnowledge {

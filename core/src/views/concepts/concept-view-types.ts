@@ -1,7 +1,7 @@
 import type { CandidateRow } from '../../concepts/candidate-rows.ts';
 import type { KindOfName } from '../../concepts/name-kinds.ts';
 import type { KindOfWord } from '../../concepts/word-kinds.ts';
-import type { Meaning } from '../../text/words/meanings.ts';
+import type { Meaning } from '../../languages/en/meanings.ts';
 import type { PlainCounts } from '../../text/plain-counts.ts';
 
 export const MATRIX_FIGURES = ['mentions', 'windowShare', 'tfIdf'] as const;

@@ -2,7 +2,7 @@ import type { MailPartKind } from '../../text/mail/mail-parts.ts';
 import type { Repeat } from '../../text/look-alikes/repeats.ts';
 import type { CleaningMark } from '../../text/cleaning/cleaning.ts';
 import type { OrderNote, StepReport } from '../../text/cleaning/cleaning-report.ts';
-import type { LanguageCode } from '../../text/words/language-names.ts';
+import type { LanguageCode } from '../../languages/language-names.ts';
 import type { Piece } from '../../text/reading-part.ts';
 import type { RemainKind } from '../../text/cleaning/remains.ts';
 import type { Speaker } from '../../text/speakers.ts';

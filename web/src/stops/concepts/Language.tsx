@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/words/language-names';
+import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { counted } from '@green-thicket/core/base/wording';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { useView } from '../../engine/use-view.ts';

@@ -2,7 +2,7 @@ import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
 import { listed, inFigures } from '@green-thicket/core/base/wording';
-import { LANGUAGES, type LanguageCode } from '@green-thicket/core/text/words/language-names';
+import { LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 

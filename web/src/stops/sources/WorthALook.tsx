@@ -2,7 +2,7 @@ import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import { counted, listed, percent, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/text/words/language-names';
+import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { MailParts } from './MailParts.tsx';
 import { Repeats } from './Repeats.tsx';
 import { useView } from '../../engine/use-view.ts';

@@ -1,6 +1,6 @@
 import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
-import type { Tagger } from './sentence-tags.ts';
+import type { Tagger } from '../tagger.ts';
 
 /** Makes the English tagger (wink-nlp with its bundled model); takes about a fifth of a second. */
 export function createTagger(): Tagger {

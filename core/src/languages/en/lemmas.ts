@@ -1,5 +1,5 @@
+import { bareForm } from './bare-form.ts';
 import { lemmaOf, NOUN, VERB, type Lexicon } from './lexicon.ts';
-import { bareForm } from './parts-of-speech.ts';
 
 /**
  * The lemma of a type's form for its part of speech. A plural or verb form the lexicon does not know loses its ending

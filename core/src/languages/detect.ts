@@ -1,6 +1,6 @@
 import { francAll } from 'franc-min';
 import { LANGUAGE_CODES, type LanguageCode } from './language-names.ts';
-import { ownValue } from '../../base/records.ts';
+import { ownValue } from '../base/records.ts';
 
 /** ISO 639-3, as the detector has it, of the languages written with an alphabet. */
 const BY_ALPHABET: Readonly<Record<string, LanguageCode>> = {

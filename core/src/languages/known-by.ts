@@ -1,4 +1,4 @@
-import type { Stepwise } from '../../base/stepwise.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import type { LanguageCode } from './language-names.ts';
 
 /** Gives what is known of a language, loaded when it is first asked for; undefined where nothing is. */
