@@ -3,7 +3,7 @@ import type { Lexicon } from '../languages/en/lexicon.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { AT_START, INSIDE, SMALL, type Capitals } from './capitals.ts';
 import { ORGANISATION_WORDS, PLACE_WORDS, TITLES } from '../languages/en/name-words.ts';
-import { isNumberWord } from './stop-words.ts';
+import type { Language } from '../languages/language.ts';
 import { STOPPED } from './terms.ts';
 
 /** The names of people, places and organisations in a collection, each with where it stands. */
@@ -32,6 +32,7 @@ export interface NameOptions {
   readonly stopped: Uint8Array;
   /** Common nouns, so that the Council is known from Holm; without one no short form is told from a common word. */
   readonly lexicon?: Lexicon;
+  readonly language: Pick<Language, 'isNumberWord'>;
   /** Words the researcher says are names, or are none, small letters. */
   readonly said: ReadonlyMap<string, boolean>;
 }
@@ -54,10 +55,10 @@ export function findNames(
   tokens: Tokens,
   originals: readonly string[],
   capitals: Capitals,
-  { stopped, lexicon, said }: NameOptions,
+  { stopped, lexicon, said, language }: NameOptions,
 ): Names {
   const { how, large, word } = capitals;
-  const isName = wordsThatAreNames(capitals, stopped, lexicon, said);
+  const isName = wordsThatAreNames(capitals, stopped, lexicon, said, language);
   const role = rolesInNames(tokens, capitals, stopped, said);
   const textAt = sourceTexts(tokens, originals);
 
@@ -176,6 +177,7 @@ function wordsThatAreNames(
   stopped: Uint8Array,
   lexicon: Lexicon | undefined,
   said: ReadonlyMap<string, boolean>,
+  { isNumberWord }: Pick<Language, 'isNumberWord'>,
 ): Uint8Array {
   const isName = new Uint8Array(word.length);
   for (let type = 0; type < isName.length; type++) {

@@ -1,11 +1,11 @@
 import { NOUN, OTHER_PART, type Lexicon } from '../languages/en/lexicon.ts';
 import { lemmaInStudy } from '../languages/en/lemmas.ts';
 import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';
-import type { LanguageCode } from '../languages/language-names.ts';
+import type { Language } from '../languages/language.ts';
 import { stemmerOf } from '../languages/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
-import { isNumberWord, stopForm, type StopWords } from './stop-words.ts';
+import { stopForm, type StopWords } from './stop-words.ts';
 
 /** The words of a collection brought to their dictionary forms. */
 export interface Terms {
@@ -22,7 +22,11 @@ export interface Terms {
 }
 
 /** Adds what is looked up of every word at every decision. */
-export function termsOf(tokens: Tokens, terms: Pick<Terms, 'labels' | 'part' | 'ofType'>): Terms {
+export function termsOf(
+  tokens: Tokens,
+  terms: Pick<Terms, 'labels' | 'part' | 'ofType'>,
+  { isNumberWord }: Pick<Language, 'isNumberWord'>,
+): Terms {
   return {
     ...terms,
     listedForms: tokens.forms.map(stopForm),
@@ -44,7 +48,7 @@ export function readTerms(
   parts: PartsOfTypes,
   lexicon: Lexicon | undefined,
   unit: TermUnit,
-  language: LanguageCode,
+  language: Language,
 ): Terms {
   const keyOf =
     unit === 'form'
@@ -75,7 +79,7 @@ export function readTerms(
     for (let p = NOUN; p <= OTHER_PART; p++) if (votes[term * 4 + p] > votes[term * 4 + best]) best = p;
     part[term] = best;
   }
-  return termsOf(tokens, { labels, part, ofType });
+  return termsOf(tokens, { labels, part, ofType }, language);
 }
 
 /** The lemma of a type; without case folding Bus and bus stay apart. */
@@ -89,7 +93,7 @@ function lemmaKeys(tokens: Tokens, parts: PartsOfTypes, lexicon: Lexicon): (type
 }
 
 /** The most mentioned form that shares a type's stem; among equals the first in code-unit order. */
-function stemKeys(tokens: Tokens, language: LanguageCode): (type: number) => string {
+function stemKeys(tokens: Tokens, language: Language): (type: number) => string {
   const stem = stemmerOf(language);
   const stems = tokens.forms.map((form, type) =>
     tokens.kindOf[type] === WORD ? stem(form.replaceAll('’', "'")) : '',

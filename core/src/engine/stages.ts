@@ -20,7 +20,7 @@ import { findLinks, type Links, type PairChances } from '../network/links.ts';
 import { layStretches, mentionsThatCount, spokenIn } from '../network/stretches.ts';
 import { layWindows, type Windows } from '../network/windows.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
-import { writesNounsWithCapitals } from '../languages/language-names.ts';
+import { LANGUAGE_OF } from '../languages/languages.ts';
 import { languagesOf, type SourceLanguages } from '../languages/detect.ts';
 import {
   correctedParts,
@@ -137,7 +137,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   *terms(take, { unit, language: chosen }, { words }) {
     const language = languageOf(chosen, take('languages'));
     const known = unit === 'lemma' ? yield* words(language) : undefined;
-    return readTerms(take('tokens'), take('wordParts'), known?.lexicon, unit, language);
+    return readTerms(take('tokens'), take('wordParts'), known?.lexicon, unit, LANGUAGE_OF[language]);
   },
   stopped: (take, { choices }) =>
     inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
@@ -145,11 +145,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     inOneStep(() => readCapitals(take('tokens'), originals(ids, resources))),
   *names(take, { ids, language: chosen, wordKinds }, resources) {
     const language = languageOf(chosen, take('languages'));
-    if (writesNounsWithCapitals(language)) return NO_NAMES;
+    if (LANGUAGE_OF[language].nounsInCapitals) return NO_NAMES;
     const words = yield* resources.words(language);
     return findNames(take('tokens'), originals(ids, resources), take('capitals'), {
       stopped: take('stopped'),
       lexicon: words?.lexicon,
+      language: LANGUAGE_OF[language],
       said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
     });
   },

@@ -16,6 +16,9 @@ export const LANGUAGES = {
   other: 'another language',
 } as const;
 
+/** The language a text is taken for till it is told. */
+export const USUAL_LANGUAGE = 'en';
+
 export type LanguageCode = keyof typeof LANGUAGES;
 
 export const LANGUAGE_CODES: readonly LanguageCode[] = [
@@ -31,8 +34,3 @@ export const LANGUAGE_CODES: readonly LanguageCode[] = [
   'ja',
   'other',
 ];
-
-const NOUNS_IN_CAPITALS: ReadonlySet<LanguageCode> = new Set(['de']);
-
-/** Whether a language writes every noun with a capital, so that a capital tells nothing of names. */
-export const writesNounsWithCapitals = (language: LanguageCode): boolean => NOUNS_IN_CAPITALS.has(language);

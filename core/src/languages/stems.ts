@@ -1,19 +1,12 @@
 import { newStemmer } from 'snowball-stemmers';
-import { LANGUAGES, type LanguageCode } from './language-names.ts';
+import type { Language } from './language.ts';
 
-const WITHOUT_STEMS: ReadonlySet<LanguageCode> = new Set(['zh', 'ja', 'other']);
-const stemmers = new Map<LanguageCode, (word: string) => string>();
+const stemmers = new Map<string, ReturnType<typeof newStemmer>>();
 
 /** The Snowball stemmer of a language (Porter 2001); one that leaves words as they are where the language has none. */
-export function stemmerOf(language: LanguageCode): (word: string) => string {
-  let stemmer = stemmers.get(language);
-  if (!stemmer) {
-    if (WITHOUT_STEMS.has(language)) stemmer = (word) => word;
-    else {
-      const snowball = newStemmer(LANGUAGES[language].toLowerCase());
-      stemmer = (word) => snowball.stem(word);
-    }
-    stemmers.set(language, stemmer);
-  }
-  return stemmer;
+export function stemmerOf({ snowball: name }: Pick<Language, 'snowball'>): (word: string) => string {
+  if (name === undefined) return (word) => word;
+  const stemmer = stemmers.get(name) ?? newStemmer(name);
+  stemmers.set(name, stemmer);
+  return (word) => stemmer.stem(word);
 }

@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../languages/languages.ts';
 import type { ThemeChoices } from '../themes/choices.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import type { WindowSettings } from '../network/windows.ts';
@@ -52,19 +53,21 @@ function namesText(kinds: readonly NameKind[]): string {
 
 function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
   if (parts.length === 0) return 'no single words';
-  if (language === undefined || language === 'en') return listed(parts);
+  if (language === undefined || LANGUAGE_OF[language].hasLemmas) return listed(parts);
   // Another language's parts of speech are not known: any word will do where one of them is wanted.
   const words = parts.some((part) => !isNames(part) && part !== 'numbers') ? ['words'] : [];
   return listed([...words, ...parts.filter((part) => isNames(part) || part === 'numbers')]);
 }
 
-/** Only English has lemmas, and what is known by no name has no stems either. */
+/** Not every language has lemmas here, or stems. */
 function unitInForce(
   unit: ConceptSettings['unit'],
   language: LanguageCode | undefined,
 ): ConceptSettings['unit'] {
-  if (language === 'other') return 'form';
-  return unit === 'lemma' && language !== 'en' ? 'stem' : unit;
+  if (language === undefined || unit === 'form') return unit;
+  const { hasLemmas, snowball } = LANGUAGE_OF[language];
+  const known = unit === 'lemma' && !hasLemmas ? 'stem' : unit;
+  return known === 'stem' && snowball === undefined ? 'form' : known;
 }
 
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */

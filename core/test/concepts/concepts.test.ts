@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { spreadOfCandidates, type Candidates } from '../../src/concepts/candidates.ts';
 import { companyBlocks, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
 import { selectConcepts } from '../../src/concepts/selection.ts';
-import { ENGLISH_STOP_WORDS, functionWordsOf, stopWordsInForce } from '../../src/concepts/stop-words.ts';
+import { functionWordsOf, stopLayers, stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { exampleStudy, tokensOf } from '../examples.ts';
 
@@ -251,6 +251,6 @@ describe('stop words', () => {
     expect(stopWordsInForce({ language: undefined, own: [] }).size).to.equal(0);
     // Old texts have function words of their own.
     expect(functionWordsOf('en')).to.include.keys('thou', 'hath', 'whilst');
-    expect(ENGLISH_STOP_WORDS.map((layer) => layer.name)).to.include('function words');
+    expect(stopLayers('en').map((layer) => layer.name)).to.include('function words');
   });
 });

@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import { readdir, readFile } from 'node:fs/promises';
 import { readCapitals } from '../../src/concepts/capitals.ts';
@@ -20,10 +21,11 @@ function kindsSaid(
   ...texts: readonly string[]
 ): Map<string, KindOfName> {
   const tokens = tokensOf(...texts);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', 'en');
+  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   const lexicon = englishLexicon();
   const names = findNames(tokens, texts, readCapitals(tokens, texts), {
+    language: LANGUAGE_OF.en,
     stopped,
     lexicon,
     said: new Map(),

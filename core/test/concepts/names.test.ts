@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readCapitals } from '../../src/concepts/capitals.ts';
@@ -9,9 +10,10 @@ import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
 
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
   const tokens = tokensOf(text);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', 'en');
+  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   return findNames(tokens, [text], readCapitals(tokens, [text]), {
+    language: LANGUAGE_OF.en,
     stopped,
     lexicon: englishLexicon(),
     said,

@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
@@ -17,11 +18,15 @@ function prepare(
   const part = Uint8Array.from(tokens.forms, (form) => partOf[form] ?? OTHER_PART);
   return {
     tokens,
-    terms: termsOf(tokens, {
-      labels: tokens.forms,
-      part,
-      ofType: Int32Array.from(tokens.forms, (_, i) => i),
-    }),
+    terms: termsOf(
+      tokens,
+      {
+        labels: tokens.forms,
+        part,
+        ofType: Int32Array.from(tokens.forms, (_, i) => i),
+      },
+      LANGUAGE_OF.en,
+    ),
     parts: {
       part,
       participle: new Uint8Array(part.length),

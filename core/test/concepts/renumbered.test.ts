@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -66,7 +67,7 @@ describe('occurrences under new numbers', () => {
 describe('stopped words', () => {
   const stoppedIn = (text: string, own: readonly string[]): Record<string, number> => {
     const tokens = tokensOf(text);
-    const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'lemma', 'en');
+    const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'lemma', LANGUAGE_OF.en);
     const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own }));
     return Object.fromEntries(tokens.forms.map((form, type) => [form, stopped[type]]));
   };

@@ -1,3 +1,4 @@
+import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { readTerms } from '../../src/concepts/terms.ts';
@@ -13,7 +14,7 @@ import { asking, englishLexicon, englishParts, exampleStudy, tokensOf } from '..
 function search(typed: string, ...texts: string[]): string[] {
   const tokens = tokensOf(...texts);
   const parts = englishParts(tokens, texts);
-  const terms = readTerms(tokens, parts, englishLexicon(), 'lemma', 'en');
+  const terms = readTerms(tokens, parts, englishLexicon(), 'lemma', LANGUAGE_OF.en);
   const hits = findHits(readQuery(typed), tokens, terms, sentenceOfTokens(tokens), englishLexicon());
   return wordsOfHits(tokens, hits);
 }
@@ -67,7 +68,7 @@ describe('a search', () => {
         fc.integer({ min: 1, max: 4 }),
         (sources, x, y, near) => {
           const tokens = tokensOf(...sources.map((words) => words.join(' ')));
-          const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', 'en');
+          const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
           const hits = findHits(
             readQuery(`"${x}" near${near} "${y}"`),
             tokens,

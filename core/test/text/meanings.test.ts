@@ -46,14 +46,14 @@ describe('meanings', () => {
     const study = exampleStudy([
       { name: 'a', text: 'The shop was shut and the store too. Another shop, another store.' },
     ]);
-    const { meanings, isEnglish } = asking(study)('meaning', { key: 'shop' });
-    expect(isEnglish).to.equal(true);
+    const { meanings, isKnown } = asking(study)('meaning', { key: 'shop' });
+    expect(isKnown).to.equal(true);
     const synonyms = meanings.flatMap((meaning) => meaning.synonyms);
     expect(synonyms.find(({ word }) => word === 'store')?.mentions).to.equal(2);
     const german = exampleStudy([
       { name: 'a', text: 'Der Laden war zu und das Geschäft auch nicht offen. Der Laden ist gut.' },
     ]);
     german.decide({ kind: 'setConcepts', change: { language: 'de' } });
-    expect(asking(german)('meaning', { key: 'shop' })).to.deep.equal({ isEnglish: false, meanings: [] });
+    expect(asking(german)('meaning', { key: 'shop' })).to.deep.equal({ isKnown: false, meanings: [] });
   });
 });

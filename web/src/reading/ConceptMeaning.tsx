@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
+import { LANGUAGE_OF } from '@green-thicket/core/languages/languages';
 import { counted } from '@green-thicket/core/base/wording';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
@@ -14,28 +15,29 @@ export function ConceptMeaning({ conceptKey }: { conceptKey: string }) {
   const { language } = useStudy().state.settings.concepts;
   const languages = useView('languages', null).data;
   const [isOpen, setOpen] = useState(false);
-  if ((language === 'auto' ? languages?.main : language) !== 'en') return null;
+  const code = language === 'auto' ? languages?.main : language;
+  const dictionary = code && LANGUAGE_OF[code].dictionary;
+  if (dictionary === undefined) return null;
   return (
     <div>
       <button
         type="button"
         className="linklike"
         aria-expanded={isOpen}
-        title="Definitions, examples and synonyms from WordNet"
+        title={`Definitions, examples and synonyms from ${dictionary}`}
         onClick={() => setOpen(!isOpen)}
       >
         What it can mean
       </button>
-      {isOpen && <Meanings conceptKey={conceptKey} />}
+      {isOpen && <Meanings conceptKey={conceptKey} dictionary={dictionary} />}
     </div>
   );
 }
 
-function Meanings({ conceptKey }: { conceptKey: string }) {
+function Meanings({ conceptKey, dictionary }: { conceptKey: string; dictionary: string }) {
   const { data } = useView('meaning', { key: conceptKey });
   if (!data) return <p className="quiet">Looking it up …</p>;
-  if (!data.isEnglish) return <p className="quiet">The dictionary at hand, WordNet, is of English only.</p>;
-  if (data.meanings.length === 0) return <p className="quiet">WordNet does not know it.</p>;
+  if (data.meanings.length === 0) return <p className="quiet">{`${dictionary} does not know it.`}</p>;
   return (
     <ol className={styles.meanings} aria-label={`What ${conceptKey} can mean`}>
       {data.meanings.map(({ part, definition, examples, synonyms }) => (

@@ -34,9 +34,9 @@ export interface DistinctView {
   >;
 }
 
-/** What a concept can mean; none where a dictionary does not know it, or the language is not English. */
+/** What a concept can mean; none where a dictionary does not know it, or none is at hand for the language. */
 export interface MeaningView {
-  readonly isEnglish: boolean;
+  readonly isKnown: boolean;
   readonly meanings: readonly (Omit<Meaning, 'synonyms'> & {
     /** Mentions in the texts; 0 where it does not occur as a candidate. */
     readonly synonyms: readonly { readonly word: string; readonly mentions: number }[];

@@ -135,11 +135,11 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
   *meaning({ key }, { take, own: { language }, meanings }) {
     const languages = yield* take('languages');
     const meant = yield* meanings(languageOf(language, languages));
-    if (!meant) return { isEnglish: false, meanings: [] };
+    if (!meant) return { isKnown: false, meanings: [] };
     const { keys, mentions } = yield* take('candidates');
     const numberOf = new Map(keys.map((each, i) => [each, i]));
     return {
-      isEnglish: true,
+      isKnown: true,
       meanings: meant.of(key.toLowerCase()).map((meaning) => ({
         ...meaning,
         synonyms: meaning.synonyms.map((word) => {

@@ -2,7 +2,7 @@ import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
 import { listed, inFigures } from '@green-thicket/core/base/wording';
-import { LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
+import { LANGUAGES, USUAL_LANGUAGE, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { useView } from '../../engine/use-view.ts';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 
@@ -13,7 +13,7 @@ const MOST_TAGS = 200;
 export function StopWords({ state, decide }: ControlProps) {
   const { data } = useView('languages', null);
   const { language, listedStopWords } = state.settings.concepts;
-  const code = language === 'auto' ? (data?.main ?? 'en') : language;
+  const code = language === 'auto' ? (data?.main ?? USUAL_LANGUAGE) : language;
   const label = `${LANGUAGES[code]} stop words`;
   const layers = stopLayers(code);
   return (

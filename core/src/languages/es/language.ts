@@ -1,0 +1,20 @@
+import { spa } from 'stopword';
+import { languageWith, listed, wordsIn, type Language } from '../language.ts';
+
+/** What the published Spanish list lacks: forms of ser, estar, haber and tener, and pronouns. */
+const MORE_FORMS = `
+es son era eran fue fueron ser sea sido soy eres somos está están estaba estaban estar estoy estamos ha han he hay había
+habían hemos tiene tienen tenía tengo tenemos si esta este esto estos estas esa esos esas aquel aquella le les lo nosotros
+nosotras ustedes vosotros ellos ellas usted yo nos os mis tus nuestro nuestra vuestro todo toda todos todas
+`;
+
+/** Days and months. */
+const TIMES = `
+lunes martes miércoles jueves viernes sábado domingo enero febrero marzo abril mayo junio julio agosto septiembre setiembre octubre noviembre diciembre
+`;
+
+/** Spanish. */
+export const SPANISH: Language = languageWith('es', [...spa, ...listed(MORE_FORMS)], {
+  snowball: 'spanish',
+  isNumberWord: wordsIn(TIMES),
+});

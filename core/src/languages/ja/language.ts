@@ -1,0 +1,5 @@
+import { jpn } from 'stopword';
+import { languageWith, type Language } from '../language.ts';
+
+/** Japanese. */
+export const JAPANESE: Language = languageWith('ja', jpn);

@@ -1,0 +1,54 @@
+import type { LanguageCode } from './language-names.ts';
+
+/** A list of stop words under its name. */
+export interface StopLayer {
+  readonly name: string;
+  readonly words: readonly string[];
+  /** Whether its words are no concepts by themselves, and parts of phrases all the same: times, as in day ticket. */
+  readonly onlyAlone?: boolean;
+  /** Whether it goes where numbers are let in. */
+  readonly ofNumbers?: boolean;
+}
+
+/**
+ * What is known of a language at once, whatever the study: its lists and habits of writing. What is large, as a lexicon, comes
+ * when it is asked for (`knownBy`). A language is a folder here; nothing else asks which language it is.
+ */
+export interface Language {
+  readonly code: LanguageCode;
+  /** Layers of its stop list, each shown under its name; the first are function words. */
+  readonly stopLayers: readonly StopLayer[];
+  /** What Snowball calls it; undefined where it has no stems there. */
+  readonly snowball?: string;
+  /** Whether parts of speech and dictionary forms of its words are known (`WordKnowledge`). */
+  readonly hasLemmas: boolean;
+  /** The dictionary that says what its words can mean, where there is one. */
+  readonly dictionary?: string;
+  /** Whether a word stands for a number or a time, as half, Monday, hour. */
+  readonly isNumberWord: (word: string) => boolean;
+  /** Whether it writes every noun with a capital, so that a capital tells nothing of names. */
+  readonly nounsInCapitals: boolean;
+}
+
+/** A language of which no more is known than its function words and stems. */
+export const languageWith = (
+  code: LanguageCode,
+  functionWords: readonly string[],
+  own: Partial<Language> = {},
+): Language => ({
+  code,
+  stopLayers: functionWords.length > 0 ? [{ name: 'function words', words: functionWords }] : [],
+  isNumberWord: () => false,
+  nounsInCapitals: false,
+  hasLemmas: false,
+  ...own,
+});
+
+/** Whether a word in small letters is on a list. */
+export function wordsIn(list: string): (word: string) => boolean {
+  const words = new Set(listed(list));
+  return (word) => words.has(word);
+}
+
+/** The words of a list as it stands in a file. */
+export const listed = (text: string): string[] => text.trim().split(/\s+/);

@@ -1,0 +1,13 @@
+import { por } from 'stopword';
+import { languageWith, wordsIn, type Language } from '../language.ts';
+
+/** Days and months. */
+const TIMES = `
+segunda-feira terça-feira quarta-feira quinta-feira sexta-feira sábado domingo janeiro fevereiro março abril maio junho julho agosto setembro outubro novembro dezembro
+`;
+
+/** Portuguese. */
+export const PORTUGUESE: Language = languageWith('pt', por, {
+  snowball: 'portuguese',
+  isNumberWord: wordsIn(TIMES),
+});
