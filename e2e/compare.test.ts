@@ -6,9 +6,9 @@ import { strFromU8, unzipSync } from 'fflate';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import { readFile } from '@green-thicket/core/formats/read/files';
 import { root } from './served.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
-const stage = setStage();
+const setup = setUp();
 
 /** How many stretches a mark says it stands on. */
 const stretchesIn = (title: string): string =>
@@ -18,14 +18,14 @@ describe('comparing', function () {
   this.timeout(120_000);
 
   const open = async (face?: string, isOnlyLookedAt = false): Promise<void> => {
-    await (isOnlyLookedAt ? stage.showSample() : stage.openSample());
-    await stage.browser.goTo('compare');
-    if (face !== undefined) await stage.browser.choose(face);
-    await stage.browser.settled();
+    await (isOnlyLookedAt ? setup.showSample() : setup.openSample());
+    await setup.browser.goTo('compare');
+    if (face !== undefined) await setup.browser.choose(face);
+    await setup.browser.settled();
   };
   /** Presses what is found by a style, by keys, and waits for the Reader to count so many. */
   const readByKey = async (css: string, count: (title: string) => string): Promise<void> => {
-    const { browser } = stage;
+    const { browser } = setup;
     await browser.find(css);
     // The first that stands on anything.
     const mark = await browser.driver.executeScript<WebElement>(
@@ -43,7 +43,7 @@ describe('comparing', function () {
   };
 
   it('which theme do drivers raise that residents do not, and in joined and crossed groups?', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     await open();
     const loud = await browser.driver.executeScript<string>(`
       const rows = [...document.querySelectorAll('.compare-table tbody tr')];
@@ -91,7 +91,7 @@ describe('comparing', function () {
   });
 
   it('drill from the year to the day, with the average line, and read what stands behind a point', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     await open('Over time', true);
     await browser.pick('Length of a period', 'by year');
     await browser.waitForText('.time-spans', 'All of');
@@ -131,9 +131,9 @@ describe('comparing', function () {
   });
 
   it('how do they feel about it, and which words say so? What sets them apart, where in their talk, in whose words?', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     await open('Tone');
-    await browser.waitForText('.stage', 'does not hear irony');
+    await browser.waitForText('.centre', 'does not hear irony');
     await browser.waitForText('.tone-tones', /VADER says the opposite of/);
     await readByKey(
       '.tone-tones tbody tr:nth-child(2) button',
@@ -159,7 +159,7 @@ describe('comparing', function () {
     await browser.choose('Apart');
     await browser.settled();
     await browser.pick('What sets apart', 'shift worker');
-    await browser.waitForText('.stage', 'shift worker says more of it');
+    await browser.waitForText('.centre', 'shift worker says more of it');
     await browser.until('No line is drawn', async () => (await browser.all('.apart-line')).length > 4);
     await browser.driver.executeScript("document.querySelector('.apart-line').focus()");
     await browser.driver.actions().sendKeys(Key.ENTER).perform();
@@ -188,10 +188,10 @@ describe('comparing', function () {
   });
 
   it('compares sources one by one, where they have no attribute', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     const folder = join(root, 'demo/night-buses');
     const paths = readdirSync(folder).filter((name) => /^s\d\d.*\.txt$/.test(name));
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.press('Start an empty study');
     await (
       await browser.find('input[type=file][multiple]')
@@ -205,12 +205,12 @@ describe('comparing', function () {
     await browser.waitForText('.compare-table thead', /s01-hospital-porter/);
     await readByKey('.compare-cell', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
     await browser.undo();
-    await browser.waitForText('.empty-stage', 'Nothing to compare yet');
+    await browser.waitForText('.empty-centre', 'Nothing to compare yet');
   });
 
   it('keeps the company of a concept, two concepts, links by group and the sparser views of Links', async () => {
-    const { browser } = stage;
-    await stage.showSample();
+    const { browser } = setup;
+    await setup.showSample();
     await browser.goTo('links');
     const rows = async (): Promise<number> =>
       Number(await (await browser.find('.figure-table')).getAttribute('aria-rowcount')) - 1;
@@ -239,22 +239,22 @@ describe('comparing', function () {
   });
 
   it('keeps the themes, makes another number of them, says what became of which, and lays them side by side', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.goTo('themes');
     await (await browser.find('.theme-name')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Named by me', Key.ENTER);
     await browser.waitForText('.ledger', 'Named by me');
     await browser.choose('Side by side');
     await browser.press('Keep the themes as they are');
-    await browser.waitForText('.stage', 'Agreement 1.00');
+    await browser.waitForText('.centre', 'Agreement 1.00');
     await browser.choose('Themes');
     await browser.click('.choices button[aria-pressed=false]');
     await browser.waitForText('.became', /By the last change: .*(?:split into|are one now|is new|any more)/);
     await browser.choose('Side by side');
-    await browser.waitForText('.stage', /Agreement 0\.\d\d over/);
+    await browser.waitForText('.centre', /Agreement 0\.\d\d over/);
     await browser.find('.beside-moved .linklike');
     await browser.undo();
-    await browser.waitForText('.stage', 'Agreement 1.00');
+    await browser.waitForText('.centre', 'Agreement 1.00');
     await browser.waitForText('.ledger', 'Named by me');
     await browser.choose('Figures');
     await browser.settled();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 const TEXT =
   'The nightbus came in the rain. The nightbus left the shelter. A night bus in the wind. The night bus, the night bus again. ' +
@@ -13,11 +13,11 @@ const TEXT =
   'The theatre and the theater. A theatre by the theater, a theatre. The neighbour and the neighbor, a neighbour. ';
 
 describe('concepts', () => {
-  const stage = setStage();
+  const setup = setUp();
   let browser: Browser;
   let folder: string;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
     folder = mkdtempSync(join(tmpdir(), 'thicket-concepts-'));
   });
   afterEach(() => rmSync(folder, { recursive: true }));
@@ -26,7 +26,7 @@ describe('concepts', () => {
     return join(folder, name);
   };
   const withTexts = async (): Promise<void> => {
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.press('Start an empty study');
     const paths = ['a', 'b', 'c'].map((name) => file(`${name}.txt`, TEXT + `Note ${name}.`));
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));

@@ -2,14 +2,14 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 import { OPEN_STUDY_DATABASE } from './intake.ts';
 
 describe('words and figures', () => {
-  const stage = setStage();
+  const setup = setUp();
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
   const find = async (word: string): Promise<void> => {
     await (await browser.find('input[aria-label="Find a word"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), word);
@@ -17,7 +17,7 @@ describe('words and figures', () => {
   const ledger = '[data-testid=concept-ledger]';
 
   it('are nouns only, then names only, and a wrong kind is put right', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await find('Fen End');
     await browser.waitForText(ledger, /Fen End\s*17/);
@@ -72,7 +72,7 @@ describe('words and figures', () => {
   });
 
   it('keep their parts of speech over sessions, and only those found in the same way', async () => {
-    await stage.openSample();
+    await setup.openSample();
     await browser.goTo('concepts');
     await find('fare');
     await browser.waitForText(ledger, /fare\s*\d+/);
@@ -109,7 +109,7 @@ describe('words and figures', () => {
   });
 
   it('that are stopped are found on their list and let back in', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await find('people');
     await browser.waitForText(ledger, 'No word is like that.');
@@ -122,7 +122,7 @@ describe('words and figures', () => {
   });
 
   it('are never shown, and shown again, from where they are read', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await find('taxi');
     await browser.waitForText(ledger, /taxi\s*\d+/);
@@ -141,7 +141,7 @@ describe('words and figures', () => {
   });
 
   it('say in a sentence what they say, and what sets a group apart', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await find('driver');
     await browser.click(`${ledger} .row-button`);
@@ -171,7 +171,7 @@ describe('words and figures', () => {
   });
 
   it('open their passages from the matrix, from pairs and for several concepts, to be saved', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await browser.choose('Matrix');
     await browser.click('[aria-label="driver in d01-driver-veteran.txt: 10"]');

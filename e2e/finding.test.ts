@@ -2,14 +2,14 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import { STOPS } from '../core/src/words/sentences.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 describe('finding one’s way, and two researchers', () => {
-  const stage = setStage();
+  const setup = setUp();
 
   it('“what did she decide otherwise?”: her file beside mine, and one of her decisions taken over', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.fill('input[aria-label="Find on the map"]', 'camera', Key.ENTER);
     await browser.waitForText('.reader h2', 'camera');
     await browser.press('Drop');
@@ -35,7 +35,7 @@ describe('finding one’s way, and two researchers', () => {
   });
 
   it('is shown the way on first opening, goes anywhere by typing, and finds what the guide says', async () => {
-    const { browser, served } = stage;
+    const { browser, served } = setup;
     await browser.driver.get(`${served.address}/`);
     await browser.press('Open the sample study');
     await browser.find('.concept-map .map-word');
@@ -63,7 +63,7 @@ describe('finding one’s way, and two researchers', () => {
     // The keys go on where it led.
     await browser.until('The focus stayed behind', async () =>
       browser.driver.executeScript<boolean>(
-        "return location.pathname.endsWith('/concepts') && document.activeElement.matches('main.stage')",
+        "return location.pathname.endsWith('/concepts') && document.activeElement.matches('main.centre')",
       ),
     );
     await browser.driver.actions().sendKeys('?').perform();

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from './browser.ts';
 import { root } from './served.ts';
-import { setStage, type Stage } from './stage.ts';
+import { setUp, type Setup } from './set-up.ts';
 
 export const survey = join(root, 'demo/night-buses-survey/survey.csv');
 export const document = (name: string): string => join(root, 'demo/night-buses-documents', name);
@@ -16,7 +16,7 @@ export const OPEN_STUDY_DATABASE = `const openStudy = (then) => indexedDB.databa
 
 /** An empty study for each test of a suite, and what brings a messy collection into it. */
 export interface Intake {
-  readonly stage: Stage;
+  readonly setup: Setup;
   readonly browser: Browser;
   /** A folder that is gone after the test. */
   readonly folder: string;
@@ -33,12 +33,12 @@ export interface Intake {
  * @param begun whether each test begins in an empty study
  */
 export function setIntake({ begun = true }: { readonly begun?: boolean } = {}): Intake {
-  const stage = setStage();
+  const setup = setUp();
   let folder: string;
   const intake: Intake = {
-    stage,
+    setup,
     get browser() {
-      return stage.browser;
+      return setup.browser;
     },
     get folder() {
       return folder;
@@ -48,15 +48,15 @@ export function setIntake({ begun = true }: { readonly begun?: boolean } = {}): 
       return join(folder, name);
     },
     add: async (...paths) => {
-      await (await stage.browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
+      await (await setup.browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
     },
     emptyStudy: async () => {
-      await stage.browser.driver.get(stage.served.address);
-      await stage.browser.press('Start an empty study');
-      await stage.browser.find('input[type=file][multiple]');
+      await setup.browser.driver.get(setup.served.address);
+      await setup.browser.press('Start an empty study');
+      await setup.browser.find('input[type=file][multiple]');
     },
     addSurvey: async () => {
-      const { browser } = stage;
+      const { browser } = setup;
       await intake.add(survey);
       await browser.pick('Text column', 'remarks');
       await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');

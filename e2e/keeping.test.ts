@@ -12,7 +12,7 @@ const LONG_PATIENCE = 80_000;
 
 describe('what is kept', () => {
   const intake = setIntake({ begun: false });
-  const { stage, file, add, emptyStudy: begin } = intake;
+  const { setup, file, add, emptyStudy: begin } = intake;
   let browser: Browser;
   beforeEach(() => {
     browser = intake.browser;
@@ -51,14 +51,14 @@ describe('what is kept', () => {
     await without(anna);
     expect(filesWith(browser.profile, ben)).to.not.deep.equal([]);
 
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.click('[aria-label="Delete Untitled study"]');
     await browser.click('.ant-popconfirm-buttons .ant-btn-primary');
     await browser.waitForText('.ant-message', 'was deleted');
     await without(ben);
     await browser.driver.quit();
     await browser.start();
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.button('Start an empty study');
     for (const phrase of [anna, ben]) expect(filesWith(browser.profile, phrase), phrase).to.deep.equal([]);
   });
@@ -105,7 +105,7 @@ describe('what is kept', () => {
     await browser.settled();
     await browser.goTo('sources');
     await browser.waitForText('.trail', '2 sources');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await (await browser.find('input[type=file][accept=".thicket"]')).sendKeys(saved);
     await give('something else');
     await browser.waitForText('.control-fault', 'not its password');
@@ -115,7 +115,7 @@ describe('what is kept', () => {
 
     await browser.driver.quit();
     await browser.start();
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     expect(await browser.textOf('.start-list')).to.match(/A study with a password\s+locked with a password/);
     expect(filesWith(browser.profile, word)).to.deep.equal([]);
   });
@@ -228,7 +228,7 @@ describe('what is kept', () => {
     expect(await browser.textOf('.status-now')).to.not.include('up to date');
     await browser.waitForText('.trail li:nth-child(3)', 'not computed');
     await browser.press('Undo: add a.txt');
-    await browser.waitForText('.empty-stage', 'No sources yet');
+    await browser.waitForText('.empty-centre', 'No sources yet');
     expect(await browser.all('.stage-fault')).to.have.length(0);
   });
 
@@ -236,7 +236,7 @@ describe('what is kept', () => {
     // The folder is one of the browser's own, since no test can press what the system asks.
     const choose = `window.showDirectoryPicker = async () =>
       (await navigator.storage.getDirectory()).getDirectoryHandle('copies', { create: true });`;
-    await stage.openSample();
+    await setup.openSample();
     expect(await browser.textOf('.kept-note')).to.include('no copy yet');
     await browser.driver.executeScript(choose);
     await browser.click('.kept-note');
@@ -252,7 +252,7 @@ describe('what is kept', () => {
       '.copies-box',
       /The last copy outside it is Night buses in Larkhaven \d{4}-\d\d-\d\d\.thicket/,
     );
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.click('[aria-label="Delete Night buses in Larkhaven"]');
     await browser.click('.ant-popconfirm-buttons .ant-btn-primary');
     await browser.waitForText('.ant-message', 'was deleted');
@@ -263,13 +263,13 @@ describe('what is kept', () => {
   });
 
   it('is one set of studies, whichever of this machine’s names is used, and other addresses are told apart', async () => {
-    await browser.driver.get(stage.served.address.replace('127.0.0.1', 'localhost'));
+    await browser.driver.get(setup.served.address.replace('127.0.0.1', 'localhost'));
     await browser.button('Start an empty study');
-    expect(await browser.driver.getCurrentUrl()).to.equal(`${stage.served.address}/`);
+    expect(await browser.driver.getCurrentUrl()).to.equal(`${setup.served.address}/`);
     expect(await browser.textOf('.start-card')).to.include('yours may be at http://127.0.0.1:4680');
     await browser.press('Start an empty study');
     await browser.find('.study-title');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     expect(await browser.textOf('[aria-label="How studies are kept"]')).to.match(/in use, \d+ GB free/);
   });
 
@@ -308,14 +308,14 @@ describe('what is kept', () => {
   });
 
   it('can be nothing where the browser refuses to store, and then that is said, and what to do', async () => {
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.command('Page.addScriptToEvaluateOnNewDocument', {
       source: `if (new URLSearchParams(location.search).has('refused'))
         IDBFactory.prototype.open = () => { throw new DOMException('refused', 'SecurityError'); };`,
     });
-    await browser.driver.get(`${stage.served.address}/?refused`);
+    await browser.driver.get(`${setup.served.address}/?refused`);
     await browser.waitForText('.plain-page', 'This browser keeps nothing for this page');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.button('Start an empty study');
   });
 

@@ -1,16 +1,16 @@
 import { expect } from 'chai';
 import { By, Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 for (const motion of [false, true]) {
   describe(`without a mouse, ${motion ? 'with motion' : 'in stillness'}`, () => {
-    const stage = setStage({ motion });
+    const setup = setUp({ motion });
     let browser: Browser;
     beforeEach(() => {
-      browser = stage.browser;
+      browser = setup.browser;
     });
     /** A long test is run in one of both: boxes that are still on their way are the harder case, places are the same. */
     const onlyWhere =
@@ -35,7 +35,7 @@ for (const motion of [false, true]) {
       browser.driver.executeScript(`document.querySelector(${JSON.stringify(css)}).focus()`);
 
     it('a number is typed into its box, rounded to what it may be, and undone', async () => {
-      await stage.showSample();
+      await setup.showSample();
       await browser.goTo('links');
       await focus('.method-sentence .control');
       await keys(Key.ENTER);
@@ -53,7 +53,7 @@ for (const motion of [false, true]) {
     onlyWhere(true)(
       'every setting of every sentence is reached, says what it does, keeps the focus in and gives it back',
       async () => {
-        await stage.showSample();
+        await setup.showSample();
         let controls = 0;
         for (const stop of STOPS) {
           await browser.goTo(stop);
@@ -96,7 +96,7 @@ for (const motion of [false, true]) {
     );
 
     it('dialogs give the focus back to what opened them', async () => {
-      await stage.showSample();
+      await setup.showSample();
       await browser.goTo('sources');
       for (const [name, opener] of [
         ['Paste a text', '[aria-label="Paste a text"]'],
@@ -119,7 +119,7 @@ for (const motion of [false, true]) {
     });
 
     it('words of the map and the field have their own names, and arrows go from one to the next', async () => {
-      await stage.showSample();
+      await setup.showSample();
       for (const [stop, word] of [
         ['map', '.map-word'],
         ['concepts', '.field-word'],
@@ -146,7 +146,7 @@ for (const motion of [false, true]) {
     });
 
     it('the trail is one stop of Tab’s, and arrows go along it', async () => {
-      await stage.showSample();
+      await setup.showSample();
       expect(await browser.all('.trail a[tabindex="0"]')).to.have.length(1);
       await focus('.trail a[tabindex="0"]');
       await keys(Key.ARROW_LEFT);
@@ -163,7 +163,7 @@ for (const motion of [false, true]) {
     });
 
     onlyWhere(false)('no stop’s main thing is far, and titles say study and stop', async () => {
-      await stage.showSample();
+      await setup.showSample();
       for (const stop of STOPS) {
         await browser.goTo(stop);
         const title = await browser.driver.getTitle();
@@ -175,15 +175,15 @@ for (const motion of [false, true]) {
         );
         await focus('.brand');
         await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
-        expect(await nameOfFocus(), stop).to.equal('Skip to the stage');
+        expect(await nameOfFocus(), stop).to.equal('Skip to the centre');
         await keys(Key.ENTER);
-        expect(await isInside('main.stage'), `${stop}: the stage is skipped to`).to.equal(true);
+        expect(await isInside('main.centre'), `${stop}: the centre is skipped to`).to.equal(true);
         let tabs = 0;
         for (; tabs < 15; tabs++) {
           await keys(Key.TAB);
-          if (await isInside('main.stage *')) break;
+          if (await isInside('main.centre *')) break;
         }
-        expect(tabs, `${stop}: Tabs to the first thing of the stage`).to.be.lessThan(15);
+        expect(tabs, `${stop}: Tabs to the first thing of the centre`).to.be.lessThan(15);
         // And without skipping anything: what stands first in the list at the left.
         await focus('.brand');
         for (tabs = 1; tabs < 20 && !(await isInside('.ledger *')); tabs++) await keys(Key.TAB);
@@ -196,15 +196,15 @@ for (const motion of [false, true]) {
 }
 
 describe('in a small window, and at twice the size', () => {
-  const stage = setStage();
+  const setup = setUp();
 
   it('everything is reached without scrolling sideways', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     for (const [width, height] of [
       [1024, 700],
       [640, 400],
     ]) {
-      await stage.showSample();
+      await setup.showSample();
       await browser.fitWindow(width, height);
       for (const stop of STOPS) {
         await browser.goTo(stop);

@@ -1,23 +1,23 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
-const stage = setStage();
+const setup = setUp();
 
 describe('the map', function () {
   this.timeout(120_000);
 
   const pick = async (words: string): Promise<void> => {
-    const { browser } = stage;
+    const { browser } = setup;
     const find = await browser.find('input[aria-label="Find on the map"]');
     await find.sendKeys(Key.chord(Key.CONTROL, 'a'), words, Key.ENTER);
     await browser.waitForText('.reader h2', words);
   };
 
   it('print me this map in greyscale; what lies between two words, and what is two steps away?', async () => {
-    const { browser } = stage;
-    await stage.showSample();
+    const { browser } = setup;
+    await setup.showSample();
     await browser.press('On the picture');
     for (const words of ['the study’s title', 'the method sentence', 'how much went in', 'in greyscale'])
       await browser.choose(words);
@@ -55,8 +55,8 @@ describe('the map', function () {
   });
 
   it('how do drivers’ and residents’ maps differ, and where do they say it?', async () => {
-    const { browser } = stage;
-    await stage.showSample();
+    const { browser } = setup;
+    await setup.showSample();
     await browser.choose('By group');
     await browser.settled();
     const drawn = 'section[aria-label="driver or depot staff"] .tinted-parcel';
@@ -97,8 +97,8 @@ describe('the map', function () {
   });
 
   it('moves a word to another theme by mouse and by list, everything else stays; and undoes it', async () => {
-    const { browser } = stage;
-    await stage.showSample();
+    const { browser } = setup;
+    await setup.showSample();
     const places = async (): Promise<Record<string, string>> =>
       browser.driver.executeScript<Record<string, string>>(
         "return Object.fromEntries([...document.querySelectorAll('.map-word text')].map((each) => [each.textContent, each.getAttribute('transform')]))",

@@ -79,7 +79,7 @@ describe('messy files, to a researcher,', () => {
     await browser.waitForText('.trail', '19 kept');
     await browser.goTo('links');
     // So little text links nothing, which is said, and what there is to read is named.
-    await browser.waitForText('.stage', 'There is too little to link');
+    await browser.waitForText('.centre', 'There is too little to link');
     await browser.click('[aria-label="Pairs that come nearest"] button');
     await browser.waitForText('.reader', '2 windows in 2 passages of 2 sources');
     await browser.goTo('themes');

@@ -17,10 +17,10 @@ const ROWS = CLUSTERS.flatMap((words, c) => [
 
 describe('a network from another program', () => {
   const intake = setIntake();
-  const { stage, file } = intake;
+  const { setup, file } = intake;
 
   it('is opened without texts, shaped, read by its links, drawn, saved and opened again', async () => {
-    const { browser } = stage;
+    const { browser } = setup;
     const open = async (content: string): Promise<void> => {
       await browser.press('Or open a network of links without texts');
       await (await browser.find('.file-chooser')).sendKeys(file('links.csv', content));
@@ -69,7 +69,7 @@ describe('a network from another program', () => {
     const before = await browser.textOf('.trail');
     await browser.press('Save study');
     const saved = await browser.download('.thicket');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.waitForText('.start-list', /a network of 12 concepts and 21 links · \d themes/);
     await (await browser.find('input[aria-label="Study file"]')).sendKeys(saved);
     await browser.find('.concept-map .map-word');

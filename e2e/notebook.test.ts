@@ -3,14 +3,14 @@ import { readFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import { Key } from 'selenium-webdriver';
 import { readFile } from '../core/src/formats/read/files.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 describe('the Notebook and the report, to a researcher who writes up,', () => {
-  const stage = setStage();
+  const setup = setUp();
 
   it('“how was this before I dropped that word?”: a view kept with a key, beside what it is now', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.driver.actions().sendKeys('v').perform();
     await browser.waitForText('.ant-message', 'Concept map: kept in the Notebook.');
     const field = await browser.find('input[aria-label="Find on the map"]');
@@ -52,8 +52,8 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
   });
 
   it('“take one name out of all I publish, and make the report”: pseudonyms, and the words behind the first claim', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.press('Notebook');
     await browser.press('Report');
     await browser.waitForText('.report-preview', 'References');
@@ -121,19 +121,19 @@ describe('the Notebook and the report, to a researcher who writes up,', () => {
   });
 
   it('“give it to my colleague in another program”: a project with codes, passages and attributes, which opens as a study', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.goTo('themes');
     await browser.press('For other programs');
     await browser.pickFromMenu('Project (.qdpx)');
     const project = await browser.download('.qdpx');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.press('Start an empty study');
     await (await browser.find('input[type=file][multiple]')).sendKeys(project);
     await browser.waitForText('.trail', '36 sources');
     await browser.settled();
     // The attributes came along, and what was coded: words and whole passages, with the names of their codes.
-    await browser.waitForText('.stage', 'district');
+    await browser.waitForText('.centre', 'district');
     await browser.driver.executeScript(
       "[...document.querySelectorAll('button')].find((each) => /^Notebook/.test(each.textContent)).click()",
     );

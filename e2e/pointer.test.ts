@@ -2,14 +2,14 @@ import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import { Origin } from 'selenium-webdriver/lib/input.js';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 describe('the pointer', () => {
-  const stage = setStage();
-  const { showSample } = stage;
+  const setup = setUp();
+  const { showSample } = setup;
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
   /** The middle of an element on the page. */
   const middleOf = (script: string): Promise<[number, number]> =>

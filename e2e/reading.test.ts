@@ -1,13 +1,13 @@
 import { expect } from 'chai';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 describe('reading', () => {
-  const stage = setStage();
+  const setup = setUp();
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
   const search = async (query: string): Promise<void> => {
     const box = await browser.find('.search-box');
@@ -16,7 +16,7 @@ describe('reading', () => {
   const number = (text: string): number => Number(/\d[\d,]*/.exec(text)?.[0].replace(/,/g, ''));
 
   it('finds words in all their forms, exact phrases, and words near each other', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.driver.actions().sendKeys('/').perform();
     await browser.driver.actions().sendKeys('wait', Key.ENTER).perform();
     await browser.waitForText('.reader-count', /\d+ places/);
@@ -35,7 +35,7 @@ describe('reading', () => {
   });
 
   it('shows how drivers use a word and how residents do, side by side', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await search('safe');
     await browser.press('In lines');
     await browser.waitForText('.concordance', /“safe”, \d+ mentions/);
@@ -62,7 +62,7 @@ describe('reading', () => {
   });
 
   it('shows where concepts stand and what follows a word, down to the passages', async () => {
-    await stage.showSample();
+    await setup.showSample();
     await browser.goTo('concepts');
     await (await browser.find('input[aria-label="Find a word"]')).sendKeys('driver');
     await browser.click('.concept-row');
@@ -88,7 +88,7 @@ describe('reading', () => {
   });
 
   it('keeps an excerpt with a note, and finds it unharmed whatever changes', async () => {
-    await stage.openSample();
+    await setup.openSample();
     await search('shelter');
     await browser.find('.passage');
     const quote = await browser.textOf('.passage-text');
@@ -129,7 +129,7 @@ describe('reading', () => {
     // It goes with the study's file.
     await browser.press('Save study');
     const saved = await browser.download('.thicket');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await (await browser.find('input[aria-label="Study file"]')).sendKeys(saved);
     await browser.find('.map-word');
     await browser.press('Notebook 2');

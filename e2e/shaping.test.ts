@@ -4,17 +4,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 /** What a theme’s column says. */
 const column = (letter: string): string => `[aria-label="Theme ${letter}"]`;
 
 describe('themes, to a researcher who shapes them,', () => {
-  const stage = setStage();
+  const setup = setUp();
   let browser: Browser;
   beforeEach(async () => {
-    browser = stage.browser;
-    await stage.openSample();
+    browser = setup.browser;
+    await setup.openSample();
     await browser.goTo('themes');
     await browser.find(column('A'));
   });
@@ -107,7 +107,7 @@ describe('themes, to a researcher who shapes them,', () => {
 
   it('“what does a topic model say?”: topics beside the themes, how far they agree, and the words behind them', async () => {
     await browser.choose('Topics: a second opinion');
-    await browser.waitForText('.stage', /Agreement with the themes: 0\.[6-9]/);
+    await browser.waitForText('.centre', /Agreement with the themes: 0\.[6-9]/);
     await browser.waitForText('[aria-label="Topic 1"]', /Theme [A-G] \(\d+ of \d+\)/);
     await browser.click('[aria-label="Topic 1"] .row-button');
     await browser.waitForText('.reader', /\d+ (?:places|windows) in \d+ passages/);
@@ -127,11 +127,11 @@ describe('themes, to a researcher who shapes them,', () => {
     await browser.waitForText('[aria-label="Topic 1"]', 'fare');
     await browser.driver.executeScript('document.activeElement?.blur()');
     await browser.click('[aria-label="Topic 2"] .linklike');
-    await browser.waitForText('.stage', /\d+ words left out; take back/);
+    await browser.waitForText('.centre', /\d+ words left out; take back/);
     await browser.press('Undo');
     await browser.until(
       'They stay left out',
-      async () => !(await browser.textOf('.stage')).includes('left out; take back'),
+      async () => !(await browser.textOf('.centre')).includes('left out; take back'),
     );
   });
 
@@ -148,11 +148,11 @@ describe('themes, to a researcher who shapes them,', () => {
 });
 
 describe('links, to a researcher who weighs them,', () => {
-  const stage = setStage();
+  const setup = setUp();
 
   it('“what stays above that cut-off, and who keeps whose company?”: a cut-off moved by keys, a matrix, its passages', async () => {
-    const { browser } = stage;
-    await stage.openSample();
+    const { browser } = setup;
+    await setup.openSample();
     await browser.goTo('links');
     const slider = await browser.find('[aria-label="Cut-off"]');
     await browser.driver.executeScript('arguments[0].focus()', slider);

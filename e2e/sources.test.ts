@@ -9,7 +9,7 @@ import { survey, document, OPEN_STUDY_DATABASE, setIntake } from './intake.ts';
 
 describe('a messy collection', () => {
   const intake = setIntake();
-  const { stage, file, add } = intake;
+  const { setup, file, add } = intake;
   let browser: Browser;
   beforeEach(() => {
     browser = intake.browser;
@@ -30,7 +30,7 @@ describe('a messy collection', () => {
     await browser.find('[aria-label="age of survey 001: 22"]');
     await browser.waitForText('[aria-label="Attributes"]', 'date · ');
     await browser.press('Undo');
-    await browser.waitForText('.empty-stage', 'No sources yet');
+    await browser.waitForText('.empty-centre', 'No sources yet');
   });
 
   it('has a document that is split into the nine parts it is known to have', async () => {
@@ -94,7 +94,7 @@ describe('a messy collection', () => {
   });
 
   it('is worked with in part, through to the map', async () => {
-    await stage.openSample();
+    await setup.openSample();
     const all = await browser.mapWords();
     await browser.goTo('sources');
     await browser.press('all 36 sources');
@@ -183,9 +183,9 @@ describe('a messy collection', () => {
     await browser.waitForText('.intake-report', 'gives 2 attributes');
     await browser.press('OK');
     await browser.find('[aria-label="age of nurse-02-fen.txt: 37"]');
-    await browser.waitForText('.stage-note', 'Dates such as 3/4/2025 can be read two ways');
+    await browser.waitForText('.centre-note', 'Dates such as 3/4/2025 can be read two ways');
     await browser.press('Day first');
-    await browser.until('It asks again', async () => (await browser.all('.stage-note')).length === 0);
+    await browser.until('It asks again', async () => (await browser.all('.centre-note')).length === 0);
   });
 
   it('is trimmed after a look at what goes, and its speakers become sources', async () => {
@@ -255,7 +255,7 @@ describe('a messy collection', () => {
     await browser.press('Set it for 2 sources');
     await browser.find('[aria-label="date of a.txt: 2031-04-05"]');
     await browser.find('[aria-label="date of c.txt: 2031-05-03"]');
-    expect(await browser.all('.stage-note'), 'and not asked again').to.deep.equal([]);
+    expect(await browser.all('.centre-note'), 'and not asked again').to.deep.equal([]);
   });
 
   it('brought in with a table that names them have its attributes', async () => {

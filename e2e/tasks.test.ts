@@ -6,19 +6,19 @@ import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { CHROMIUM, faultsOf, type Browser } from './browser.ts';
 import { root } from './served.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 const STOPS = ['sources', 'clean', 'concepts', 'links', 'themes', 'map', 'compare'];
 
 describe('a researcher', () => {
-  const stage = setStage();
-  const { openSample, showSample } = stage;
+  const setup = setUp();
+  const { openSample, showSample } = setup;
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
   const open = async (path: string): Promise<void> => {
-    await browser.driver.get(`${stage.served.address}${path}`);
+    await browser.driver.get(`${setup.served.address}${path}`);
   };
 
   it('opens the sample from the first page and reaches the map', async () => {
@@ -48,7 +48,7 @@ describe('a researcher', () => {
     ];
     await open('/');
     await browser.press('Start an empty study');
-    await browser.waitForText('.empty-stage', 'No sources yet');
+    await browser.waitForText('.empty-centre', 'No sources yet');
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
     await browser.waitForText('.intake-report', '3 sources came in');
     const report = await browser.textOf('.intake-report');
@@ -65,9 +65,9 @@ describe('a researcher', () => {
     await browser.click('.grid-row [title="Read two.md"]');
     await browser.waitForText('.whole-text', '<script>alert(1)</script>');
     await browser.goTo('links');
-    await browser.waitForText('.empty-stage', /too little to link/);
+    await browser.waitForText('.empty-centre', /too little to link/);
     await browser.goTo('map');
-    await browser.waitForText('.empty-stage', /too little to draw/);
+    await browser.waitForText('.empty-centre', /too little to draw/);
     rmSync(folder, { recursive: true });
   });
 
@@ -82,7 +82,7 @@ describe('a researcher', () => {
     await browser.settled();
     await browser.goTo('compare');
     await browser.waitForText('.compare-table', 'retired driver');
-    await browser.waitForText('.stage', 'one source only');
+    await browser.waitForText('.centre', 'one source only');
   });
 
   it('sees what a cleaning step does and switches it', async () => {
@@ -170,8 +170,8 @@ describe('a researcher', () => {
     await browser.press('Keep');
     await browser.waitForText('.concept-card', 'kept by you');
     await browser.goTo('themes');
-    await browser.waitForText('.stage', 'radio');
-    await browser.waitForText('.stage', 'mothers');
+    await browser.waitForText('.centre', 'radio');
+    await browser.waitForText('.centre', 'mothers');
   });
 
   it('saves a study, clears the browser, opens it, and finds the same map', async () => {

@@ -2,18 +2,18 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { By, Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 /** What the map's strokes and words look like. */
 const STROKES = ['d', 'fill', 'stroke', 'opacity', 'stroke-dasharray', 'stroke-linecap'];
 const TYPE = ['font-weight', 'fill', 'stroke', 'stroke-width'];
 
 describe('from links to the comparison, a researcher', () => {
-  const stage = setStage();
-  const { openSample, showSample } = stage;
+  const setup = setUp();
+  const { openSample, showSample } = setup;
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
 
   it('changes the window in the sentence, and everything follows without a button', async () => {

@@ -4,14 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
-import { setStage } from './stage.ts';
+import { setUp } from './set-up.ts';
 
 describe('ways through the interface', () => {
-  const stage = setStage();
-  const { openSample, showSample } = stage;
+  const setup = setUp();
+  const { openSample, showSample } = setup;
   let browser: Browser;
   beforeEach(() => {
-    browser = stage.browser;
+    browser = setup.browser;
   });
 
   it('takes a word one searched for off the list of concepts, and lets it back in', async () => {
@@ -56,7 +56,7 @@ describe('ways through the interface', () => {
   });
 
   it('pastes a text as a source and finds it after a reload; drops files on the first page', async () => {
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.press('Start an empty study');
     const title = await browser.find('.study-title');
     await title.sendKeys(Key.chord(Key.CONTROL, 'a'), 'My study', Key.ENTER);
@@ -74,7 +74,7 @@ describe('ways through the interface', () => {
     await browser.driver.navigate().refresh();
     await browser.find('[aria-label="place of Field note: Harbour"]');
     expect(await (await browser.find('.study-title')).getAttribute('value')).to.equal('My study');
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.waitForText('.start-list', /My study\s+1 source · 6 words/);
     expect(await browser.violations()).to.deep.equal([]);
 
@@ -178,7 +178,7 @@ describe('ways through the interface', () => {
     });
     // Work this long is shared with a second worker.
     await browser.useCores(2);
-    await browser.driver.get(stage.served.address);
+    await browser.driver.get(setup.served.address);
     await browser.press('Start an empty study');
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
     await browser.until('There is nothing to stop', async () => {
@@ -199,7 +199,7 @@ describe('ways through the interface', () => {
   });
 
   it('widens, narrows and folds the panes by keys and by dragging, and finds them so again', async () => {
-    await stage.showSample();
+    await setup.showSample();
     const widthOf = (css: string): Promise<number> =>
       browser.driver.executeScript<number>('return document.querySelector(arguments[0]).offsetWidth', css);
     const before = await widthOf('.ledger');

@@ -17,7 +17,7 @@ type Side = keyof PaneWidths;
 /** Pixels; a ledger needs room for a word and its bar, the Reader for a line of about thirty letters. */
 const LEAST: Readonly<Record<Side, number>> = { ledger: 170, reader: 220 };
 const MOST: Readonly<Record<Side, number>> = { ledger: 560, reader: 760 };
-/** What the stage keeps whatever is drawn. */
+/** What the centre keeps whatever is drawn. */
 const LEAST_STAGE = 320;
 /** What the style sheet reads their widths from. */
 const VARIABLES: Readonly<Record<Side, string>> = { ledger: '--ledger-width', reader: '--reader-width' };
@@ -26,7 +26,7 @@ const AS_GIVEN: Readonly<Record<Side, number>> = { ledger: 250, reader: 340 };
 const KEY_STEP = 16;
 const NAMES: Readonly<Record<Side, string>> = { ledger: 'list', reader: 'Reader' };
 
-/** Ledger, stage and Reader beside each other; the outer two are widened, narrowed and folded, by pointer and by keys. */
+/** Ledger, centre and Reader beside each other; the outer two are widened, narrowed and folded, by pointer and by keys. */
 export function Columns({ isWhole, children }: { isWhole: boolean; children: ReactNode }) {
   const [widths, setWidths] = useState(keptWidths);
   const columns = useRef<HTMLDivElement>(null);

@@ -11,7 +11,7 @@ import { useTellFault } from '../pieces/use-fault.ts';
 import { toParams } from '../pieces/selection.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { goToDecision } from '../store/studies.ts';
-import { followToStage } from './focus-stage.ts';
+import { followToCentre } from './focus-centre.ts';
 import styles from './GoTo.module.css';
 
 const MOST_SHOWN = 12;
@@ -47,7 +47,7 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
       (stop: string, params: Readonly<Record<string, string>> = {}) =>
       (): void => {
         const pathname = `/study/${id}/${stop}`;
-        const follow = followToStage(location.pathname === pathname);
+        const follow = followToCentre(location.pathname === pathname);
         tellFault('It was not opened', async () => {
           await navigate({ pathname, search: new URLSearchParams(params).toString() });
           follow();

@@ -10,7 +10,7 @@ import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { listEntries } from '../store/notebook.ts';
 import { redo, undo } from '../store/studies.ts';
 import { saveStudyFile } from '../keeping/save-study.ts';
-import { ReadingStage } from '../reading/ReadingStage.tsx';
+import { ReadingCentre } from '../reading/ReadingCentre.tsx';
 import { SearchBox } from '../reading/SearchBox.tsx';
 import { Columns } from './Columns.tsx';
 import { DecisionList } from './DecisionList.tsx';
@@ -49,7 +49,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
-  const { name, Stage } = STOPS_BY_NAME[stop];
+  const { name, Centre } = STOPS_BY_NAME[stop];
   const title = outerTitle(study);
   useEffect(() => {
     document.title = `${name} · ${title} – Green Thicket`;
@@ -132,7 +132,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <StageFault />
           <Columns isWhole={reading !== undefined}>
             <InTurn key={reading ? 'look' : stop}>
-              {reading ? <ReadingStage back={name} /> : <Stage />}
+              {reading ? <ReadingCentre back={name} /> : <Centre />}
             </InTurn>
           </Columns>
           {way.path}

@@ -1,4 +1,4 @@
-/** Widths of the panes beside the stage: pixels, folded away, or what the style sheet gives. */
+/** Widths of the panes beside the centre: pixels, folded away, or what the style sheet gives. */
 export interface PaneWidths {
   readonly ledger: number | 'folded' | 'auto';
   readonly reader: number | 'folded' | 'auto';

@@ -7,7 +7,7 @@ import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { keepEntry } from '../store/notebook.ts';
 
-/** Keeps what is shown on the stage in the Notebook, with its picture and numbers as they are now; V does it from anywhere. */
+/** Keeps what is shown on the centre in the Notebook, with its picture and numbers as they are now; V does it from anywhere. */
 export function KeepView() {
   const { id, log } = useStudy();
   const { pathname, search } = useLocation();

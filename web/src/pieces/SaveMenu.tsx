@@ -40,7 +40,7 @@ export function SaveMenu({
       }
     });
   return (
-    <span className="stage-bar-end">
+    <span className="centre-bar-end">
       <Dropdown
         trigger={['click']}
         autoFocus

@@ -128,7 +128,7 @@ export interface OpenSource {
   readonly at: number;
 }
 
-/** The ways of looking at the words behind a selection on the whole stage. */
+/** The ways of looking at the words behind a selection on the whole centre. */
 export const LOOKS = ['lines', 'where', 'branches'] as const;
 export type Look = (typeof LOOKS)[number];
 
@@ -141,7 +141,7 @@ export interface SelectionState {
   /** The source that is open in the Reader, if one is. */
   readonly open: OpenSource | null;
   readonly openSource: (open: OpenSource | null) => void;
-  /** How the words are looked at on the stage; undefined while the stop's own stage is shown. */
+  /** How the words are looked at on the centre; undefined while the stop's own centre is shown. */
   readonly look: Look | undefined;
   readonly setLook: (look: Look | undefined) => void;
 }

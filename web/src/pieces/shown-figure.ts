@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import type { FigureQuestion } from '@green-thicket/core/views/view-types';
 import { useSame } from './use-same.ts';
 
-/** What is on the stage that can be kept, the latest last. */
+/** What is on the centre that can be kept, the latest last. */
 const shown: FigureQuestion[] = [];
 
 /** Says what a part of the page shows, so that it can be kept from anywhere with one key. */

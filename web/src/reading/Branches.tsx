@@ -14,17 +14,17 @@ const THICKEST = 22;
 const LINE = 24;
 const ROUND = 310;
 
-/** Lines of branches that the stage has room for. */
-const linesOfStage = (): number => Math.floor((window.innerHeight - ROUND) / LINE);
+/** Lines of branches that the centre has room for. */
+const linesOfCentre = (): number => Math.floor((window.innerHeight - ROUND) / LINE);
 
 /** What follows, or precedes, a word: common beginnings joined to branches as thick as they are frequent. */
 export function Branches({ selection }: { selection: PlainSelection }) {
   const [direction, setDirection] = useState<Direction>('after');
-  const [lines] = useState(linesOfStage);
+  const [lines] = useState(linesOfCentre);
   const { data, isPlaceholderData } = useView('branches', { selection, direction, path: [], lines });
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <Segmented
           aria-label="Direction"
           value={direction}
@@ -39,7 +39,7 @@ export function Branches({ selection }: { selection: PlainSelection }) {
             `${data.title}, ${counted(data.count, 'mention')}; within its sentence. Open a branch to follow it; its number reads its passages.`}
         </span>
       </div>
-      <div className="stage-body">
+      <div className="centre-body">
         {data && (
           <div className={`${styles.branchRoot} ${direction}`}>
             <strong className={styles.branchWord}>{data.title}</strong>

@@ -37,7 +37,7 @@ export function Concordance({ selection }: { selection: Selection }) {
   useShownFigure({ kind: 'concordance', selection, group: groups.length === 1 ? groups[0] : null });
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <label className="control-row">
           Sorted
           <Select
@@ -87,7 +87,7 @@ export function Concordance({ selection }: { selection: Selection }) {
             />
           ))}
       </div>
-      <div className={`stage-body ${styles.concordances}`}>
+      <div className={`centre-body ${styles.concordances}`}>
         {groups.map((group) => (
           <Lines
             key={group?.value ?? ''}

@@ -27,7 +27,7 @@ export function Dispersion({ selection }: { selection: Selection }) {
   useShownFigure({ kind: 'dispersion', selection });
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <label className="control-row">
           Beside it
           <Select
@@ -49,7 +49,7 @@ export function Dispersion({ selection }: { selection: Selection }) {
           place.
         </span>
       </div>
-      <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+      <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
         {data?.rows.map((row) => (
           <Strip key={row.title} row={row} sourceStarts={data.sourceStarts} />
         ))}

@@ -13,7 +13,7 @@ export interface StopDescription {
   readonly name: string;
   /** Its live figure on the trail. */
   readonly figure: { readonly plain: PlainFigure } | { readonly useFigure: () => LiveFigure };
-  readonly Stage: () => React.JSX.Element;
+  readonly Centre: () => React.JSX.Element;
   /** The controls of its method sentence. */
   readonly controls: Partial<Readonly<Record<ControlName, ControlDefinition>>>;
   /** Its method sentence, where that is more than words and controls. */

@@ -31,7 +31,7 @@ const FACES: readonly { readonly value: TextFace | 'figures'; readonly label: st
   { value: 'figures', label: 'Figures' },
 ];
 
-/** Clean: the text itself fills the stage; what a step takes out or changes stays visible as a trace until it is hidden. */
+/** Clean: the text itself fills the centre; what a step takes out or changes stays visible as a trace until it is hidden. */
 export function CleanStop() {
   const { state } = useStudy();
   const sources = workingSources(state);
@@ -52,8 +52,8 @@ export function CleanStop() {
     return (
       <>
         <section className="ledger" aria-label="Steps" />
-        <main className="stage" aria-label="Clean">
-          <div className="empty-stage">
+        <main className="centre" aria-label="Clean">
+          <div className="empty-centre">
             <h2>{network ? 'Nothing to clean' : 'Nothing to clean yet'}</h2>
             <p>
               {network
@@ -93,10 +93,10 @@ export function CleanStop() {
         />
         {panel === 'steps' ? <StepList /> : <LeftToClean onShow={show} />}
       </section>
-      <main className="stage" aria-label="Clean">
-        <div className="stage-bar">
+      <main className="centre" aria-label="Clean">
+        <div className="centre-bar">
           <Segmented aria-label="Show the text" value={face} options={[...FACES]} onChange={setFace} />
-          <span className="stage-bar-end">
+          <span className="centre-bar-end">
             <RecipeButtons />
             <CleanedExport />
           </span>
@@ -105,7 +105,7 @@ export function CleanStop() {
           <CleanFigures onShow={show} />
         ) : (
           <>
-            <div className="stage-bar">
+            <div className="centre-bar">
               <Button
                 size="small"
                 aria-label="Source before"
@@ -134,7 +134,7 @@ export function CleanStop() {
               {found && <FoundBar found={found} onChange={setFound} />}
             </div>
             {data && (
-              <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+              <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
                 <CleanText
                   view={data}
                   face={face}

@@ -9,7 +9,7 @@ import { CONTROLS } from './controls.tsx';
 export const cleanStop = {
   name: 'Clean',
   figure: { useFigure: liveFigure('wordsOnTrail', ({ words }) => `${inFigures(words)} words`) },
-  Stage: CleanStop,
+  Centre: CleanStop,
   controls: CONTROLS,
   Sentence: StepParts,
   Around: PointedStepDesk,

@@ -37,15 +37,15 @@ export function Apart() {
   const against = other !== REST && names.includes(other) && other !== group ? other : null;
   if (names.length < 2 || group === undefined) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>Two groups are needed</h2>
         <p>Choose an attribute with two groups or more in the sentence above.</p>
       </div>
     );
   }
   return (
-    <div className="stage-body">
-      <div className="stage-bar">
+    <div className="centre-body">
+      <div className="centre-bar">
         <Select
           size="small"
           className="short"

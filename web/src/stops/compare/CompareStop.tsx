@@ -39,9 +39,9 @@ export function CompareStop() {
   return (
     <InTurn>
       <ThemeLedger />
-      <main className="stage" aria-label="Compare">
+      <main className="centre" aria-label="Compare">
         {isEmpty ? (
-          <div className="empty-stage">
+          <div className="empty-centre">
             <h2>{network ? 'Nothing to compare' : 'Nothing to compare yet'}</h2>
             <p>
               {network
@@ -62,7 +62,7 @@ export function CompareStop() {
           </div>
         ) : (
           <>
-            <div className={`stage-bar ${styles.faceBar}`}>
+            <div className={`centre-bar ${styles.faceBar}`}>
               <Segmented
                 size="small"
                 aria-label="How to look at it"

@@ -23,7 +23,7 @@ export function Course({ rows }: { rows: RowsAsked }) {
   );
   if (groups.length === 0) return <p className="quiet">No source has a value of this attribute.</p>;
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <p className={styles.courseLead}>
         <span className="quiet">
           Each source is parted into ten from its beginning to its end. A bar is the share of stretches there

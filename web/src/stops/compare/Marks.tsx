@@ -41,7 +41,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
   const { groups } = comparison;
   if (groups.length === 0) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>No groups to compare</h2>
         <p>
           {state.settings.compare.columns === 'subsets'
@@ -53,7 +53,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
   }
   if (data.rows.length === 0) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>No rows</h2>
         <p>Nothing of this kind is there. Choose other rows above.</p>
       </div>
@@ -68,7 +68,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
   const title = `Strength by ${data.attribute ?? 'group'}`;
   const few = comparison.smallestP >= 0.05 && groups.length > 1;
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <p className={styles.marksLead}>
         <span className="quiet">
           {isTable

@@ -35,7 +35,7 @@ export function OverTime({ rows }: { rows: RowsAsked }) {
   const attribute = dates !== undefined && dated.includes(dates) ? dates : dated[0];
   if (attribute === undefined) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>No dates yet</h2>
         <p>
           Give the sources a date at Sources: an attribute whose kind is “date”, typed, read from a table,
@@ -77,8 +77,8 @@ function ByPeriod({
     0.02,
   );
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-      <div className="stage-bar">
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
+      <div className="centre-bar">
         {dated.length > 1 && (
           <Select
             size="small"

@@ -35,8 +35,8 @@ export function Profiles() {
     .filter(({ members }) => members.length > 0);
   let drawn = 0;
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-      <div className="stage-bar">
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
+      <div className="centre-bar">
         <Select
           size="small"
           aria-label="Order of the sources"

@@ -34,8 +34,8 @@ export function Tone() {
   const name = data.lists.find((each) => each.name === list)?.name ?? data.lists[0].name;
   const toned = selection?.kind === 'stretches' ? selection : undefined;
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-      <div className="stage-bar">
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
+      <div className="centre-bar">
         <Select
           size="small"
           aria-label="List"

@@ -18,8 +18,8 @@ export function Voices() {
     [picked, selected].find((each) => themes.some((theme) => theme.letter === each)) ?? themes[0]?.letter;
   if (letter === undefined) return null;
   return (
-    <div className="stage-body">
-      <div className="stage-bar">
+    <div className="centre-body">
+      <div className="centre-bar">
         <Select
           size="small"
           aria-label="Voices on"

@@ -15,6 +15,6 @@ export const compareStop = {
       return attribute === undefined ? 'no attribute yet' : `by ${attribute}`;
     }),
   },
-  Stage: CompareStop,
+  Centre: CompareStop,
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -27,7 +27,7 @@ export function BulkChoice({
     onDone();
   };
   return (
-    <div className="stage-bar bulk-bar">
+    <div className="centre-bar bulk-bar">
       <span className="quiet">{none ? 'None ticked' : `${counted(keys.length, 'concept')} ticked`}</span>
       <Button size="small" disabled={none} onClick={() => act(() => decide({ kind: 'keepConcepts', keys }))}>
         Keep

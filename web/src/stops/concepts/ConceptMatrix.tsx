@@ -71,7 +71,7 @@ export function ConceptMatrix() {
     within.sourceId === sourceId;
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <Segmented
           size="small"
           aria-label="Figure of the matrix"

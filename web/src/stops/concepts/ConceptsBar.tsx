@@ -44,7 +44,7 @@ export function ConceptsBar() {
   const { face, across, up, group, against } = look;
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <Segmented<ConceptsLook['face']>
           aria-label="Face"
           value={face}
@@ -53,7 +53,7 @@ export function ConceptsBar() {
         />
       </div>
       {(face === 'field' || face === 'table') && (
-        <div className="stage-bar">
+        <div className="centre-bar">
           {face === 'field' && (
             <>
               <AxisChoice label="Across" value={across} onChange={(across) => change({ across })} />

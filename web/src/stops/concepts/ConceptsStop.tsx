@@ -66,8 +66,8 @@ function ConceptsOfTexts() {
     return (
       <>
         <section className="ledger" aria-label="Words" />
-        <main className="stage" aria-label="Concepts">
-          <div className="empty-stage">
+        <main className="centre" aria-label="Concepts">
+          <div className="empty-centre">
             <h2>No concepts yet</h2>
             <p>Add texts at Sources; the words and phrases they turn on will stand here.</p>
           </div>
@@ -86,13 +86,13 @@ function ConceptsOfTexts() {
         onPick={pick}
         dimmed={isPlaceholderData}
       />
-      <main className="stage" aria-label="Concepts">
+      <main className="centre" aria-label="Concepts">
         <ConceptsBar />
         {(face === 'table' || (face === 'field' && ticked.size > 0)) && (
           <BulkChoice rows={figured} ticked={ticked} onDone={() => setTicked(new Set())} />
         )}
         <div
-          className={`stage-body${STACKED.has(face) ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
+          className={`centre-body${STACKED.has(face) ? ' stacked' : ''}${isPlaceholderData ? ' dimmed' : ''}`}
         >
           <Face
             data={data}

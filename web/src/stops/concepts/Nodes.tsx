@@ -99,8 +99,8 @@ export function Nodes() {
           </p>
         )}
       </section>
-      <main className="stage" aria-label="Concepts">
-        <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
+      <main className="centre" aria-label="Concepts">
+        <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
           {data && (
             <FigureTable label="Concepts" rows={data.rows} rowKey={({ key }) => key} columns={columns} />
           )}

@@ -38,7 +38,7 @@ export function PlainCounts() {
   if (!data) return <p className="quiet">Counting …</p>;
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <Select
           size="small"
           aria-label="Counts by"

@@ -76,7 +76,7 @@ export function WordPicture({
   const address = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(picture)}`;
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <label className="control-row">
           Words
           <Slider

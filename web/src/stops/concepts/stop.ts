@@ -8,7 +8,7 @@ import { CONTROLS } from './controls.tsx';
 export const conceptsStop = {
   name: 'Concepts',
   figure: { useFigure: liveFigure('conceptsOnTrail', ({ concepts }) => `${inFigures(concepts)} kept`) },
-  Stage: ConceptsStop,
+  Centre: ConceptsStop,
   controls: CONTROLS,
   Around: ConceptsLookDesk,
 } satisfies StopDescription;

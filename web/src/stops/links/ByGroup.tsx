@@ -32,7 +32,7 @@ export function ByGroup() {
   const names = attributeNames(workingSources(state));
   if (names.length === 0) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>No groups yet</h2>
         <p>Give the sources an attribute, such as role or place, at Sources.</p>
       </div>
@@ -77,7 +77,7 @@ export function ByGroup() {
   ];
   return (
     <>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <Select
           size="small"
           className="short"
@@ -105,7 +105,7 @@ export function ByGroup() {
           {groups.length > MOST_GROUPS && ` The first ${MOST_GROUPS} of ${groups.length} groups.`}
         </span>
       </div>
-      <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
+      <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
         <FigureTable label="Links by group" rows={rows} rowKey={keyOf} columns={columns} />
       </div>
     </>

@@ -31,7 +31,7 @@ export function Company({
   const other = second ?? linked;
   if (asked === null) {
     return (
-      <div className="empty-stage">
+      <div className="empty-centre">
         <h2>Whose company?</h2>
         <p>Pick a concept at the left, or a link in the list, and see what it stands with and how surely.</p>
       </div>
@@ -39,7 +39,7 @@ export function Company({
   }
   return (
     <div className={styles.company}>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <span>beside</span>
         <Select
           showSearch

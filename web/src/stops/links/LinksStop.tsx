@@ -172,9 +172,9 @@ function LinksOfTexts() {
         )}
         <RepeatsNote />
       </section>
-      <main className="stage" aria-label="Links">
+      <main className="centre" aria-label="Links">
         {data && data.standing === 0 && !concept ? (
-          <div className="empty-stage">
+          <div className="empty-centre">
             <h2>{state.sources.length === 0 ? 'No links yet' : 'There is too little to link'}</h2>
             <p>
               {state.sources.length === 0
@@ -184,8 +184,8 @@ function LinksOfTexts() {
             {data.nearest.length > 0 && <Nearest rows={data.nearest} />}
           </div>
         ) : (
-          <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
-            <div className="stage-bar">
+          <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
+            <div className="centre-bar">
               <Segmented
                 aria-label="How to look at the links"
                 value={face}

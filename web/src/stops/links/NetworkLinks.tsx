@@ -58,9 +58,9 @@ export function NetworkLinks() {
           </p>
         )}
       </section>
-      <main className="stage" aria-label="Links">
-        <div className={isPlaceholderData ? 'stage-body stacked dimmed' : 'stage-body stacked'}>
-          <div className="stage-bar">
+      <main className="centre" aria-label="Links">
+        <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
+          <div className="centre-bar">
             <Segmented
               aria-label="How to look at the links"
               value={face}

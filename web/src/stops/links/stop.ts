@@ -7,6 +7,6 @@ import { CONTROLS } from './controls.tsx';
 export const linksStop = {
   name: 'Links',
   figure: { useFigure: liveFigure('linksOnTrail', ({ links }) => `${inFigures(links)} stand`) },
-  Stage: LinksStop,
+  Centre: LinksStop,
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -40,8 +40,10 @@ export function DifferenceMap({ map }: { map: MapView }) {
   const words = new Map((apart.data?.rows ?? []).map((row) => [row.keys[0], row]));
   const side = (weight: number): number => (weight < 0 ? b : a);
   return (
-    <div className={themes.isPlaceholderData || apart.isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
-      <div className="stage-bar">
+    <div
+      className={themes.isPlaceholderData || apart.isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}
+    >
+      <div className="centre-bar">
         <b style={{ color: MOSS }}>more:</b>
         <Select
           size="small"

@@ -45,7 +45,9 @@ export function GroupMaps({ map }: { map: MapView }) {
   const most = { mostTheme: mostOf(themes.data), mostWord: mostOf(words.data) };
   const { within } = themes.data;
   return (
-    <div className={themes.isPlaceholderData || words.isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+    <div
+      className={themes.isPlaceholderData || words.isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}
+    >
       <p className={styles.mapLead}>
         <span className="quiet">
           The same ground for each group: the fuller a parcel, the stronger its theme there; words are as

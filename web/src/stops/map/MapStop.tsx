@@ -115,9 +115,9 @@ export function MapStop() {
           </p>
         )}
       </ThemeLedger>
-      <main className={`stage ${styles.mapStage}`} aria-label="Map">
+      <main className={`centre ${styles.mapCentre}`} aria-label="Map">
         {data && !drawn && (
-          <div className="empty-stage">
+          <div className="empty-centre">
             <h2>{isEmpty ? 'No map yet' : 'There is too little to draw'}</h2>
             <p>
               {isEmpty
@@ -129,7 +129,7 @@ export function MapStop() {
           </div>
         )}
         {!data && (
-          <div className="empty-stage">
+          <div className="empty-centre">
             {isEmpty ? (
               <>
                 <h2>No map yet</h2>

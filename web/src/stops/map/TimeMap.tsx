@@ -65,7 +65,7 @@ function Through({ map, dates }: { map: MapView; dates: string }) {
   const [ofTheme, ofWord] = [shares(themes), shares(words)];
   const within: Within = { groups: [], when: { dates, period: themes.period, value: name } };
   return (
-    <div className="stage-body">
+    <div className="centre-body">
       <div className={styles.timeBar}>
         <Button size="small" aria-pressed={isPlaying} onClick={() => setPlaying(!isPlaying)}>
           {isPlaying ? 'Stop' : 'Play'}

@@ -11,6 +11,6 @@ export const mapStop = {
       themes === 0 ? 'nothing to draw' : counted(themes, 'parcel'),
     ),
   },
-  Stage: MapStop,
+  Centre: MapStop,
   controls: CONTROLS,
 } satisfies StopDescription;

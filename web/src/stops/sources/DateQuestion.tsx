@@ -14,7 +14,7 @@ export function DateQuestion() {
   if (dateOrderOf(dates) !== 'open') return null;
   const example = dates.find((value) => dateOrderOf([value]) === 'open') ?? '';
   return (
-    <p className={styles.stageNote} role="alert">
+    <p className={styles.centreNote} role="alert">
       Dates such as {example} can be read two ways. How are they written?{' '}
       <Button size="small" onClick={() => decide({ kind: 'setSources', change: { dateOrder: 'dmy' } })}>
         Day first

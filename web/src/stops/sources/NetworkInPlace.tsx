@@ -7,7 +7,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 export function NetworkInPlace({ network: { name, concepts, links } }: { network: OtherNetwork }) {
   const { id, decide } = useStudy();
   return (
-    <div className="empty-stage">
+    <div className="empty-centre">
       <h2>A network without texts</h2>
       <p>
         {name}: {counted(concepts.length, 'concept')} and {counted(links.split('\n').length, 'link')}, by

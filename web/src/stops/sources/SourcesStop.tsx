@@ -56,11 +56,11 @@ export function SourcesStop() {
           </InTurn>
         )}
       </section>
-      <main className="stage" aria-label="Sources">
+      <main className="centre" aria-label="Sources">
         {network ? (
           <NetworkInPlace network={network} />
         ) : state.sources.length === 0 ? (
-          <div className="empty-stage">
+          <div className="empty-centre">
             <h2>No sources yet</h2>
             <p>
               Drop files here, choose them, or paste a text. Interviews, answers, notes, documents: one file
@@ -69,7 +69,7 @@ export function SourcesStop() {
           </div>
         ) : (
           <InTurn>
-            <div className="stage-bar">
+            <div className="centre-bar">
               <Input
                 className="short"
                 size="small"
@@ -86,7 +86,7 @@ export function SourcesStop() {
                     ? `${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${inFigures(data.sentences)} sentences`
                     : 'counting words …'}
               </span>
-              <span className="stage-bar-end">
+              <span className="centre-bar-end">
                 <Button size="small" onClick={() => setDialog('split')}>
                   Split …
                 </Button>

@@ -18,7 +18,7 @@ export const sourcesStop = {
         : `${working} of ${counted(state.sources.length, 'source')}`;
     },
   },
-  Stage: SourcesStop,
+  Centre: SourcesStop,
   controls: CONTROLS,
   Around: IntakeDesk,
 } satisfies StopDescription;

@@ -35,8 +35,8 @@ export function Beside({ data }: { data: ThemesView }) {
     setPicked(undefined);
   };
   return (
-    <div className="stage-body">
-      <div className="stage-bar">
+    <div className="centre-body">
+      <div className="centre-bar">
         <Input
           size="small"
           className="short"

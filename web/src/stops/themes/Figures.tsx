@@ -98,7 +98,7 @@ export function Figures({ steadiness }: { steadiness: View<SteadinessView> }) {
     },
   ];
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <div className={styles.themeFigures} style={{ height: 34 + 31 * Math.min(9, data.rows.length) }}>
         <FigureTable
           label="Figures of the themes"

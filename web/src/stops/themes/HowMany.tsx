@@ -19,7 +19,7 @@ export function HowMany({ data }: { data: ThemesView }) {
   const choices = many?.choices ?? [];
   return (
     <section aria-label="How many themes" className={isPlaceholderData ? 'dimmed' : undefined}>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <b>How many?</b>
         <span className={styles.choices}>
           {choices.map(({ themes, resolution, steadiness, resolutions }) => {
@@ -47,7 +47,7 @@ export function HowMany({ data }: { data: ThemesView }) {
             as many as come back best
           </button>
         )}
-        <span className="stage-bar-end">
+        <span className="centre-bar-end">
           <button
             type="button"
             className="linklike"
@@ -159,7 +159,7 @@ function Braid({ many }: { many: HowManyView }) {
             type="button"
             className="linklike"
             disabled={isNow}
-            // In a narrow stage its words would reach over the edge.
+            // In a narrow centre its words would reach over the edge.
             style={{ left: `clamp(44px, ${(100 * x(i)) / WIDTH}%, calc(100% - 44px))` }}
             onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
           >

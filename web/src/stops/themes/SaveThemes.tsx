@@ -23,7 +23,7 @@ export function SaveThemes() {
       download(fileName(title, '.qdpx'), bytes, 'application/zip');
     });
   return (
-    <span className="stage-bar-end">
+    <span className="centre-bar-end">
       <Dropdown
         trigger={['click']}
         autoFocus

@@ -40,16 +40,16 @@ export function ThemesStop() {
           </>
         )}
       </ThemeLedger>
-      <main className="stage" aria-label="Themes">
+      <main className="centre" aria-label="Themes">
         {state.sources.length === 0 && !network ? (
-          <div className="empty-stage">
+          <div className="empty-centre">
             <h2>No themes yet</h2>
             <p>Add texts at Sources; themes form by themselves.</p>
           </div>
         ) : (
           data && (
             <>
-              <div className="stage-bar">
+              <div className="centre-bar">
                 <Segmented
                   aria-label="How to look at the themes"
                   value={face}
@@ -67,11 +67,11 @@ export function ThemesStop() {
               {face === 'beside' && <Beside data={data} />}
               {face === 'topics' && <Topics themes={data.themes.length} />}
               {face === 'themes' && (
-                <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+                <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
                   <Became data={data} isSettled={!isPlaceholderData} />
                   {data.sweep.length > 0 && !isEmpty && <HowMany data={data} />}
                   {isEmpty ? (
-                    <div className="empty-stage">
+                    <div className="empty-centre">
                       <h2>No themes yet</h2>
                       <p>
                         A theme needs at least three concepts that are linked.{' '}

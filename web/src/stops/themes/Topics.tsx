@@ -22,7 +22,7 @@ export function Topics({ themes }: { themes: number }) {
   const change = (changed: Partial<typeof choices>): void => decide({ kind: 'setTopics', change: changed });
   const count = choices.count ?? Math.max(2, themes);
   return (
-    <div className={isPlaceholderData ? 'stage-body dimmed' : 'stage-body'}>
+    <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <p className={styles.topicsLead}>
         Latent Dirichlet allocation takes each stretch of text for a mixture of topics, and a word may be in
         several; themes part the concepts by whose company they keep. What both find is the safer for it.{' '}
@@ -32,7 +32,7 @@ export function Topics({ themes }: { themes: number }) {
           </strong>
         )}
       </p>
-      <div className="stage-bar">
+      <div className="centre-bar">
         <NumberBox
           key={count}
           label="Number of topics"

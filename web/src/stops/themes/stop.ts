@@ -15,6 +15,6 @@ export const themesStop = {
           : `${themes} found, reach ${Math.round(100 * reached)} %`,
     ),
   },
-  Stage: ThemesStop,
+  Centre: ThemesStop,
   controls: CONTROLS,
 } satisfies StopDescription;

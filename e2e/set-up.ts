@@ -3,7 +3,7 @@ import { Browser } from './browser.ts';
 import { serve, type Served } from './served.ts';
 
 /** A server and a browser for a suite; the browser is emptied between its tests. */
-export interface Stage {
+export interface Setup {
   served: Served;
   browser: Browser;
   /** Opens the sample study at its map. */
@@ -47,18 +47,18 @@ process.once('exit', () => {
 /** Decisions of one test, at most. */
 const MOST_UNDONE = 40;
 
-/** Sets the stage for the suite it is called in. */
-export function setStage({ motion = false }: { readonly motion?: boolean } = {}): Stage {
-  const stage = {} as Stage;
+/** Sets the centre for the suite it is called in. */
+export function setUp({ motion = false }: { readonly motion?: boolean } = {}): Setup {
+  const setup = {} as Setup;
   let isShared = false;
   /** Address of the sample that tests share; what the page remembered and what was decided last when it was opened. */
   let shown: { readonly address: string; readonly remembered: string; readonly last: string } | undefined;
   /** What was decided last, as Undo tells it. */
   const lastDecided = async (): Promise<string> =>
-    (await (await stage.browser.button('Undo')).getAttribute('title')) ?? '';
+    (await (await setup.browser.button('Undo')).getAttribute('title')) ?? '';
   /** Undoes what was decided in the sample since it was opened; in the page itself, as each step is a matter of its own speed. */
   const undoAll = async (): Promise<void> => {
-    const isUndone = await stage.browser.driver.executeAsyncScript<boolean>(
+    const isUndone = await setup.browser.driver.executeAsyncScript<boolean>(
       `const [last, most, done] = arguments;
       const undo = () => [...document.querySelectorAll('button')].find((each) => each.textContent.trim() === 'Undo');
       let left = most;
@@ -78,14 +78,14 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
     );
     if (!isUndone) throw new Error('What was decided in the sample could not be undone.');
   };
-  stage.openSample = async () => {
+  setup.openSample = async () => {
     isShared = false;
-    await stage.browser.driver.get(`${stage.served.address}/demo`);
-    await stage.browser.find('.concept-map .map-word');
-    await stage.browser.settled();
+    await setup.browser.driver.get(`${setup.served.address}/demo`);
+    await setup.browser.find('.concept-map .map-word');
+    await setup.browser.settled();
   };
-  stage.showSample = async () => {
-    const { driver } = stage.browser;
+  setup.showSample = async () => {
+    const { driver } = setup.browser;
     if (shown) {
       await driver.actions().sendKeys(Key.ESCAPE, Key.ESCAPE).perform();
       // As by a link within the page: nothing is loaded again, and everything of the stop is made anew.
@@ -98,11 +98,11 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
         shown.address,
         shown.remembered,
       );
-      await stage.browser.find('main[aria-label="sources" i]');
-      await stage.browser.goTo('map');
-      await stage.browser.find('.concept-map .map-word');
+      await setup.browser.find('main[aria-label="sources" i]');
+      await setup.browser.goTo('map');
+      await setup.browser.find('.concept-map .map-word');
     } else {
-      await stage.openSample();
+      await setup.openSample();
       const remembered = await driver.executeScript<string>(
         'return JSON.stringify(Object.entries(localStorage))',
       );
@@ -111,17 +111,17 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
     isShared = true;
   };
   before(async () => {
-    stage.served = await (served ??= serve());
+    setup.served = await (served ??= serve());
   });
   after(async () => {
-    if (shown) await stage.browser.clear(stage.served.address);
+    if (shown) await setup.browser.clear(setup.served.address);
   });
   beforeEach(async () => {
     isShared = false;
-    stage.browser = await browserFor(motion);
+    setup.browser = await browserFor(motion);
   });
   afterEach(async function () {
-    const { browser } = stage;
+    const { browser } = setup;
     if (this.currentTest?.state !== 'passed') {
       shown = undefined;
       await letGo(browser);
@@ -132,8 +132,8 @@ export function setStage({ motion = false }: { readonly motion?: boolean } = {})
       await undoAll();
     } else {
       shown = undefined;
-      await browser.clear(stage.served.address);
+      await browser.clear(setup.served.address);
     }
   });
-  return stage;
+  return setup;
 }
