@@ -16,7 +16,7 @@ const STAGES: readonly StageName[] = [
   'capitals',
   'names',
   'runs',
-  'blocks',
+  'contexts',
   'candidates',
   'concepts',
   'windows',

@@ -4,7 +4,7 @@ import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { randomInteger, seededRandom } from '../core/src/numeric/random.ts';
 import { groupByConsensus } from '../core/src/themes/consensus.ts';
 import { oneByOne } from '../core/src/base/share-out.ts';
-import { drawGrouper, redrawThemes } from '../core/src/themes/redraw.ts';
+import { resampleGrouper, resampleThemes } from '../core/src/themes/resample.ts';
 import { asking, goOnFromMap, type ExampleStudy } from '../core/test/examples.ts';
 import type { Decision } from '../core/src/study/decisions.ts';
 import { plantedStudy } from './collection.ts';
@@ -16,8 +16,8 @@ const STAGES = [
   'counts',
   'evidence',
   'links',
-  'drawnPairs',
-  'drawnGraphs',
+  'resampledPairs',
+  'resampledGraphs',
   'sweep',
   'grouping',
   'themes',
@@ -60,7 +60,7 @@ const CHANGES: readonly {
 ];
 
 /** Draws the sources anew so many times, as the steadiness of themes is found. */
-function drawSources(study: ExampleStudy, draws: number): void {
+function resampleSources(study: ExampleStudy, draws: number): void {
   const { links, themes } = study.state.settings;
   const shared = {
     counts: study.compute('counts'),
@@ -69,7 +69,7 @@ function drawSources(study: ExampleStudy, draws: number): void {
     links,
     seed: themes.seed,
   };
-  finish(redrawThemes(shared.windows, shared.themes, oneByOne(drawGrouper(shared)), draws));
+  finish(resampleThemes(shared.windows, shared.themes, oneByOne(resampleGrouper(shared)), draws));
 }
 
 function benchCollection(words: number, concepts: number): readonly (readonly string[])[] {
@@ -78,7 +78,7 @@ function benchCollection(words: number, concepts: number): readonly (readonly st
   const kept = study.compute('concepts').keys.length;
   const stages = STAGES.map((stage) => [stage, told(timeOf(() => study.compute(stage)))]);
   // The first ones sum up what every later one only adds.
-  const someDraws = timeOf(() => drawSources(study, 6));
+  const someDraws = timeOf(() => resampleSources(study, 6));
   const changes = CHANGES.map(({ what, decision, see }) => {
     see(study);
     const times = Array.from({ length: REPEATS }, (_, time) => {
@@ -96,7 +96,10 @@ function benchCollection(words: number, concepts: number): readonly (readonly st
     ['links that stand', told(links)],
     ['themes', told(themes.length)],
     ...stages,
-    ['one of the hundred draws of sources', told((timeOf(() => drawSources(study, 18)) - someDraws) / 12)],
+    [
+      'one of the hundred draws of sources',
+      told((timeOf(() => resampleSources(study, 18)) - someDraws) / 12),
+    ],
     ...changes,
   ];
 }

@@ -77,7 +77,7 @@ export function bandsOf(seed: number, sources: number): Map<Band, { themes: numb
     return { members, study };
   });
   const found = new Map(BANDS.map((band) => [band, { themes: 0, again: 0 }]));
-  const { overlap } = first.study.compute('redrawn');
+  const { overlap } = first.study.compute('resampled');
   first.members.forEach((members, t) => {
     const best = second.members.map((other) => {
       const both = [...members].filter((key) => other.has(key)).length;

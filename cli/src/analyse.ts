@@ -102,7 +102,7 @@ async function analyseInto(
     links: await together('Finding links …', 'links'),
     windows: await together('Laying windows …', 'windows'),
     themes: await together('Finding themes …', 'themes'),
-    redrawn: await together('Drawing sources anew …', 'redrawn'),
+    resampled: await together('Drawing sources anew …', 'resampled'),
     map: await together('Drawing the map …', 'map'),
     strength: await together('Comparing groups …', 'strength'),
     comparison: await together('Testing differences …', 'comparison'),

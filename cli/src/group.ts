@@ -7,7 +7,7 @@ import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByConsensus } from '@green-thicket/core/themes/consensus';
 import { letterAt } from '@green-thicket/core/themes/letters';
-import { drawLinks } from '@green-thicket/core/themes/redraw';
+import { resampleLinks } from '@green-thicket/core/themes/resample';
 import { MOST_ROUNDS } from '@green-thicket/core/themes/leiden';
 import {
   resolutionOfNetwork,
@@ -59,7 +59,7 @@ const effortFor = (links: number): Effort =>
       };
 
 function resolutionFor(graph: Graph, seed: number, { draws, sweep }: Effort): number {
-  const drawn = drawLinks(graph, seed, draws);
+  const drawn = resampleLinks(graph, seed, draws);
   return resolutionOfNetwork(finish(sweepResolution({ graph, drawn, seed, effort: sweep })));
 }
 

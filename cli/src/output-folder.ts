@@ -89,7 +89,7 @@ export const writtenIn = (folder: string): ReadonlySet<string> =>
   new Set(Object.keys(readRecord(folder).files));
 
 /** Takes a folder of waiting files away: it and what stands in it are this program's own. */
-function sweepWaiting(path: string): void {
+function clearWaiting(path: string): void {
   for (const name of readdirSync(path)) rmSync(join(path, name), { force: true });
   rmdirSync(path);
 }
@@ -127,7 +127,7 @@ export function finishSwitch(folder: string): void {
     ...NOTHING,
     files: Object.fromEntries(Object.entries(put).map(([name, sum]) => [name, [sum]])),
   });
-  if (existsSync(join(folder, from))) sweepWaiting(join(folder, from));
+  if (existsSync(join(folder, from))) clearWaiting(join(folder, from));
 }
 
 /** Makes a folder with those above it, one by one: in places that are no disk, asking for all at once may never end. */
@@ -218,7 +218,7 @@ export function openOutput(folder: string, force: boolean): OutputFolder {
         `There are results in ${folder} already (${some(present)}). Choose another folder, or add --force to replace them.`,
       );
     for (const name of readdirSync(folder)) {
-      if (WAITING_NAME.test(name) && !isAtWork(join(folder, name))) sweepWaiting(join(folder, name));
+      if (WAITING_NAME.test(name) && !isAtWork(join(folder, name))) clearWaiting(join(folder, name));
     }
     const waiting = mkdtempSync(join(folder, WAITING));
     writeFileSync(join(waiting, OWNER), JSON.stringify({ host: hostname(), pid: process.pid }));
@@ -226,7 +226,7 @@ export function openOutput(folder: string, force: boolean): OutputFolder {
   });
   const waiting = (name: string): string => join(place, name);
   const abandon = (): void => {
-    if (existsSync(place)) sweepWaiting(place);
+    if (existsSync(place)) clearWaiting(place);
     takeBack();
   };
   return {

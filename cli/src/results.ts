@@ -7,7 +7,7 @@ import type { PackedBytes } from '@green-thicket/core/formats/write/archive-writ
 import { withDrawnFace, withDrawnWords } from '@green-thicket/core/formats/write/document';
 import { seal } from '@green-thicket/core/formats/sealed-file';
 import { alsoSteady } from '@green-thicket/core/themes/resolution';
-import { drawMap } from '@green-thicket/core/map/draw';
+import { renderMap } from '@green-thicket/core/map/render';
 import { withGround } from '@green-thicket/core/map/ground';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
@@ -60,7 +60,7 @@ export type Computed = Pick<
   | 'links'
   | 'windows'
   | 'themes'
-  | 'redrawn'
+  | 'resampled'
   | 'map'
   | 'strength'
   | 'comparison'
@@ -147,7 +147,7 @@ export async function resultFiles(
   },
   record: object,
 ): Promise<Record<ResultName, string | Uint8Array>> {
-  const { candidates, concepts, links, themes, redrawn, map, strength, comparison, languages, sweep } =
+  const { candidates, concepts, links, themes, resampled, map, strength, comparison, languages, sweep } =
     computed;
   const { rename, renameAnyCase } = renamerOf(namesOutside(state));
   const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
@@ -172,14 +172,14 @@ export async function resultFiles(
   const register = withGround(themes.register, map.ground);
   const file = writeStudyFile({ log, register, originals, notebook }, packed);
   return {
-    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, redrawn),
+    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, resampled),
     'links.csv': linksTable(labels, links),
-    'themes.csv': themesTable(labels, namedThemes, redrawn),
+    'themes.csv': themesTable(labels, namedThemes, resampled),
     'strength.csv': renameAnyCase(strengthTable(comparisons, themes)),
     'apart.csv': renameAnyCase(apartTable(apart)),
     'time.csv': renameAnyCase(timeTable(overTime)),
     'tone.csv': renameAnyCase(toneTable(tones)),
-    'map.svg': withDrawnFace(withDrawnWords(drawMap(map, state.title), renameAnyCase), reportFace()),
+    'map.svg': withDrawnFace(withDrawnWords(renderMap(map, state.title), renameAnyCase), reportFace()),
     'network.graphml': network('graphml'),
     'network.json': network('json'),
     'study.thicket': study.password ? await seal(file, study.password) : file,

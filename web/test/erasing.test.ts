@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { Dexie } from 'dexie';
 import { makeSource } from '@green-thicket/core/intake/sources';
 import { catalogue, databaseName, theDatabase } from '../src/store/database.ts';
-import { finishErasing, sweepBy, tracesLeft } from '../src/store/erasing.ts';
+import { finishErasing, wipeBy, tracesLeft } from '../src/store/erasing.ts';
 import { inLine } from '../src/store/in-line.ts';
 import { keepEntry, listEntries, removeEntry, undoInNotebook } from '../src/store/notebook.ts';
 import {
@@ -31,21 +31,21 @@ describe('what is deleted or replaced', () => {
   };
   const cutOff = (): Promise<void> => Promise.reject(new Error('the browser was ended'));
   beforeEach(async () => {
-    sweepBy(sweeping);
+    wipeBy(sweeping);
     for (const { id } of await listStudies()) await deleteStudy(id);
     swept = 0;
   });
-  afterEach(() => sweepBy(() => Promise.resolve()));
+  afterEach(() => wipeBy(() => Promise.resolve()));
 
   it('is on record until it is out of the browser’s files, and then goes at the next start', async () => {
     const id = await createStudy('one');
     const { name } = await theDatabase(id);
-    sweepBy(cutOff);
+    wipeBy(cutOff);
     await deleteStudy(id);
     expect(await listStudies()).to.deep.equal([]);
     expect(await going()).to.deep.equal([name]);
     expect(tracesLeft.now()).to.include('the browser was ended');
-    sweepBy(sweeping);
+    wipeBy(sweeping);
     await finishErasing();
     expect(swept).to.equal(1);
     expect(await going()).to.deep.equal([]);
@@ -130,7 +130,7 @@ describe('what is deleted or replaced', () => {
   it('is on record in the very step in which another takes its place', async () => {
     const id = await createStudy('one');
     const { name } = await theDatabase(id);
-    sweepBy(cutOff);
+    wipeBy(cutOff);
     await writeAnew(id, ({ file, saved }) => ({ file, saved, answer: 0 }));
     expect((await theDatabase(id)).name).to.not.equal(name);
     expect(await going()).to.deep.equal([name]);

@@ -66,7 +66,7 @@ export function* findCandidates({
   runs,
   names,
   wantedNames,
-  blocks,
+  contexts,
   stopped,
   settings,
 }: {
@@ -76,7 +76,7 @@ export function* findCandidates({
   readonly names: Names;
   /** 1 for each name that may be a concept. */
   readonly wantedNames: Uint8Array;
-  readonly blocks: Int32Array;
+  readonly contexts: Int32Array;
   readonly stopped: Uint8Array;
   readonly settings: CandidateSettings;
 }): Stepwise<Candidates> {
@@ -154,7 +154,7 @@ export function* findCandidates({
     met.nameOf(id) >= 0 ? 'name' : met.isNumber(id) ? 'number' : met.isPhrase(id) ? 'phrase' : partOfWord(id);
   const spread = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, mentionsOf);
   yield 0.7;
-  const company = companyOfCandidates(blocks, found.occurrence, found.occurrenceFirst, mentionsOf);
+  const company = companyOfCandidates(contexts, found.occurrence, found.occurrenceFirst, mentionsOf);
   return {
     keys: order.map((id) => labels[id]),
     written: order.map((id) => written.get(id) ?? labels[id]),

@@ -20,72 +20,80 @@ export interface Company {
   readonly references: number;
   /** Candidates with mentions enough to be judged: the first so many. */
   readonly judged: number;
-  /** references × judged: products of mentions summed over blocks of sentences; 0 for a candidate with itself. */
+  /** references × judged: products of mentions summed over contexts of sentences; 0 for a candidate with itself. */
   readonly shared: Float64Array;
 }
 
-/** First token of each block of sentences that count as one company, and one entry more for the end. */
-export function companyBlocks(tokens: Tokens): Int32Array {
+/** First token of each context of sentences that count as one company, and one entry more for the end. */
+export function companyContexts(tokens: Tokens): Int32Array {
   const first = new Int32List();
-  let inBlock = 0;
+  let inContext = 0;
   const most = tokens.type.length < LITTLE_TEXT ? COMPANY_SENTENCES.ofLittleText : COMPANY_SENTENCES.usually;
   const sentences = tokens.sentenceFirst.length - 1;
   for (let s = 0; s < sentences; s++) {
-    const sameBlock =
+    const sameContext =
       s > 0 &&
-      inBlock < most &&
+      inContext < most &&
       tokens.sentenceSource[s] === tokens.sentenceSource[s - 1] &&
       tokens.sentenceParagraph[s] === tokens.sentenceParagraph[s - 1];
-    if (!sameBlock) {
+    if (!sameContext) {
       first.push(tokens.sentenceFirst[s]);
-      inBlock = 0;
+      inContext = 0;
     }
-    inBlock++;
+    inContext++;
   }
   first.push(tokens.type.length);
   return first.done();
 }
 
-/** Where each reference is: block by block, in the order of the references. */
+/** Where each reference is: context by context, in the order of the references. */
 interface ReferencePlaces {
   /** First place of each reference; one entry more than there are references. */
   readonly first: Int32Array;
-  readonly block: Int32Array;
-  /** How often the reference is in that block. */
+  readonly context: Int32Array;
+  /** How often the reference is in that context. */
   readonly times: Int32Array;
-  /** First occurrence of each block; one entry more than there are blocks. */
-  readonly occurrenceOfBlock: Int32Array;
+  /** First occurrence of each context; one entry more than there are contexts. */
+  readonly occurrenceOfContext: Int32Array;
 }
 
 function placesOfReferences(
-  blockFirst: Int32Array,
+  contextFirst: Int32Array,
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
   references: number,
   mentions: Int32Array,
 ): ReferencePlaces {
-  const blocks = blockFirst.length - 1;
-  // Room for each mention: a reference that is in a block twice leaves some of its room empty.
+  const contexts = contextFirst.length - 1;
+  // Room for each mention: a reference that is in a context twice leaves some of its room empty.
   const first = new Int32Array(references + 1);
   for (let r = 0; r < references; r++) first[r + 1] = first[r] + mentions[r];
   const places = {
     first,
-    block: new Int32Array(first[references]).fill(-1),
+    context: new Int32Array(first[references]).fill(-1),
     times: new Int32Array(first[references]),
-    occurrenceOfBlock: new Int32Array(blocks + 1),
+    occurrenceOfContext: new Int32Array(contexts + 1),
   };
   const end = first.slice(0, references);
   let next = 0;
-  for (let b = 0; b < blocks; b++) {
-    next = placeBlock({ places, end, b, occurrence, occurrenceFirst, from: next, limit: blockFirst[b + 1] });
-    places.occurrenceOfBlock[b + 1] = next;
+  for (let b = 0; b < contexts; b++) {
+    next = placeContext({
+      places,
+      end,
+      b,
+      occurrence,
+      occurrenceFirst,
+      from: next,
+      limit: contextFirst[b + 1],
+    });
+    places.occurrenceOfContext[b + 1] = next;
   }
   return places;
 }
 
-/** Places the references of one block; returns the first occurrence after it. */
-function placeBlock({
-  places: { first, block, times },
+/** Places the references of one context; returns the first occurrence after it. */
+function placeContext({
+  places: { first, context, times },
   end,
   b,
   occurrence,
@@ -106,10 +114,10 @@ function placeBlock({
     const reference = occurrence[i];
     if (reference >= end.length) continue;
     const last = end[reference] - 1;
-    if (last >= first[reference] && block[last] === b) {
+    if (last >= first[reference] && context[last] === b) {
       times[last]++;
     } else {
-      block[last + 1] = b;
+      context[last + 1] = b;
       times[last + 1] = 1;
       end[reference]++;
     }
@@ -118,13 +126,13 @@ function placeBlock({
 }
 
 /**
- * Counts the company of candidates in blocks of sentences: reference by reference, so that what is counted stays in the
- * nearest memory, and at most references × occurrences steps however long a block is.
+ * Counts the company of candidates in contexts of sentences: reference by reference, so that what is counted stays in the
+ * nearest memory, and at most references × occurrences steps however long a context is.
  *
  * @param mentions of each candidate, falling
  */
 export function companyOfCandidates(
-  blockFirst: Int32Array,
+  contextFirst: Int32Array,
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
   mentions: Int32Array,
@@ -132,7 +140,7 @@ export function companyOfCandidates(
   const references = Math.min(REFERENCES, mentions.length);
   let judged = mentions.length;
   while (judged > 0 && mentions[judged - 1] < FEWEST_MENTIONS) judged--;
-  const places = placesOfReferences(blockFirst, occurrence, occurrenceFirst, references, mentions);
+  const places = placesOfReferences(contextFirst, occurrence, occurrenceFirst, references, mentions);
   const shared = new Float64Array(references * judged);
   const met = new Float64Array(mentions.length);
   for (let r = 0; r < references; r++) {
@@ -144,16 +152,16 @@ export function companyOfCandidates(
   return { references, judged, shared };
 }
 
-/** Adds whom one reference meets, as often as both are in a block. */
+/** Adds whom one reference meets, as often as both are in a context. */
 function meetReference(
   met: Float64Array,
-  { first, block, times, occurrenceOfBlock }: ReferencePlaces,
+  { first, context, times, occurrenceOfContext }: ReferencePlaces,
   reference: number,
   occurrence: Int32Array,
 ): void {
-  for (let place = first[reference]; place < first[reference + 1] && block[place] >= 0; place++) {
-    const limit = occurrenceOfBlock[block[place] + 1];
-    for (let i = occurrenceOfBlock[block[place]]; i < limit; i++) met[occurrence[i]] += times[place];
+  for (let place = first[reference]; place < first[reference + 1] && context[place] >= 0; place++) {
+    const limit = occurrenceOfContext[context[place] + 1];
+    for (let i = occurrenceOfContext[context[place]]; i < limit; i++) met[occurrence[i]] += times[place];
   }
 }
 

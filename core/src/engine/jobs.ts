@@ -7,7 +7,12 @@ import { readTokens, type Tokens } from '../text/tokens.ts';
 import type { LanguageCode } from '../languages/language-names.ts';
 import type { KnownOf } from '../languages/known-by.ts';
 import type { WordKnowledge } from '../text/words/word-knowledge.ts';
-import { drawGrouper, pairDrawer, type PairDrawing, type RedrawInput } from '../themes/redraw.ts';
+import {
+  resampleGrouper,
+  pairResampler,
+  type PairResampling,
+  type ResampleInput,
+} from '../themes/resample.ts';
 import {
   resolutionGrouper,
   steadinessTeller,
@@ -32,13 +37,13 @@ export interface Jobs {
   /** Tags sentences of a language. */
   tag: Job<{ readonly language: LanguageCode }, readonly string[], readonly string[]>;
   /** What chance has to do with pairs in a draw of sources. */
-  drawPairs: Job<PairDrawing, number, PairChances>;
+  resamplePairs: Job<PairResampling, number, PairChances>;
   /** Groups a network at a resolution. */
   group: Job<SweptNetwork, number, Int32Array>;
   /** How steady a grouping is. */
   compare: Job<SweptNetwork, TriedGrouping, number>;
   /** Groups the concepts of a draw of sources. */
-  groupDraw: Job<RedrawInput, number, Int32Array>;
+  groupResample: Job<ResampleInput, number, Int32Array>;
 }
 export type JobName = keyof Jobs;
 export type SharedOf<J extends JobName> = Jobs[J]['shared'];
@@ -72,8 +77,8 @@ export const JOBS: {
       }
       return found;
     },
-  drawPairs: (shared) => {
-    const draw = pairDrawer(shared);
+  resamplePairs: (shared) => {
+    const draw = pairResampler(shared);
     return (number) => inOneStep(() => draw(number));
   },
   group: (shared) => {
@@ -81,7 +86,7 @@ export const JOBS: {
     return (resolution) => inOneStep(() => group(resolution));
   },
   compare: (shared) => steadinessTeller(shared),
-  groupDraw: (shared) => drawGrouper(shared),
+  groupResample: (shared) => resampleGrouper(shared),
 };
 
 /** Those who do parts of jobs elsewhere. */

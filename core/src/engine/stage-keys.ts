@@ -100,13 +100,13 @@ export const STAGE_KEYS = {
     language: state.settings.concepts.language,
     nameKinds: state.nameKinds,
   })),
-  blocks: reads(['tokens'], nothing),
+  contexts: reads(['tokens'], nothing),
   // Before the researcher stopped any word: what is found then holds whatever is stopped later.
   runs: reads(['tokens', 'wordParts', 'terms', 'languages'], (state) => {
     const { phrases, phraseMentions } = state.settings.concepts;
     return { phrases, phraseMentions, choices: { ...stopWordChoices(state), own: [] } };
   }),
-  candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'nameKinds', 'blocks'], (state) => {
+  candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'nameKinds', 'contexts'], (state) => {
     const { concepts } = state.settings;
     return {
       parts: {
@@ -158,16 +158,16 @@ export const STAGE_KEYS = {
     links: state.settings.links,
     network: networkInForce(state),
   })),
-  drawnPairs: reads(['counts', 'windows'], ({ settings }) => ({
+  resampledPairs: reads(['counts', 'windows'], ({ settings }) => ({
     claimed: settings.links.maximumQ,
     seed: settings.themes.seed,
   })),
-  drawnGraphs: reads(['drawnPairs', 'graph'], (state) => ({
+  resampledGraphs: reads(['resampledPairs', 'graph'], (state) => ({
     links: state.settings.links,
     seed: state.settings.themes.seed,
     network: networkInForce(state),
   })),
-  sweep: reads(['graph', 'drawnGraphs', 'evidence', 'links'], (state) => ({
+  sweep: reads(['graph', 'resampledGraphs', 'evidence', 'links'], (state) => ({
     seed: state.settings.themes.seed,
     network: networkInForce(state),
   })),
@@ -205,7 +205,7 @@ export const STAGE_KEYS = {
     return { names, groupOf, seed: state.settings.themes.seed };
   }),
   // Last of all: nothing waits for it.
-  redrawn: reads(['counts', 'windows', 'themes'], ({ settings }) => ({
+  resampled: reads(['counts', 'windows', 'themes'], ({ settings }) => ({
     links: settings.links,
     seed: settings.themes.seed,
   })),

@@ -4,7 +4,7 @@ import { readCapitals, type Capitals } from '../concepts/capitals.ts';
 import { kindsOfNames, namesWanted, type KindOfName } from '../concepts/name-kinds.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
-import { companyBlocks } from '../concepts/pull.ts';
+import { companyContexts } from '../concepts/pull.ts';
 import { selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
 import { measureRows } from '../compare/rows.ts';
@@ -32,7 +32,13 @@ import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
-import { drawLinks, drawnNetworks, drawPairs, redrawThemes, type Redrawn } from '../themes/redraw.ts';
+import {
+  resampleLinks,
+  resampledNetworks,
+  resamplePairs,
+  resampleThemes,
+  type Resampled,
+} from '../themes/resample.ts';
 import type { ResolutionPoint } from '../themes/resolution.ts';
 import {
   exploreResolutions,
@@ -61,8 +67,8 @@ export interface StageResults {
   names: Names;
   /** What each name is of. */
   nameKinds: KindOfName[];
-  /** First token of each block of sentences by which the company of words is judged. */
-  blocks: Int32Array;
+  /** First token of each context, a row of sentences by which the company of words is judged. */
+  contexts: Int32Array;
   /** What may be phrases before the researcher stops any word. */
   runs: Runs;
   candidates: Candidates;
@@ -75,8 +81,8 @@ export interface StageResults {
   evidence: Evidence;
   links: Links;
   graph: Graph;
-  drawnPairs: PairChances[];
-  drawnGraphs: Graph[];
+  resampledPairs: PairChances[];
+  resampledGraphs: Graph[];
   sweep: ResolutionPoint[];
   grouping: ResolvedGrouping;
   stretches: Windows;
@@ -86,7 +92,7 @@ export interface StageResults {
   map: MapScene;
   strength: SourceStrength;
   comparison: Comparison;
-  redrawn: Redrawn;
+  resampled: Resampled;
 }
 
 /** Gives the results of stages, of those that are named. */
@@ -158,7 +164,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     const words = yield* resources.words(languageOf(language, take('languages')));
     return kindsOfNames(take('tokens'), take('names'), { lexicon: words?.lexicon, said: nameKinds });
   },
-  blocks: (take) => inOneStep(() => companyBlocks(take('tokens'))),
+  contexts: (take) => inOneStep(() => companyContexts(take('tokens'))),
   runs: (take, { phrases, phraseMentions, choices }) =>
     inOneStep(() => {
       const tokens = take('tokens');
@@ -174,7 +180,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       runs: take('runs'),
       names: take('names'),
       wantedNames: namesWanted(take('nameKinds'), nameKinds),
-      blocks: take('blocks'),
+      contexts: take('contexts'),
       stopped: take('stopped'),
       settings: choices,
     }),
@@ -211,15 +217,17 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       const { length } = take('concepts').keys;
       return network ? graphOfNetwork(length, take('links')) : groupingNetwork(length, take('links'), links);
     }),
-  drawnPairs: (take, { claimed, seed }, resources) => {
+  resampledPairs: (take, { claimed, seed }, resources) => {
     const shared = { counts: take('counts'), windows: take('windows'), claimed, seed };
     const isLong = drawsAreLong(shared.counts.windowsWith.length, shared.windows);
-    return drawPairs(shared.windows, inParts('drawPairs', shared, resources, isLong));
+    return resamplePairs(shared.windows, inParts('resamplePairs', shared, resources, isLong));
   },
-  drawnGraphs: (take, { links, seed, network }) =>
-    inOneStep(() => (network ? drawLinks(take('graph'), seed) : drawnNetworks(take('drawnPairs'), links))),
+  resampledGraphs: (take, { links, seed, network }) =>
+    inOneStep(() =>
+      network ? resampleLinks(take('graph'), seed) : resampledNetworks(take('resampledPairs'), links),
+    ),
   sweep: (take, { seed, network }, resources) => {
-    const swept = { graph: take('graph'), drawn: take('drawnGraphs'), seed };
+    const swept = { graph: take('graph'), drawn: take('resampledGraphs'), seed };
     const isLong = swept.graph.size >= MANY_CONCEPTS;
     return exploreResolutions(
       swept,
@@ -287,13 +295,13 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     ),
   comparison: (take, { names, groupOf, seed }) =>
     inOneStep(() => compareGroups(take('strength'), groupOf, names, seed)),
-  redrawn: (take, { links, seed }, resources) => {
+  resampled: (take, { links, seed }, resources) => {
     const themes = take('themes');
     const { resolution, held } = themes;
     const shared = {
       ...{ counts: take('counts'), windows: take('windows') },
       ...{ themes: { resolution, held }, links, seed },
     };
-    return redrawThemes(shared.windows, themes, inParts('groupDraw', shared, resources));
+    return resampleThemes(shared.windows, themes, inParts('groupResample', shared, resources));
   },
 };

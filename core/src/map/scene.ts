@@ -1,6 +1,6 @@
 import { area, inset } from './geometry.ts';
 import type { Themes } from '../themes/themes.ts';
-import { drawLinks } from './drawn-links.ts';
+import { linksShown } from './shown-links.ts';
 import type { Land, Stood } from './ground.ts';
 import { landOfThemes } from './land.ts';
 import { placeName } from './names.ts';
@@ -51,7 +51,7 @@ export function layOutMap(input: MapInput): MapScene {
   return {
     parcels,
     labels: [...onWhole, ...foot, ...shown.filter(({ zoom }) => zoom > 1)],
-    links: drawLinks(onWhole, parcels, links, themeOf, settings),
+    links: linksShown(onWhole, parcels, links, themeOf, settings),
     loose,
     hidden,
     ground: groundNow(themes, keys, parcels, sites, shown, ground),

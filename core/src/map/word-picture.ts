@@ -37,7 +37,7 @@ function drawing(width: number, height: number, title: string, inner: string): W
 export const CLOUD_SIZE = { width: 720, height: 460 };
 
 /** A packed cloud; each word carries its number in the list as `data-word`. */
-export function drawCloud(
+export function renderCloud(
   words: readonly PicturedWord[],
   title: string,
   choices: CloudChoices = {},
@@ -60,7 +60,7 @@ export function sharedRanks(weights: readonly number[]): number[] {
 }
 
 /** Words as bars by falling weight, with their ranks; ties share a rank. */
-export function drawBars(words: readonly PicturedWord[], title: string): WordDrawing {
+export function renderBars(words: readonly PicturedWord[], title: string): WordDrawing {
   const sorted = words
     .map((word, index) => ({ ...word, index }))
     .sort((a, b) => b.weight - a.weight || a.index - b.index);

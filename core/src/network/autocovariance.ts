@@ -1,52 +1,52 @@
 import type { Residuals } from './residuals.ts';
 
-/** How unequal the weights of a block's windows are: 1 where they are all the same. */
-export const unevenness = ({ blockFirst, sums, squares }: Residuals, block: number): number =>
-  ((blockFirst[block + 1] - blockFirst[block]) * squares[block]) / sums[block] ** 2;
+/** How unequal the weights of a cluster's windows are: 1 where they are all the same. */
+export const unevenness = ({ clusterFirst, sums, squares }: Residuals, cluster: number): number =>
+  ((clusterFirst[cluster + 1] - clusterFirst[cluster]) * squares[cluster]) / sums[cluster] ** 2;
 
-/** How a block's concepts vary. */
-export interface BlockSeries {
-  /** Concepts of the block × (lags + 1): autocovariances of each one's residuals there, summed over windows. */
+/** How a cluster's concepts vary. */
+export interface ClusterSeries {
+  /** Concepts of the cluster × (lags + 1): autocovariances of each one's residuals there, summed over windows. */
   readonly covariance: Float64Array;
   /** Of each of them, the variance its number of windows there has by its bursts. */
   readonly ofSum: Float64Array;
 }
 
-/** Lists in which series are laid out, one block after the other. */
+/** Lists in which series are laid out, one cluster after the other. */
 interface Series {
-  /** How often the windows of a block hold each thing, with as many places of 0 after them as windows are looked ahead. */
+  /** How often the windows of a cluster hold each thing, with as many places of 0 after them as windows are looked ahead. */
   readonly held: Float64Array;
-  /** The windows that hold it, counted from the block's first. */
+  /** The windows that hold it, counted from the cluster's first. */
   readonly places: Int32Array;
-  /** The weights of the block's windows, with as many places of 0 before and after them. */
+  /** The weights of the cluster's windows, with as many places of 0 before and after them. */
   readonly weights: Float64Array;
 }
 
-/** Tells of blocks how their concepts vary. The lists it works in are made once. */
-export function seriesIn(residuals: Residuals): (block: number) => BlockSeries {
-  const { size, blockFirst, windowFirst, sums, presentFirst, presentHeld, lags } = residuals;
-  const longest = longestBlock(residuals);
+/** Tells of clusters how their concepts vary. The lists it works in are made once. */
+export function seriesIn(residuals: Residuals): (cluster: number) => ClusterSeries {
+  const { size, clusterFirst, windowFirst, sums, presentFirst, presentHeld, lags } = residuals;
+  const longest = longestCluster(residuals);
   let mostHeld = 0;
-  for (let b = 0; b < residuals.blocks; b++)
-    mostHeld = Math.max(mostHeld, windowFirst[blockFirst[b + 1]] - windowFirst[blockFirst[b]]);
+  for (let b = 0; b < residuals.clusters; b++)
+    mostHeld = Math.max(mostHeld, windowFirst[clusterFirst[b + 1]] - windowFirst[clusterFirst[b]]);
   const [held, places] = [new Float64Array(longest + lags), new Int32Array(mostHeld)];
   const weights = new Float64Array(longest + 2 * lags);
   const series = { held, places, weights };
   const next = new Int32Array(size);
-  return (block) => {
-    const windows = blockFirst[block + 1] - blockFirst[block];
-    const [first, end] = [presentFirst[block], presentFirst[block + 1]];
+  return (cluster) => {
+    const windows = clusterFirst[cluster + 1] - clusterFirst[cluster];
+    const [first, end] = [presentFirst[cluster], presentFirst[cluster + 1]];
     const covariance = new Float64Array((end - first) * (lags + 1));
     const ofSum = new Float64Array(end - first);
-    placeByConcept(residuals, block, places, next);
-    layWeights(residuals, block, weights);
+    placeByConcept(residuals, cluster, places, next);
+    layWeights(residuals, cluster, weights);
     let from = 0;
     for (let k = 0; k < end - first; k++) {
-      const rate = sums[block] > 0 ? presentHeld[first + k] / sums[block] : 0;
+      const rate = sums[cluster] > 0 ? presentHeld[first + k] / sums[cluster] : 0;
       const to = from + presentHeld[first + k];
       const at = k * (lags + 1);
       for (let place = from; place < to; place++) held[places[place]] = 1;
-      addEmpty(residuals, block, rate, covariance, at);
+      addEmpty(residuals, cluster, rate, covariance, at);
       addHeld(series, { heldAt: 0, from, to, rate, lags }, covariance, at);
       for (let place = from; place < to; place++) held[places[place]] = 0;
       ofSum[k] = unbias(covariance, at, lags, windows);
@@ -56,67 +56,67 @@ export function seriesIn(residuals: Residuals): (block: number) => BlockSeries {
   };
 }
 
-function longestBlock({ blocks, blockFirst }: Residuals): number {
+function longestCluster({ clusters, clusterFirst }: Residuals): number {
   let longest = 0;
-  for (let b = 0; b < blocks; b++) longest = Math.max(longest, blockFirst[b + 1] - blockFirst[b]);
+  for (let b = 0; b < clusters; b++) longest = Math.max(longest, clusterFirst[b + 1] - clusterFirst[b]);
   return longest;
 }
 
-function layWeights({ blockFirst, weight, lags }: Residuals, block: number, padded: Float64Array): void {
-  const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+function layWeights({ clusterFirst, weight, lags }: Residuals, cluster: number, padded: Float64Array): void {
+  const [from, to] = [clusterFirst[cluster], clusterFirst[cluster + 1]];
   padded.set(weight.subarray(from, to), lags);
   padded.fill(0, lags + to - from, 2 * lags + to - from);
 }
 
 /**
- * Lists the windows of a block that hold its concepts, concept after concept.
+ * Lists the windows of a cluster that hold its concepts, concept after concept.
  *
  * @param next a list to work in, of as many as there are concepts
  */
 function placeByConcept(
-  { blockFirst, windowFirst, inWindow, presentFirst, present, presentHeld }: Residuals,
-  block: number,
+  { clusterFirst, windowFirst, inWindow, presentFirst, present, presentHeld }: Residuals,
+  cluster: number,
   places: Int32Array,
   next: Int32Array,
 ): void {
   let start = 0;
-  for (let k = presentFirst[block]; k < presentFirst[block + 1]; k++) {
+  for (let k = presentFirst[cluster]; k < presentFirst[cluster + 1]; k++) {
     next[present[k]] = start;
     start += presentHeld[k];
   }
-  const from = blockFirst[block];
-  for (let w = from; w < blockFirst[block + 1]; w++)
+  const from = clusterFirst[cluster];
+  for (let w = from; w < clusterFirst[cluster + 1]; w++)
     for (let at = windowFirst[w]; at < windowFirst[w + 1]; at++) places[next[inWindow[at]]++] = w - from;
 }
 
 /**
- * Gives of a block, groups × (lags + 1), the same of the summed residuals of each group's concepts. The list is the same
- * for every block that is asked for.
+ * Gives of a cluster, groups × (lags + 1), the same of the summed residuals of each group's concepts. The list is the same
+ * for every cluster that is asked for.
  */
 export function covariancesOfGroups(
   residuals: Residuals,
   groupOf: ArrayLike<number>,
   groups: number,
-): (block: number) => Float64Array {
-  const { blockFirst, windowFirst, inWindow, lags } = residuals;
+): (cluster: number) => Float64Array {
+  const { clusterFirst, windowFirst, inWindow, lags } = residuals;
   const { sums, presentFirst, present, presentHeld } = residuals;
   const groupOfConcept = Int32Array.from(groupOf);
   // Most windows hold nothing of a group, so only those that do are gone through: how many of its concepts each holds.
-  const stride = longestBlock(residuals) + lags;
+  const stride = longestCluster(residuals) + lags;
   const [held, places] = [new Float64Array(groups * stride), new Int32Array(groups * stride)];
   const weights = new Float64Array(stride + lags);
   const series = { held, places, weights };
   const rates = new Float64Array(groups);
   const placed = new Int32Array(groups);
   const covariance = new Float64Array(groups * (lags + 1));
-  return (block) => {
-    const [from, to] = [blockFirst[block], blockFirst[block + 1]];
+  return (cluster) => {
+    const [from, to] = [clusterFirst[cluster], clusterFirst[cluster + 1]];
     rates.fill(0);
     placed.fill(0);
     covariance.fill(0);
-    for (let k = presentFirst[block]; k < presentFirst[block + 1]; k++) {
+    for (let k = presentFirst[cluster]; k < presentFirst[cluster + 1]; k++) {
       const group = groupOfConcept[present[k]];
-      if (group >= 0 && sums[block] > 0) rates[group] += presentHeld[k] / sums[block];
+      if (group >= 0 && sums[cluster] > 0) rates[group] += presentHeld[k] / sums[cluster];
     }
     for (let w = from; w < to; w++) {
       for (let k = windowFirst[w]; k < windowFirst[w + 1]; k++) {
@@ -125,11 +125,11 @@ export function covariancesOfGroups(
         if (held[group * stride + w - from]++ === 0) places[group * stride + placed[group]++] = w - from;
       }
     }
-    layWeights(residuals, block, weights);
+    layWeights(residuals, cluster, weights);
     for (let g = 0; g < groups; g++) {
       if (placed[g] === 0) continue;
       const [heldAt, at, rate] = [g * stride, g * (lags + 1), rates[g]];
-      addEmpty(residuals, block, rate, covariance, at);
+      addEmpty(residuals, cluster, rate, covariance, at);
       addHeld(series, { heldAt, from: heldAt, to: heldAt + placed[g], rate, lags }, covariance, at);
       for (let k = heldAt; k < heldAt + placed[g]; k++) held[heldAt + places[k]] = 0;
       unbias(covariance, at, lags, to - from);
@@ -139,19 +139,19 @@ export function covariancesOfGroups(
 }
 
 /**
- * Adds, for each lag, the sum over a block's windows of a series' departure times that of the window so many further on, as it is where
+ * Adds, for each lag, the sum over a cluster's windows of a series' departure times that of the window so many further on, as it is where
  * nothing is held.
  *
  * @param at where in `covariance` the series stands
  */
 function addEmpty(
   { lags, products }: Residuals,
-  block: number,
+  cluster: number,
   rate: number,
   covariance: Float64Array,
   at: number,
 ): void {
-  const ofWeights = block * (lags + 1);
+  const ofWeights = cluster * (lags + 1);
   for (let l = 0; l <= lags; l++) covariance[at + l] += rate * rate * products[ofWeights + l];
 }
 

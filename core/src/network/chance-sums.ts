@@ -2,7 +2,7 @@ import { unevenness } from './autocovariance.ts';
 import type { Residuals } from './residuals.ts';
 
 /**
- * What chance makes of pairs, added up over blocks: four numbers for each of size × size pairs, filled where the first concept is the
+ * What chance makes of pairs, added up over clusters: four numbers for each of size × size pairs, filled where the first concept is the
  * smaller. They stand beside each other as they are added to together.
  */
 export type ChanceSums = Float64Array;
@@ -17,10 +17,10 @@ export const CROSSED = 0;
 export const PRODUCT = 1;
 /** How much the windows with both vary, of pairs it is asked of. */
 export const VARIANCE = 2;
-/** Blocks that hold both. */
-export const BLOCKS = 3;
+/** Clusters that hold both. */
+export const CLUSTERS = 3;
 
-/** A block as its pairs are gone through: lists of its concepts, and what is the same for all of them. */
+/** A cluster as its pairs are gone through: lists of its concepts, and what is the same for all of them. */
 interface Here {
   readonly concepts: Int32Array;
   readonly rates: Float64Array;
@@ -34,11 +34,11 @@ interface Here {
   readonly often: number;
 }
 
-/** Autocovariances that blocks are waiting with, in numbers, before their pairs are gone through. */
+/** Autocovariances that clusters are waiting with, in numbers, before their pairs are gone through. */
 const MOST_WAITING = 4_000_000;
 
 /**
- * Adds what chance makes of the pairs of blocks that are handed to it one by one. Many are gone through at once, by concept, so
+ * Adds what chance makes of the pairs of clusters that are handed to it one by one. Many are gone through at once, by concept, so
  * that the sums it adds to are near each other.
  *
  * @param asked size × size: 1 for the pairs of which it is asked how much they vary
@@ -52,9 +52,9 @@ export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: Chanc
     numbers = 0;
   };
   return {
-    /** @param often how often the block counts */
-    add(block: number, covariance: Float64Array, often: number): void {
-      waiting.push(hereIn(residuals, block, covariance, often));
+    /** @param often how often the cluster counts */
+    add(cluster: number, covariance: Float64Array, often: number): void {
+      waiting.push(hereIn(residuals, cluster, covariance, often));
       numbers += covariance.length;
       if (numbers > MOST_WAITING) finish();
     },
@@ -62,11 +62,11 @@ export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: Chanc
   };
 }
 
-function hereIn(residuals: Residuals, block: number, covariance: Float64Array, often: number): Here {
-  const { blockFirst, squares, lags, presentFirst, present, presentHeld, presentWeight } = residuals;
-  const [first, end] = [presentFirst[block], presentFirst[block + 1]];
-  const whole = residuals.sums[block];
-  const windows = blockFirst[block + 1] - blockFirst[block];
+function hereIn(residuals: Residuals, cluster: number, covariance: Float64Array, often: number): Here {
+  const { clusterFirst, squares, lags, presentFirst, present, presentHeld, presentWeight } = residuals;
+  const [first, end] = [presentFirst[cluster], presentFirst[cluster + 1]];
+  const whole = residuals.sums[cluster];
+  const windows = clusterFirst[cluster + 1] - clusterFirst[cluster];
   const rates = new Float64Array(end - first);
   if (whole > 0) for (let x = 0; x < rates.length; x++) rates[x] = presentHeld[first + x] / whole;
   return {
@@ -75,94 +75,94 @@ function hereIn(residuals: Residuals, block: number, covariance: Float64Array, o
     weights: presentWeight.subarray(first, end),
     covariance,
     lags,
-    square: squares[block],
-    varying: windows > 1 ? unevenness(residuals, block) / windows : 0,
+    square: squares[cluster],
+    varying: windows > 1 ? unevenness(residuals, cluster) / windows : 0,
     often,
   };
 }
 
-/** Concepts of many blocks, one block's after the other's. */
+/** Concepts of many clusters, one cluster's after the other's. */
 interface Laid {
   readonly concept: Int32Array;
   readonly rate: Float64Array;
   readonly weight: Float64Array;
   readonly covariance: Float64Array;
   readonly steps: number;
-  /** By block: one past its last concept, and what is the same for all of them. */
+  /** By cluster: one past its last concept, and what is the same for all of them. */
   readonly end: Int32Array;
   readonly square: Float64Array;
   readonly varying: Float64Array;
   readonly often: Float64Array;
 }
 
-/** Goes through the pairs of some blocks: of each concept, block after block. */
+/** Goes through the pairs of some clusters: of each concept, cluster after cluster. */
 function addByConcept(
   size: number,
   lags: number,
-  blocks: readonly Here[],
+  clusters: readonly Here[],
   asked: Uint8Array,
   sums: ChanceSums,
 ): void {
-  const laid = layOut(lags, blocks);
-  // The places of each concept, in the order of the blocks.
+  const laid = layOut(lags, clusters);
+  // The places of each concept, in the order of the clusters.
   const first = new Int32Array(size + 1);
   for (let at = 0; at < laid.concept.length; at++) first[laid.concept[at] + 1]++;
   for (let i = 0; i < size; i++) first[i + 1] += first[i];
-  const [places, blockOf] = [new Int32Array(first[size]), new Int32Array(first[size])];
+  const [places, clusterOf] = [new Int32Array(first[size]), new Int32Array(first[size])];
   const next = first.slice(0, size);
   let at = 0;
-  for (let b = 0; b < blocks.length; b++) {
+  for (let b = 0; b < clusters.length; b++) {
     for (; at < laid.end[b]; at++) {
       const to = next[laid.concept[at]]++;
       places[to] = at;
-      blockOf[to] = b;
+      clusterOf[to] = b;
     }
   }
   for (let i = 0; i < size; i++)
     addPairsOf(
       laid,
       places.subarray(first[i], first[i + 1]),
-      blockOf.subarray(first[i], first[i + 1]),
+      clusterOf.subarray(first[i], first[i + 1]),
       i * size,
       asked,
       sums,
     );
 }
 
-function layOut(lags: number, blocks: readonly Here[]): Laid {
+function layOut(lags: number, clusters: readonly Here[]): Laid {
   const steps = lags + 1;
-  const length = blocks.reduce((sum, { concepts }) => sum + concepts.length, 0);
+  const length = clusters.reduce((sum, { concepts }) => sum + concepts.length, 0);
   const laid = {
     concept: new Int32Array(length),
     rate: new Float64Array(length),
     weight: new Float64Array(length),
     covariance: new Float64Array(length * steps),
-    end: new Int32Array(blocks.length),
+    end: new Int32Array(clusters.length),
   };
   let at = 0;
-  for (let b = 0; b < blocks.length; b++) {
-    const { concepts, rates, weights, covariance } = blocks[b];
+  for (let b = 0; b < clusters.length; b++) {
+    const { concepts, rates, weights, covariance } = clusters[b];
     laid.concept.set(concepts, at);
     laid.rate.set(rates, at);
     laid.weight.set(weights, at);
     laid.covariance.set(covariance, at * steps);
     laid.end[b] = at += concepts.length;
   }
-  const ofBlocks = (of: (here: Here) => number): Float64Array => Float64Array.from(blocks, of);
+  const ofClusters = (of: (here: Here) => number): Float64Array => Float64Array.from(clusters, of);
   return {
     ...laid,
     steps,
-    square: ofBlocks(({ square }) => square),
-    varying: ofBlocks(({ varying }) => varying),
-    often: ofBlocks(({ often }) => often),
+    square: ofClusters(({ square }) => square),
+    varying: ofClusters(({ varying }) => varying),
+    often: ofClusters(({ often }) => often),
   };
 }
 
-/** Adds what a block makes of a pair, whose numbers stand from `at` on. */
+/** Adds what a cluster makes of a pair, whose numbers stand from `at` on. */
 function addMeans(sums: ChanceSums, at: number, often: number, crossed: number, product: number): void {
   sums[at + CROSSED] += often * crossed;
   sums[at + PRODUCT] += often * product;
-  sums[at + BLOCKS] += often;
+  sums[at + CLUSTERS] += often;
 }
 
 /** How much the product of two series varies by the autocovariances of each from the given places on: never less than not at all. */
@@ -173,7 +173,7 @@ function productOfSeries(covariance: Float64Array, first: number, second: number
 }
 
 /**
- * Adds the pairs of a concept with those after it, in each block that holds it. All stands in lists of numbers, as this is where most
+ * Adds the pairs of a concept with those after it, in each cluster that holds it. All stands in lists of numbers, as this is where most
  * of the time goes.
  *
  * @param row where the concept's pairs begin
@@ -181,16 +181,16 @@ function productOfSeries(covariance: Float64Array, first: number, second: number
 function addPairsOf(
   { concept, rate, weight, covariance, steps, end, square, varying, often }: Laid,
   places: Int32Array,
-  blockOf: Int32Array,
+  clusterOf: Int32Array,
   row: number,
   asked: Uint8Array,
   sums: ChanceSums,
 ): void {
   for (let k = 0; k < places.length; k++) {
-    const [x, block] = [places[k], blockOf[k]];
-    const [rateOfX, weightOfX, times] = [rate[x], weight[x], often[block]];
-    const [squared, varies] = [square[block] * rateOfX, varying[block]];
-    const to = end[block];
+    const [x, cluster] = [places[k], clusterOf[k]];
+    const [rateOfX, weightOfX, times] = [rate[x], weight[x], often[cluster]];
+    const [squared, varies] = [square[cluster] * rateOfX, varying[cluster]];
+    const to = end[cluster];
     const ofX = x * steps;
     for (let y = x + 1; y < to; y++) {
       const pair = row + concept[y];
@@ -202,30 +202,30 @@ function addPairsOf(
   }
 }
 
-/** Pairs by block of which it is kept how much they vary, 8 bytes each. */
+/** Pairs by cluster of which it is kept how much they vary, 8 bytes each. */
 const MOST_KEPT = 4_000_000;
 
 /**
- * The same of blocks that are added again and again, to other sums each time: how much pairs vary in each is worked out once. Where
+ * The same of clusters that are added again and again, to other sums each time: how much pairs vary in each is worked out once. Where
  * they are too many to keep, they are gone through as if they were added once. Sums are the same to the last digit.
  */
 export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof chanceAdder {
-  const { size, blocks, presentFirst } = residuals;
-  const firstPair = new Float64Array(blocks + 1);
-  for (let b = 0; b < blocks; b++) {
+  const { size, clusters, presentFirst } = residuals;
+  const firstPair = new Float64Array(clusters + 1);
+  for (let b = 0; b < clusters; b++) {
     const number = presentFirst[b + 1] - presentFirst[b];
     firstPair[b + 1] = firstPair[b] + (number * (number - 1)) / 2;
   }
-  if (firstPair[blocks] > MOST_KEPT) return chanceAdder;
+  if (firstPair[clusters] > MOST_KEPT) return chanceAdder;
   const known: Here[] = [];
-  const variances = new Float64Array(firstPair[blocks]);
+  const variances = new Float64Array(firstPair[clusters]);
   return (_, __, sums) => ({
-    add(block, covariance, often) {
-      if (!(block in known)) {
-        known[block] = hereIn(residuals, block, covariance, 1);
-        fillVariances(known[block], size, asked, variances, firstPair[block]);
+    add(cluster, covariance, often) {
+      if (!(cluster in known)) {
+        known[cluster] = hereIn(residuals, cluster, covariance, 1);
+        fillVariances(known[cluster], size, asked, variances, firstPair[cluster]);
       }
-      addKnown(known[block], size, variances, firstPair[block], often, sums);
+      addKnown(known[cluster], size, variances, firstPair[cluster], often, sums);
     },
     finish() {
       // Nothing waits.
@@ -233,7 +233,7 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   });
 }
 
-/** Fills in how much the pairs of a block vary, pair after pair, from `first` on. */
+/** Fills in how much the pairs of a cluster vary, pair after pair, from `first` on. */
 function fillVariances(
   { concepts, covariance, lags, varying }: Here,
   size: number,
@@ -251,7 +251,7 @@ function fillVariances(
   }
 }
 
-/** Adds the pairs of a block of which it is known how much they vary. */
+/** Adds the pairs of a cluster of which it is known how much they vary. */
 function addKnown(
   { concepts, rates, weights, square }: Here,
   size: number,

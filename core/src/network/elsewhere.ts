@@ -154,7 +154,7 @@ export function linksOfNetwork(
   const none = new Int32Array(count);
   return {
     windows: 0,
-    blocks: 0,
+    clusters: 0,
     windowsWith: new Float64Array(keys.length),
     overlap: 1,
     source: Int32Array.from(order, (i) => among.source[i]),

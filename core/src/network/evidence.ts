@@ -2,9 +2,9 @@ import { scratchList } from '../base/scratch.ts';
 import { fisherExact } from '../numeric/chance.ts';
 import { lowerGamma, studentQuantile, studentTail, upperGamma } from '../numeric/special.ts';
 import type { Counts } from './counts.ts';
-import { tellOnce, type BlockTeller } from './block-sums.ts';
+import { tellOnce, type ClusterTeller } from './cluster-sums.ts';
 import {
-  BLOCKS,
+  CLUSTERS,
   CHANCE_NUMBERS,
   chanceAdder,
   CROSSED,
@@ -12,8 +12,8 @@ import {
   VARIANCE,
   type ChanceSums,
 } from './chance-sums.ts';
-import { blocksCounted, residualsOf, type Residuals } from './residuals.ts';
-import { sharedByBlocks, spreadAdder, type Spread } from './spread.ts';
+import { clustersCounted, residualsOf, type Residuals } from './residuals.ts';
+import { sharedByClusters, spreadAdder, type Spread } from './spread.ts';
 import type { Windows } from './windows.ts';
 
 /** What pairs of concepts share, and would by chance; lists are size × size, filled where i < j. Chances and dispersion of 1 for pairs that share no window, unless they are asked for. */
@@ -38,7 +38,7 @@ export interface Evidence {
   readonly sources: Int32Array;
   readonly residuals: Residuals;
   readonly spread: Spread;
-  /** The autocovariances of concepts by block (`seriesIn`), where there are not too many to hold. */
+  /** The autocovariances of concepts by cluster (`seriesIn`), where there are not too many to hold. */
   readonly covariances?: readonly Float64Array[];
 }
 
@@ -86,7 +86,7 @@ const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
 export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARED): Evidence {
   const residuals = residualsOf(counts, windows);
   const telling = tellOnce(residuals, counts, windows);
-  return judgeBlocks(residuals, telling, pairsAsked(counts, asked.ofAllPairs), asked);
+  return judgeClusters(residuals, telling, pairsAsked(counts, asked.ofAllPairs), asked);
 }
 
 /** size × size: 1 for the pairs of which it is asked how much they vary. */
@@ -97,19 +97,19 @@ export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array
 }
 
 /**
- * Weighs what the blocks say, each as often as it counts.
+ * Weighs what the clusters say, each as often as it counts.
  *
  * @param varying the pairs of which it is asked how much they vary
  * @param adding adds what chance makes of pairs
  */
-export function judgeBlocks(
+export function judgeClusters(
   residuals: Residuals,
-  { begin, tell }: BlockTeller,
+  { begin, tell }: ClusterTeller,
   varying: Uint8Array,
   asked: Asked,
   adding = chanceAdder,
 ): Evidence {
-  const { size, blocks, times, blockFirst, present } = residuals;
+  const { size, clusters, times, clusterFirst, present } = residuals;
   const pairs = size * size;
   const shared = begin();
   const { together, meetings, sources } = shared;
@@ -119,10 +119,10 @@ export function judgeBlocks(
   const covariances: Float64Array[] = [];
   const spreading = spreadAdder(residuals);
   let windows = 0;
-  for (let b = 0; b < blocks; b++) {
+  for (let b = 0; b < clusters; b++) {
     const often = times[b];
     if (often === 0) continue;
-    windows += often * (blockFirst[b + 1] - blockFirst[b]);
+    windows += often * (clusterFirst[b + 1] - clusterFirst[b]);
     const { covariance, ofSum } = tell(b, shared, often);
     adder.add(b, covariance, often);
     if (isHeld) covariances[b] = covariance;
@@ -130,7 +130,7 @@ export function judgeBlocks(
   }
   adder.finish();
   const spread = spreading.done();
-  const counted = blocksCounted(residuals);
+  const counted = clustersCounted(residuals);
   const leastCorrelation = correlationAt(asked.between, counted);
   const expected = new Float64Array(pairs);
   const dispersion = new Float64Array(pairs).fill(1);
@@ -144,7 +144,7 @@ export function judgeBlocks(
       const product = chances[ofPair + PRODUCT];
       const within = chances[ofPair + CROSSED] - product;
       const variance = chances[ofPair + VARIANCE];
-      const alike = sharedByBlocks(spread, i, j, product);
+      const alike = sharedByClusters(spread, i, j, product);
       const pooled = 1 - spread.ownShare[i] * spread.ownShare[j];
       expected[pair] = Math.max(within - pooled * alike, LEAST_EXPECTED);
       if (together[pair] === 0 && !asked.ofAllPairs) continue;
@@ -160,9 +160,9 @@ export function judgeBlocks(
         byRate > LOOKED_AT_AGAIN
           ? byRate
           : noRarerThan(byRate, counted, {
-              first: spread.blocksWith[i],
-              second: spread.blocksWith[j],
-              both: chances[ofPair + BLOCKS],
+              first: spread.clustersWith[i],
+              second: spread.clustersWith[j],
+              both: chances[ofPair + CLUSTERS],
             });
     }
   }
@@ -189,25 +189,29 @@ export function judgeBlocks(
  * few sources no less than Fisher's exact test of which sources have each, as a few sources alone make a high correlation.
  */
 export function chanceBetween(
-  { shared, lengths, blocks }: { readonly shared: number; readonly lengths: number; readonly blocks: number },
+  {
+    shared,
+    lengths,
+    clusters,
+  }: { readonly shared: number; readonly lengths: number; readonly clusters: number },
   presence: Presence,
 ): number {
-  const byRate = chanceByRates(shared, lengths, blocks);
+  const byRate = chanceByRates(shared, lengths, clusters);
   // A chance that is large already needs no second look.
-  return byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, blocks, presence);
+  return byRate > LOOKED_AT_AGAIN ? byRate : noRarerThan(byRate, clusters, presence);
 }
 
 /** The chance of a correlation over sources, with t. */
-function chanceByRates(shared: number, lengths: number, blocks: number): number {
-  if (blocks < FEWEST_SOURCES || !(lengths > 0)) return 1;
+function chanceByRates(shared: number, lengths: number, clusters: number): number {
+  if (clusters < FEWEST_SOURCES || !(lengths > 0)) return 1;
   const r = Math.max(-1, Math.min(1, (CORRELATION_MARGIN * shared) / Math.sqrt(lengths)));
-  return studentTail(r * Math.sqrt((blocks - 2) / Math.max(1e-12, 1 - r * r)), blocks - 2);
+  return studentTail(r * Math.sqrt((clusters - 2) / Math.max(1e-12, 1 - r * r)), clusters - 2);
 }
 
 /** That chance, and no less than which sources have both makes it. */
-function noRarerThan(byRate: number, blocks: number, { first, second, both }: Presence): number {
-  if (Math.min(first, second) > blocks / 2) return byRate;
-  return Math.max(byRate, fisherExact(both, first - both, second - both, blocks - first - second + both));
+function noRarerThan(byRate: number, clusters: number, { first, second, both }: Presence): number {
+  if (Math.min(first, second) > clusters / 2) return byRate;
+  return Math.max(byRate, fisherExact(both, first - both, second - both, clusters - first - second + both));
 }
 
 /** A correlation over so many sources that is surely no rarer than this by chance; −1 where there is none. */

@@ -1,6 +1,6 @@
 import { chanceBetween, chanceOfCount, LEAST_EXPECTED, type Evidence } from './evidence.ts';
 import { covariancesOfGroups, seriesIn, unevenness } from './autocovariance.ts';
-import { blocksCounted, heldByBlock, type Residuals } from './residuals.ts';
+import { clustersCounted, heldByCluster, type Residuals } from './residuals.ts';
 import { departuresOf } from './spread.ts';
 
 /**
@@ -34,7 +34,7 @@ export function chanceWithGroups(
   const variance = new Float64Array(size * groups);
   const ofGroupsIn = covariancesOfGroups(residuals, groupOf, groups);
   const covarianceIn = covariancesOf(evidence);
-  for (let b = 0; b < residuals.blocks; b++) {
+  for (let b = 0; b < residuals.clusters; b++) {
     if (residuals.times[b] > 0)
       addVariance(residuals, b, covarianceIn(b), { groupOf, members, ofGroups: ofGroupsIn(b) }, variance);
   }
@@ -61,30 +61,30 @@ export function chanceOfSameSources(
 ): Float64Array {
   const p = new Float64Array(size).fill(1);
   if (concepts.length === 0) return p;
-  const { blocks, times } = residuals;
-  const held = heldByBlock(residuals);
+  const { clusters, times } = residuals;
+  const held = heldByCluster(residuals);
   const departures = departuresOf(residuals, spread, held);
-  const counted = blocksCounted(residuals);
-  const ofGroups = new Float64Array(groups * blocks);
-  const has = new Float64Array(groups * blocks);
+  const counted = clustersCounted(residuals);
+  const ofGroups = new Float64Array(groups * clusters);
+  const has = new Float64Array(groups * clusters);
   for (let i = 0; i < size; i++) {
     if (groupOf[i] < 0) continue;
-    for (let b = 0; b < blocks; b++) {
-      ofGroups[groupOf[i] * blocks + b] += departures[i * blocks + b];
-      if (held[i * blocks + b] > 0) has[groupOf[i] * blocks + b]++;
+    for (let b = 0; b < clusters; b++) {
+      ofGroups[groupOf[i] * clusters + b] += departures[i * clusters + b];
+      if (held[i * clusters + b] > 0) has[groupOf[i] * clusters + b]++;
     }
   }
   for (const i of concepts) {
     const group = groupOf[i];
     let [shared, length, together, first, second] = [0, 0, 0, 0, 0];
-    for (let b = 0; b < blocks; b++) {
+    for (let b = 0; b < clusters; b++) {
       if (times[b] === 0) continue;
-      const own = departures[i * blocks + b];
-      const others = ofGroups[group * blocks + b] - own;
-      const present = held[i * blocks + b] > 0;
+      const own = departures[i * clusters + b];
+      const others = ofGroups[group * clusters + b] - own;
+      const present = held[i * clusters + b] > 0;
       shared += times[b] * own * others;
       length += times[b] * others * others;
-      const othersPresent = has[group * blocks + b] - (present ? 1 : 0) > 0;
+      const othersPresent = has[group * clusters + b] - (present ? 1 : 0) > 0;
       if (present) first += times[b];
       if (othersPresent) second += times[b];
       if (present && othersPresent) together += times[b];
@@ -92,44 +92,44 @@ export function chanceOfSameSources(
     if (shared <= 0) continue;
     p[i] =
       chanceBetween(
-        { shared, lengths: length * spread.length[i], blocks: counted },
+        { shared, lengths: length * spread.length[i], clusters: counted },
         { first, second, both: together },
       ) / 2;
   }
   return p;
 }
 
-/** Groups, as a block has them. */
-interface GroupsInBlock {
+/** Groups, as a cluster has them. */
+interface GroupsInCluster {
   readonly groupOf: ArrayLike<number>;
   /** How many concepts each has. */
   readonly members: Float64Array;
-  /** Autocovariances of each in the block, groups × (lags + 1). */
+  /** Autocovariances of each in the cluster, groups × (lags + 1). */
   readonly ofGroups: Float64Array;
 }
 
-/** The autocovariances of a block's concepts, those that are held or worked out again. */
-function covariancesOf({ residuals, covariances }: Evidence): (block: number) => Float64Array {
-  if (covariances) return (block) => covariances[block];
+/** The autocovariances of a cluster's concepts, those that are held or worked out again. */
+function covariancesOf({ residuals, covariances }: Evidence): (cluster: number) => Float64Array {
+  if (covariances) return (cluster) => covariances[cluster];
   const seriesOf = seriesIn(residuals);
-  return (block) => seriesOf(block).covariance;
+  return (cluster) => seriesOf(cluster).covariance;
 }
 
-/** Adds how much the company of each concept varies in a block: with its group, or with every one where it has none. */
+/** Adds how much the company of each concept varies in a cluster: with its group, or with every one where it has none. */
 function addVariance(
   residuals: Residuals,
-  block: number,
+  cluster: number,
   covariance: Float64Array,
-  { groupOf, members, ofGroups }: GroupsInBlock,
+  { groupOf, members, ofGroups }: GroupsInCluster,
   variance: Float64Array,
 ): void {
-  const { blockFirst, presentFirst, present, lags, times } = residuals;
-  const windows = blockFirst[block + 1] - blockFirst[block];
+  const { clusterFirst, presentFirst, present, lags, times } = residuals;
+  const windows = clusterFirst[cluster + 1] - clusterFirst[cluster];
   if (windows < 2) return;
   const groups = members.length;
-  const uneven = unevenness(residuals, block);
-  const first = presentFirst[block];
-  for (let k = first; k < presentFirst[block + 1]; k++) {
+  const uneven = unevenness(residuals, cluster);
+  const first = presentFirst[cluster];
+  for (let k = first; k < presentFirst[cluster + 1]; k++) {
     const i = present[k];
     const [from, to] = groupOf[i] < 0 ? [0, groups] : [groupOf[i], groupOf[i] + 1];
     const ofConcept = (k - first) * (lags + 1);
@@ -139,7 +139,7 @@ function addVariance(
       const others = groupOf[i] === g ? (members[g] - 1) / members[g] : 1;
       let sum = covariance[ofConcept] * ofGroups[ofGroup];
       for (let l = 1; l <= lags; l++) sum += 2 * covariance[ofConcept + l] * ofGroups[ofGroup + l];
-      variance[i * groups + g] += times[block] * (Math.max(0, sum * others) / windows) * uneven;
+      variance[i * groups + g] += times[cluster] * (Math.max(0, sum * others) / windows) * uneven;
     }
   }
 }

@@ -22,7 +22,7 @@ export interface LinkSettings {
 export interface JudgedPairs {
   /** Windows in all, and the sources by which company is judged; short ones are one together. */
   readonly windows: number;
-  readonly blocks: number;
+  readonly clusters: number;
   readonly source: Int32Array;
   readonly target: Int32Array;
   /** Windows with both. */
@@ -124,7 +124,7 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
   return {
     size: n,
     windows,
-    blocks: evidence.residuals.blocks,
+    clusters: evidence.residuals.clusters,
     windowsWith,
     source,
     target,
@@ -207,7 +207,7 @@ export function findLinks(evidence: Evidence, overlap: number, settings: LinkSet
   for (const i of order) if (stands[i] === 0) sorted[rest++] = i;
   return {
     windows: judged.windows,
-    blocks: judged.blocks,
+    clusters: judged.clusters,
     windowsWith: evidence.windowsWith,
     overlap,
     source: taken(source, sorted),

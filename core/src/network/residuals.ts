@@ -7,22 +7,22 @@ const STRATA = 20;
 const FEWEST_LAGS = 4;
 const MOST_LAGS = 64;
 /**
- * Sources of fewer windows, such as short answers, are taken together as one block: what a single answer holds says all
+ * Sources of fewer windows, such as short answers, are taken together as one cluster: what a single answer holds says all
  * there is to say of who keeps company with whom.
  */
 const SHORT_SOURCE = 8;
 
 /**
- * How the windows that hold concepts differ from what their lengths make likely. Windows stand by blocks, within which
+ * How the windows that hold concepts differ from what their lengths make likely. Windows stand by clusters, within which
  * company is judged: a source each, and the short sources together as the last.
  */
 export interface Residuals {
   readonly size: number;
-  readonly blocks: number;
-  /** How often each block counts: once, or as often as its source is drawn. */
+  readonly clusters: number;
+  /** How often each cluster counts: once, or as often as its source is drawn. */
   readonly times: Float64Array;
-  /** First window of each block; one more than there are blocks. */
-  readonly blockFirst: Int32Array;
+  /** First window of each cluster; one more than there are clusters. */
+  readonly clusterFirst: Int32Array;
   /** Concepts of window w: `inWindow[windowFirst[w] … windowFirst[w + 1])`. */
   readonly windowFirst: Int32Array;
   readonly inWindow: Int32Array;
@@ -32,13 +32,13 @@ export interface Residuals {
   readonly weight: Float64Array;
   /** Windows ahead that are looked at. */
   readonly lags: number;
-  /** blocks × (lags + 1): sums of the products of the weights of windows so far apart. */
+  /** clusters × (lags + 1): sums of the products of the weights of windows so far apart. */
   readonly products: Float64Array;
-  /** Sum of the weights of each block's windows, and of their squares. */
+  /** Sum of the weights of each cluster's windows, and of their squares. */
   readonly sums: Float64Array;
   readonly squares: Float64Array;
   /**
-   * Concepts of block b, in their order: `present[presentFirst[b] … presentFirst[b + 1])`; most blocks hold few. Of each,
+   * Concepts of cluster b, in their order: `present[presentFirst[b] … presentFirst[b + 1])`; most clusters hold few. Of each,
    * the windows that hold it, and the sum of their weights.
    */
   readonly presentFirst: Int32Array;
@@ -82,18 +82,18 @@ export function windowsBySource(windows: Windows): number[][] {
   return lists.filter((list) => list !== undefined);
 }
 
-/** Whether the windows of a source are a block of their own. */
-export const isBlock = (windowsOfSource: readonly number[]): boolean =>
+/** Whether the windows of a source are a cluster of their own. */
+export const isCluster = (windowsOfSource: readonly number[]): boolean =>
   windowsOfSource.length >= SHORT_SOURCE;
 
-/** The windows, block by block, and where each block begins: those of a source follow each other in the text. */
-function blocksOf({ count, source }: Windows): {
+/** The windows, cluster by cluster, and where each cluster begins: those of a source follow each other in the text. */
+function clustersOf({ count, source }: Windows): {
   readonly windowAt: Int32Array;
-  readonly blockFirst: Int32Array;
+  readonly clusterFirst: Int32Array;
 } {
   const windowAt = new Int32Array(count);
   const short: number[] = [];
-  const blockFirst: number[] = [0];
+  const clusterFirst: number[] = [0];
   let at = 0;
   for (let from = 0, to = 0; from < count; from = to) {
     while (to < count && source[to] === source[from]) to++;
@@ -102,11 +102,11 @@ function blocksOf({ count, source }: Windows): {
       continue;
     }
     for (let w = from; w < to; w++) windowAt[at++] = w;
-    blockFirst.push(at);
+    clusterFirst.push(at);
   }
   windowAt.set(short, at);
-  if (short.length > 0) blockFirst.push(count);
-  return { windowAt, blockFirst: Int32Array.from(blockFirst) };
+  if (short.length > 0) clusterFirst.push(count);
+  return { windowAt, clusterFirst: Int32Array.from(clusterFirst) };
 }
 
 /**
@@ -120,16 +120,16 @@ export function residualsOf(
   weights = windowWeights(counts, windows),
 ): Residuals {
   const size = counts.windowsWith.length;
-  const { windowAt, blockFirst } = blocksOf(windows);
-  const blocks = blockFirst.length - 1;
+  const { windowAt, clusterFirst } = clustersOf(windows);
+  const clusters = clusterFirst.length - 1;
   const windowFirst = new Int32Array(windows.count + 1);
   const inWindow = new Int32Array(counts.inWindow.length);
   const weight = new Float64Array(windows.count);
-  const times = new Float64Array(blocks).fill(1);
-  const sums = new Float64Array(blocks);
-  const squares = new Float64Array(blocks);
-  const presentFirst = new Int32Array(blocks + 1);
-  // No block has more concepts than its windows hold.
+  const times = new Float64Array(clusters).fill(1);
+  const sums = new Float64Array(clusters);
+  const squares = new Float64Array(clusters);
+  const presentFirst = new Int32Array(clusters + 1);
+  // No cluster has more concepts than its windows hold.
   const present = new Int32Array(inWindow.length);
   const presentHeld = new Float64Array(inWindow.length);
   const presentWeight = new Float64Array(inWindow.length);
@@ -137,8 +137,8 @@ export function residualsOf(
   const weightHere = new Float64Array(size);
   let at = 0;
   let presences = 0;
-  for (let b = 0; b < blocks; b++) {
-    for (let w = blockFirst[b]; w < blockFirst[b + 1]; w++) {
+  for (let b = 0; b < clusters; b++) {
+    for (let w = clusterFirst[b]; w < clusterFirst[b + 1]; w++) {
       const from = windowAt[w];
       const own = weights[from];
       weight[w] = own;
@@ -162,19 +162,19 @@ export function residualsOf(
     presentFirst[b + 1] = presences;
   }
   const lags = Math.min(MOST_LAGS, Math.max(FEWEST_LAGS, Math.ceil(windows.overlap) + 1));
-  const products = new Float64Array(blocks * (lags + 1));
-  for (let b = 0; b < blocks; b++) {
+  const products = new Float64Array(clusters * (lags + 1));
+  for (let b = 0; b < clusters; b++) {
     for (let l = 0; l <= lags; l++) {
       let sum = 0;
-      for (let at = blockFirst[b]; at + l < blockFirst[b + 1]; at++) sum += weight[at] * weight[at + l];
+      for (let at = clusterFirst[b]; at + l < clusterFirst[b + 1]; at++) sum += weight[at] * weight[at + l];
       products[b * (lags + 1) + l] = sum;
     }
   }
   return {
     size,
-    blocks,
+    clusters,
     times,
-    blockFirst,
+    clusterFirst,
     windowFirst,
     inWindow,
     windowAt,
@@ -190,11 +190,11 @@ export function residualsOf(
   };
 }
 
-/** Residuals with another last block: the only one of others that have one. */
-export function withLastBlock(residuals: Residuals, last: Residuals): Residuals {
-  const { size, blocks, blockFirst, windowFirst, presentFirst, lags } = residuals;
-  const at = blocks - 1;
-  const windows = blockFirst[at];
+/** Residuals with another last cluster: the only one of others that have one. */
+export function withLastCluster(residuals: Residuals, last: Residuals): Residuals {
+  const { size, clusters, clusterFirst, windowFirst, presentFirst, lags } = residuals;
+  const at = clusters - 1;
+  const windows = clusterFirst[at];
   const mentions = windowFirst[windows];
   const presences = presentFirst[at];
   const joined = <List extends Int32Array | Float64Array>(list: List, head: number, tail: List): List => {
@@ -205,9 +205,9 @@ export function withLastBlock(residuals: Residuals, last: Residuals): Residuals 
   };
   return {
     size,
-    blocks,
+    clusters,
     times: residuals.times,
-    blockFirst: joined(blockFirst, blocks, Int32Array.of(windows + last.blockFirst[1])),
+    clusterFirst: joined(clusterFirst, clusters, Int32Array.of(windows + last.clusterFirst[1])),
     windowFirst: joined(
       windowFirst,
       windows,
@@ -220,21 +220,27 @@ export function withLastBlock(residuals: Residuals, last: Residuals): Residuals 
     products: joined(residuals.products, at * (lags + 1), last.products),
     sums: joined(residuals.sums, at, last.sums),
     squares: joined(residuals.squares, at, last.squares),
-    presentFirst: joined(presentFirst, blocks, Int32Array.of(presences + last.presentFirst[1])),
+    presentFirst: joined(presentFirst, clusters, Int32Array.of(presences + last.presentFirst[1])),
     present: joined(residuals.present, presences, last.present),
     presentHeld: joined(residuals.presentHeld, presences, last.presentHeld),
     presentWeight: joined(residuals.presentWeight, presences, last.presentWeight),
   };
 }
 
-/** size × blocks: windows of a block that hold a concept. */
-export function heldByBlock({ size, blocks, presentFirst, present, presentHeld }: Residuals): Float64Array {
-  const held = new Float64Array(size * blocks);
-  for (let b = 0; b < blocks; b++)
+/** size × clusters: windows of a cluster that hold a concept. */
+export function heldByCluster({
+  size,
+  clusters,
+  presentFirst,
+  present,
+  presentHeld,
+}: Residuals): Float64Array {
+  const held = new Float64Array(size * clusters);
+  for (let b = 0; b < clusters; b++)
     for (let k = presentFirst[b]; k < presentFirst[b + 1]; k++)
-      held[present[k] * blocks + b] = presentHeld[k];
+      held[present[k] * clusters + b] = presentHeld[k];
   return held;
 }
 
-/** How many blocks there are, each as often as it counts. */
-export const blocksCounted = ({ times }: Residuals): number => times.reduce((sum, each) => sum + each, 0);
+/** How many clusters there are, each as often as it counts. */
+export const clustersCounted = ({ times }: Residuals): number => times.reduce((sum, each) => sum + each, 0);

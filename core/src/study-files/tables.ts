@@ -5,7 +5,7 @@ import type { ApartView, OverTimeView, ToneView } from '../views/compare/compare
 import type { Links } from '../network/links.ts';
 import { roundedMeasures } from '../views/concepts/table-views.ts';
 import { bandOf } from '../themes/bands.ts';
-import { type Redrawn } from '../themes/redraw.ts';
+import { type Resampled } from '../themes/resample.ts';
 import type { Themes } from '../themes/themes.ts';
 import { tableNumber, writeCsv } from '../formats/csv.ts';
 
@@ -15,7 +15,7 @@ export function conceptsTable(
   concepts: Concepts,
   candidates: Candidates,
   themes: Themes,
-  redrawn: Redrawn,
+  resampled: Resampled,
 ): string {
   return writeCsv(
     ['concept', 'mentions', 'sources', 'spread', 'pull', 'theme', 'steadiness'],
@@ -29,7 +29,7 @@ export function conceptsTable(
         tableNumber(candidates.spread[c]),
         tableNumber(candidates.pull[c]),
         theme < 0 ? '' : themes.themes[theme].letter,
-        theme < 0 || redrawn.draws === 0 ? '' : tableNumber(redrawn.together[i]),
+        theme < 0 || resampled.draws === 0 ? '' : tableNumber(resampled.together[i]),
       ];
     }),
   );
@@ -75,7 +75,7 @@ export function linksTable(labels: readonly string[], links: Links): string {
 }
 
 /** themes.csv: themes by falling share, their concepts with semicolons. */
-export function themesTable(labels: readonly string[], themes: Themes, redrawn: Redrawn): string {
+export function themesTable(labels: readonly string[], themes: Themes, resampled: Resampled): string {
   return writeCsv(
     ['theme', 'label', 'concepts', 'share', 'overlap', 'comes_back', 'comes_back_in'],
     themes.themes.map((theme, t) => [
@@ -83,8 +83,10 @@ export function themesTable(labels: readonly string[], themes: Themes, redrawn: 
       theme.label,
       theme.concepts.map((concept) => labels[concept]).join('; '),
       tableNumber(theme.share),
-      redrawn.draws > 0 ? tableNumber(redrawn.overlap[t]) : '',
-      ...(redrawn.draws > 0 ? [bandOf(redrawn.overlap[t]), tableNumber(redrawn.comesBack[t])] : ['', '']),
+      resampled.draws > 0 ? tableNumber(resampled.overlap[t]) : '',
+      ...(resampled.draws > 0
+        ? [bandOf(resampled.overlap[t]), tableNumber(resampled.comesBack[t])]
+        : ['', '']),
     ]),
   );
 }

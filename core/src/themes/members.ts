@@ -45,7 +45,7 @@ export function* settleMembers(
     within = chanceWithGroups(evidence, groupOf, groups);
     yield (round + 1) / (rounds + 1);
   }
-  const { staysBelow } = strictnessIn({ windows: evidence.windows, blocks: evidence.residuals.blocks });
+  const { staysBelow } = strictnessIn({ windows: evidence.windows, clusters: evidence.residuals.clusters });
   const isClaimed = linkedInside(links, groupOf);
   const unsure: number[] = [];
   groupOf.forEach((group, i) => {

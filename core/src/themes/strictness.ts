@@ -20,13 +20,13 @@ const LITTLE = { texts: 750, answers: 200 };
  * How strict the grouping is in so many windows. In larger collections what little text needs would make themes of nothing: of 40
  * sources whose nouns have nothing to do with each other up to seven, of 12 and 20 sources one at most (bench/nulls.ts).
  *
- * @param blocks sources by which company is judged; short ones are one together
+ * @param clusters sources by which company is judged; short ones are one together
  */
-export const strictnessIn = ({ windows, blocks }: TextWorkedWith): Strictness =>
-  windows < (blocks > 1 ? LITTLE.texts : LITTLE.answers) ? OF_LITTLE : USUAL;
+export const strictnessIn = ({ windows, clusters }: TextWorkedWith): Strictness =>
+  windows < (clusters > 1 ? LITTLE.texts : LITTLE.answers) ? OF_LITTLE : USUAL;
 
 /** How much text is worked with. */
 export interface TextWorkedWith {
   readonly windows: number;
-  readonly blocks: number;
+  readonly clusters: number;
 }

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { companyBlocks, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
+import { companyContexts, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
 import { tokensOf } from '../examples.ts';
 
 /** Words of an alphabet of the given size, in sentences and paragraphs. */
@@ -24,10 +24,10 @@ function candidatesOf(texts: readonly string[]) {
   return { tokens, occurrence, first, mentions };
 }
 
-describe('blocks of company', () => {
+describe('contexts of company', () => {
   const beginnings = (...texts: string[]): string[] => {
     const tokens = tokensOf(...texts);
-    return [...companyBlocks(tokens)].map((token) => tokens.forms[tokens.type[token]] ?? '');
+    return [...companyContexts(tokens)].map((token) => tokens.forms[tokens.type[token]] ?? '');
   };
   const TALK = 'One a. Two a. Three a. Four a. Five a. Six a. Seven a.';
 
@@ -46,26 +46,26 @@ describe('blocks of company', () => {
   });
 
   it('are none where nothing was said', () => {
-    expect([...companyBlocks(tokensOf(''))]).to.deep.equal([0]);
+    expect([...companyContexts(tokensOf(''))]).to.deep.equal([0]);
   });
 });
 
 describe('company', () => {
-  it('is what pairing off every two mentions of a block gives', () => {
+  it('is what pairing off every two mentions of a context gives', () => {
     fc.assert(
       fc.property(collections('abcdefghijkl'), (texts) => {
         const { tokens, occurrence, first, mentions } = candidatesOf(texts);
-        const blocks = companyBlocks(tokens);
-        const { references, judged, shared } = companyOfCandidates(blocks, occurrence, first, mentions);
+        const contexts = companyContexts(tokens);
+        const { references, judged, shared } = companyOfCandidates(contexts, occurrence, first, mentions);
         expect(references).to.equal(mentions.length);
         expect(judged).to.equal(mentions.filter((each) => each >= 3).length);
-        const blockOf = (token: number): number => blocks.findLastIndex((start) => start <= token);
+        const contextOf = (token: number): number => contexts.findLastIndex((start) => start <= token);
         const expected = new Float64Array(references * judged);
         for (let a = 0; a < occurrence.length; a++) {
           for (let b = 0; b < occurrence.length; b++) {
             const [reference, candidate] = [occurrence[a], occurrence[b]];
             if (reference === candidate || candidate >= judged) continue;
-            if (blockOf(first[a]) === blockOf(first[b])) expected[reference * judged + candidate]++;
+            if (contextOf(first[a]) === contextOf(first[b])) expected[reference * judged + candidate]++;
           }
         }
         expect([...shared]).to.deep.equal([...expected]);
@@ -82,10 +82,10 @@ describe('company', () => {
     const { tokens, occurrence, first, mentions } = candidatesOf([
       `${words.join(' ')}. ${words.join(' ')}. ${words.slice(0, 120).join(' ')}.`,
     ]);
-    const company = companyOfCandidates(companyBlocks(tokens), occurrence, first, mentions);
+    const company = companyOfCandidates(companyContexts(tokens), occurrence, first, mentions);
     expect(company.references).to.equal(100);
     expect(company.judged).to.equal(120);
-    // Three mentions of each in one block: nine pairs of two different words, none of a word with itself.
+    // Three mentions of each in one context: nine pairs of two different words, none of a word with itself.
     expect(company.shared[5]).to.equal(9);
     expect(company.shared[99 * 120 + 110]).to.equal(9);
     expect(company.shared[7 * 120 + 7]).to.equal(0);
@@ -97,7 +97,7 @@ describe('pull', () => {
     fc.assert(
       fc.property(collections('abcdefg'), (texts) => {
         const { tokens, occurrence, first, mentions } = candidatesOf(texts);
-        const company = companyOfCandidates(companyBlocks(tokens), occurrence, first, mentions);
+        const company = companyOfCandidates(companyContexts(tokens), occurrence, first, mentions);
         const { references, judged, shared } = company;
         const pull = pullOfCandidates(company, mentions.length);
         const met = (r: number, c: number): number => shared[r * judged + c];

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { spreadOfCandidates, type Candidates } from '../../src/concepts/candidates.ts';
-import { companyBlocks, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
+import { companyContexts, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
 import { selectConcepts } from '../../src/concepts/selection.ts';
 import { functionWordsOf, stopLayers, stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
@@ -58,7 +58,7 @@ describe('pull', () => {
       }
     });
     const mentions = Int32Array.from(order, (i) => counts[i]);
-    const blocks = companyBlocks(tokens);
+    const blocks = companyContexts(tokens);
     const company = companyOfCandidates(
       blocks,
       Int32Array.from(occurrence),

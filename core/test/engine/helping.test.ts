@@ -53,7 +53,7 @@ const TEXTS = knownThemes(3, 12).texts.map((text, i) => ({
   name: `${i}.txt`,
   text: `Ada: ${text}\n\nBen ${i % 5}: ${`They fare badly and run late; a light wait. `.repeat(1200)}`,
 }));
-const SHARED: readonly StageName[] = ['tokens', 'parts', 'drawnPairs', 'sweep', 'redrawn'];
+const SHARED: readonly StageName[] = ['tokens', 'parts', 'resampledPairs', 'sweep', 'resampled'];
 
 const study = (helpers?: Helpers) => exampleStudy(TEXTS, helpers ? { helpers } : {});
 
@@ -66,14 +66,14 @@ describe('the stages of a study that others do parts of', () => {
       const result = await driven(shared.engine.compute(stage, shared.input()));
       expect(result, stage).to.deep.equal(alone.compute(stage));
     }
-    expect(new Set(asked)).to.include.all.keys('read', 'groupDraw');
+    expect(new Set(asked)).to.include.all.keys('read', 'groupResample');
     expect(warnings).to.deep.equal([]);
   });
 
   it('have jobs that give elsewhere what they give here', async () => {
     const alone = study();
     const [counts, windows] = [alone.compute('counts'), alone.compute('windows')];
-    const network = { graph: alone.compute('graph'), drawn: alone.compute('drawnGraphs'), seed: 3 };
+    const network = { graph: alone.compute('graph'), drawn: alone.compute('resampledGraphs'), seed: 3 };
     const { helpers, asked } = copyingHands(2);
     const compared = async <J extends JobName>(job: J, shared: SharedOf<J>, parts: PartOf<J>[]) => {
       const here = await driven(inParts(job, shared, englishKnowledge)(parts));
@@ -82,23 +82,23 @@ describe('the stages of a study that others do parts of', () => {
       );
       return here;
     };
-    await compared('drawPairs', { counts, windows, claimed: 0.05, seed: 2 }, [0, 1, 2, 3]);
+    await compared('resamplePairs', { counts, windows, claimed: 0.05, seed: 2 }, [0, 1, 2, 3]);
     const groupings = await compared('group', network, [0.5, 1, 1.5, 2]);
     await compared(
       'compare',
       network,
       groupings.map((grouping) => ({ grouping, resolution: 1 })),
     );
-    expect(new Set(asked)).to.include.all.keys('drawPairs', 'group', 'compare');
+    expect(new Set(asked)).to.include.all.keys('resamplePairs', 'group', 'compare');
   });
 
   it('come out the same where a thread breaks, which is told', async () => {
     const alone = study();
     const [counts, windows] = [alone.compute('counts'), alone.compute('windows')];
-    const { helpers, warnings } = copyingHands(2, (job) => job === 'drawPairs');
+    const { helpers, warnings } = copyingHands(2, (job) => job === 'resamplePairs');
     const drawn = (by?: Helpers) =>
       inParts(
-        'drawPairs',
+        'resamplePairs',
         { counts, windows, claimed: 0.05, seed: 2 },
         { ...englishKnowledge, ...(by ? { helpers: by } : {}) },
       )([0, 1, 2]);

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { DrawingError, readDrawing, safeDrawing, writeDrawing } from '../../src/formats/drawing.ts';
-import { drawCloud, drawBars } from '../../src/map/word-picture.ts';
-import { drawDispersion } from '../../src/reading/draw.ts';
+import { renderCloud, renderBars } from '../../src/map/word-picture.ts';
+import { renderDispersion } from '../../src/reading/render.ts';
 
 const HEAD = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"';
 
@@ -13,9 +13,9 @@ describe('a drawing from elsewhere', () => {
       weight: i + 1,
     }));
     const ours = [
-      drawCloud(words, 'A cloud').svg,
-      drawBars(words, 'Bars & more').svg,
-      drawDispersion([{ title: 'bus', letter: 'A', total: 2, places: [{ at: 0.5 }] }], [0, 0.4], 'Where'),
+      renderCloud(words, 'A cloud').svg,
+      renderBars(words, 'Bars & more').svg,
+      renderDispersion([{ title: 'bus', letter: 'A', total: 2, places: [{ at: 0.5 }] }], [0, 0.4], 'Where'),
     ];
     for (const svg of ours) {
       expect(readDrawing(svg).leftOut).to.deep.equal([]);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { packCloud, type CloudWord, type PlacedWord } from '../../src/map/cloud.ts';
-import { drawBars, drawCloud, sharedRanks } from '../../src/map/word-picture.ts';
+import { renderBars, renderCloud, sharedRanks } from '../../src/map/word-picture.ts';
 
 const SIZE = { width: 400, height: 300 };
 const boxOf = ({ x, y, width, size }: PlacedWord) => ({
@@ -62,13 +62,13 @@ describe('pictures of words', () => {
       { text: 'bus', weight: 9 },
       { text: 'fare', weight: 7 },
     ];
-    const bars = drawBars(words, 'T "x"');
+    const bars = renderBars(words, 'T "x"');
     expect(bars.svg)
       .to.include('rain &amp; &lt;b&gt;')
       .and.include('<title>T &quot;x&quot;</title>')
       .and.include('>=</text>');
     expect(bars.svg.indexOf('>bus<')).to.be.below(bars.svg.indexOf('>fare<'));
-    expect(drawCloud(words, 'T').svg.match(/data-word/g)).to.have.length(3);
-    expect(drawCloud([], 'T').svg).to.match(/^<svg.*<\/svg>$/);
+    expect(renderCloud(words, 'T').svg.match(/data-word/g)).to.have.length(3);
+    expect(renderCloud([], 'T').svg).to.match(/^<svg.*<\/svg>$/);
   });
 });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { drawMap } from '../../src/map/draw.ts';
+import { renderMap } from '../../src/map/render.ts';
 import { escapeXml } from '../../src/base/xml.ts';
 import {
   area,
@@ -312,7 +312,7 @@ describe('links', () => {
 describe('the drawing', () => {
   it('makes text harmless', () => {
     expect(escapeXml('<script>"&\u0001')).to.equal('&lt;script&gt;&quot;&amp;');
-    const svg = drawMap(
+    const svg = renderMap(
       { parcels: [], labels: [], links: [], loose: [], hidden: [], ground: [] },
       '<img onerror=1>',
     );

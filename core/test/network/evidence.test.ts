@@ -151,7 +151,9 @@ describe('the evidence for a pair', () => {
   it('is the Poisson chance of a count that varies as one', () => {
     expect(chanceOfCount(3, 0.5, 1 / 1.08)).to.be.closeTo(2 * (1 - Math.exp(-0.5) * (1 + 0.5 + 0.125)), 1e-9);
     expect(chanceOfCount(0, 3, 1 / 1.08)).to.be.closeTo(2 * Math.exp(-3), 1e-9);
-    expect(chanceBetween({ shared: 1, lengths: 1, blocks: 3 }, { first: 3, second: 3, both: 3 })).to.equal(1);
+    expect(chanceBetween({ shared: 1, lengths: 1, clusters: 3 }, { first: 3, second: 3, both: 3 })).to.equal(
+      1,
+    );
   });
 });
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
-import { blockSummer } from '../../src/network/block-sums.ts';
+import { clusterSummer } from '../../src/network/cluster-sums.ts';
 import {
   CHANCE_NUMBERS,
   chanceAdder,
@@ -8,11 +8,11 @@ import {
   PRODUCT,
   VARIANCE,
 } from '../../src/network/chance-sums.ts';
-import { evidenceOfDraws } from '../../src/network/draws.ts';
+import { evidenceOfDraws } from '../../src/network/resampled-evidence.ts';
 import { chanceBetween, weighEvidence, type Evidence } from '../../src/network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../../src/network/group-evidence.ts';
-import { heldByBlock } from '../../src/network/residuals.ts';
-import { departuresOf, sharedByBlocks } from '../../src/network/spread.ts';
+import { heldByCluster } from '../../src/network/residuals.ts';
+import { departuresOf, sharedByClusters } from '../../src/network/spread.ts';
 import { exampleStudy } from '../examples.ts';
 
 const study = exampleStudy(knownThemes(3, 14).texts.map((text, i) => ({ name: `${i}`, text })));
@@ -21,31 +21,34 @@ const evidence = weighEvidence(counts, windows);
 /** Sources drawn, one of them three times and some not at all. */
 const drawn = evidenceOfDraws(counts, windows)([0, 1, 1, 2, 3, 3, 3, 5, 6, 8, 9, 9, 11, 12]);
 
-/** Of each block that counts, as often as it counts: what is told of it. */
-const byBlock = <Told>({ residuals: { blocks, times } }: Evidence, tell: (block: number) => Told): Told[] =>
-  Array.from({ length: blocks }, (_, b) => b).flatMap((b) => Array<Told>(times[b]).fill(tell(b)));
+/** Of each cluster that counts, as often as it counts: what is told of it. */
+const byCluster = <Told>(
+  { residuals: { clusters, times } }: Evidence,
+  tell: (cluster: number) => Told,
+): Told[] =>
+  Array.from({ length: clusters }, (_, b) => b).flatMap((b) => Array<Told>(times[b]).fill(tell(b)));
 
 describe('what two concepts share because the same sources speak of both', () => {
   for (const [which, weighed] of Object.entries({ 'as they are': evidence, 'as they were drawn': drawn }))
     it(`is the product of their departures, of sources ${which}`, () => {
       const { size, residuals } = weighed;
       const departures = departuresOf(residuals, weighed.spread);
-      const sumsOf = blockSummer(residuals, windows);
+      const sumsOf = clusterSummer(residuals, windows);
       const sums = new Float64Array(CHANCE_NUMBERS * size * size);
       const adder = chanceAdder(residuals, new Uint8Array(size * size), sums);
-      for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, residuals.times[b]);
+      for (let b = 0; b < residuals.clusters; b++) adder.add(b, sumsOf(b).covariance, residuals.times[b]);
       adder.finish();
       let largest = 0;
       for (let i = 0; i < size; i++) {
         for (let j = i + 1; j < size; j++) {
           const departure = (concept: number, b: number): number =>
-            departures[concept * residuals.blocks + b];
-          const expected = byBlock(weighed, (b) => departure(i, b) * departure(j, b)).reduce(
+            departures[concept * residuals.clusters + b];
+          const expected = byCluster(weighed, (b) => departure(i, b) * departure(j, b)).reduce(
             (sum, each) => sum + each,
             0,
           );
           const product = sums[CHANCE_NUMBERS * (i * size + j) + PRODUCT];
-          expect(sharedByBlocks(weighed.spread, i, j, product), `${i} and ${j}`).to.be.closeTo(
+          expect(sharedByClusters(weighed.spread, i, j, product), `${i} and ${j}`).to.be.closeTo(
             expected,
             1e-9,
           );
@@ -56,16 +59,16 @@ describe('what two concepts share because the same sources speak of both', () =>
     });
 });
 
-describe('what chance makes of the pairs of blocks', () => {
+describe('what chance makes of the pairs of clusters', () => {
   it('is the same to the last digit, kept to be added again or gone through once', () => {
     const { size, residuals } = evidence;
     const asked = Uint8Array.from({ length: size * size }, (_, pair) => (pair % 3 === 0 ? 0 : 1));
-    const sumsOf = blockSummer(residuals, windows);
+    const sumsOf = clusterSummer(residuals, windows);
     const again = chancesAgain(residuals, asked);
     const added = [chanceAdder, again, again].map((adding) => {
       const sums = new Float64Array(CHANCE_NUMBERS * size * size);
       const adder = adding(residuals, asked, sums);
-      for (let b = 0; b < residuals.blocks; b++) adder.add(b, sumsOf(b).covariance, 1 + (b % 3));
+      for (let b = 0; b < residuals.clusters; b++) adder.add(b, sumsOf(b).covariance, 1 + (b % 3));
       adder.finish();
       return sums;
     });
@@ -105,15 +108,15 @@ describe('the evidence of a concept with a group', () => {
     let below = 0;
     for (const weighed of [evidence, drawn]) {
       const { residuals, size } = weighed;
-      const held = heldByBlock(residuals);
+      const held = heldByCluster(residuals);
       const departures = departuresOf(residuals, weighed.spread);
       const p = chanceOfSameSources(weighed, groupOf, groups, asked);
       for (const i of asked) {
         const others = Array.from({ length: size }, (_, j) => j).filter(
           (j) => j !== i && groupOf[j] === groupOf[i],
         );
-        const at = (concept: number, b: number): number => concept * residuals.blocks + b;
-        const rows = byBlock(weighed, (b) => ({
+        const at = (concept: number, b: number): number => concept * residuals.clusters + b;
+        const rows = byCluster(weighed, (b) => ({
           own: departures[at(i, b)],
           theirs: others.reduce((sum, j) => sum + departures[at(j, b)], 0),
           has: held[at(i, b)] > 0,
@@ -128,7 +131,7 @@ describe('the evidence of a concept with a group', () => {
                 {
                   shared,
                   lengths: sum(({ own }) => own * own) * sum(({ theirs }) => theirs * theirs),
-                  blocks: rows.length,
+                  clusters: rows.length,
                 },
                 {
                   first: sum(({ has }) => Number(has)),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Counts } from '../../src/network/counts.ts';
-import { blockSummer } from '../../src/network/block-sums.ts';
+import { clusterSummer } from '../../src/network/cluster-sums.ts';
 import { seriesIn } from '../../src/network/autocovariance.ts';
 import { meetingsOf } from '../../src/network/meetings.ts';
 import { residualsOf } from '../../src/network/residuals.ts';
@@ -85,15 +85,15 @@ describe('meetings', () => {
     );
   });
 
-  it('are as many where they are told block by block, whatever blocks were told before', () => {
+  it('are as many where they are told cluster by cluster, whatever clusters were told before', () => {
     fc.assert(
       fc.property(sources, (texts) => {
         const { counts, windows } = laid(texts);
         const residuals = residualsOf(counts, windows);
-        const sumsOf = blockSummer(residuals, windows);
+        const sumsOf = clusterSummer(residuals, windows);
         const whole = meetingsOf(counts, windows);
         const added = new Map<number, number[]>();
-        for (let b = residuals.blocks - 1; b >= 0; b--) {
+        for (let b = residuals.clusters - 1; b >= 0; b--) {
           const { met } = sumsOf(b);
           expect(sumsOf(b).met).to.deep.equal(met);
           for (let k = 0; k < met.length; k += 4) {
@@ -117,28 +117,31 @@ describe('meetings', () => {
   });
 });
 
-describe('how concepts are spread over blocks', () => {
-  it('is the squared length of what they are more or less than even, block by block', () => {
+describe('how concepts are spread over clusters', () => {
+  it('is the squared length of what they are more or less than even, cluster by cluster', () => {
     fc.assert(
       fc.property(sources, fc.array(fc.nat(3), { minLength: 7, maxLength: 7 }), (texts, often) => {
         const { counts, windows } = laid(texts);
         const once = residualsOf(counts, windows);
-        const residuals = { ...once, times: Float64Array.from({ length: once.blocks }, (_, b) => often[b]) };
+        const residuals = {
+          ...once,
+          times: Float64Array.from({ length: once.clusters }, (_, b) => often[b]),
+        };
         const seriesOf = seriesIn(residuals);
         const adder = spreadAdder(residuals);
-        for (let b = 0; b < residuals.blocks; b++)
+        for (let b = 0; b < residuals.clusters; b++)
           if (often[b] > 0) adder.add(b, seriesOf(b).ofSum, often[b]);
         const spread = adder.done();
         const departures = departuresOf(residuals, spread);
         for (let i = 0; i < SIZE; i++) {
-          let [length, blocks] = [0, 0];
-          for (let b = 0; b < residuals.blocks; b++) {
-            length += often[b] * departures[i * residuals.blocks + b] ** 2;
+          let [length, clusters] = [0, 0];
+          for (let b = 0; b < residuals.clusters; b++) {
+            length += often[b] * departures[i * residuals.clusters + b] ** 2;
             const [from, to] = [residuals.presentFirst[b], residuals.presentFirst[b + 1]];
-            if (residuals.present.subarray(from, to).includes(i)) blocks += often[b];
+            if (residuals.present.subarray(from, to).includes(i)) clusters += often[b];
           }
           expect(spread.length[i]).to.be.closeTo(length, 1e-9);
-          expect(spread.blocksWith[i]).to.equal(blocks);
+          expect(spread.clustersWith[i]).to.equal(clusters);
           expect(spread.ownShare[i]).to.be.within(0, 1);
         }
       }),

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readdirSync, readFileSync } from 'node:fs';
 import { readCsv } from '../../src/formats/csv.ts';
 import { SMALLEST_TYPE } from '../../src/map/sheet.ts';
-import { drawMap } from '../../src/map/draw.ts';
+import { renderMap } from '../../src/map/render.ts';
 import { halfPlanes, isInside, roomForBox } from '../../src/map/geometry.ts';
 import { overlaps } from '../../src/map/free-place.ts';
 import { findBoundaries } from '../../src/text/boundaries.ts';
@@ -123,7 +123,7 @@ describe('the sample study', () => {
     }
     const order = [...scene.parcels].sort((a, b) => b.landShare - a.landShare);
     expect(order[0].letter).to.equal(themes[0].letter);
-    const svg = drawMap(scene, 'Night buses');
+    const svg = renderMap(scene, 'Night buses');
     const lines = scene.parcels.reduce((sum, { written }) => sum + written.lines.length, 0);
     expect(svg.match(/<text/g)?.length).to.be.within(shown.length + lines, shown.length + lines + 2);
     // No link runs through a word: of every curve, points that are not at its ends are in no box.

@@ -109,7 +109,7 @@ describe('stages', () => {
     study.decide({ kind: 'setLinks', change: { cutOff: 0.2 } });
     study.compute('map');
     const again = study.engine.timings.slice(before).map(({ stage }) => stage);
-    expect(again).to.deep.equal(['links', 'graph', 'drawnGraphs', 'sweep', 'grouping', 'themes', 'map']);
+    expect(again).to.deep.equal(['links', 'graph', 'resampledGraphs', 'sweep', 'grouping', 'themes', 'map']);
     const undoing = study.engine.timings.length;
     study.decide({ kind: 'setLinks', change: { cutOff: 0.1 } });
     study.compute('map');

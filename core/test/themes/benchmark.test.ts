@@ -3,7 +3,7 @@ import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { runLeiden } from '../../src/themes/consensus.ts';
 import { modularity } from '../../src/themes/modularity.ts';
-import { drawLinks } from '../../src/themes/redraw.ts';
+import { resampleLinks } from '../../src/themes/resample.ts';
 import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
 import { lfrNetwork } from './lfr.ts';
 
@@ -45,7 +45,7 @@ describe('the published benchmark of planted communities', () => {
       [0.5, 0.98],
     ]) {
       const { graph, truth } = lfrNetwork(mixing, 1);
-      const points = finish(sweepResolution({ graph, drawn: drawLinks(graph, 1, 3), seed: 1 }));
+      const points = finish(sweepResolution({ graph, drawn: resampleLinks(graph, 1, 3), seed: 1 }));
       const resolution = defaultResolution(points);
       expect(normalisedMutualInformation(runLeiden(graph, resolution, 1, 3).best, truth)).to.be.above(least);
     }

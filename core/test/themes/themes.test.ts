@@ -9,7 +9,7 @@ import { joinRegisters, matchThemes } from '../../src/themes/identity.ts';
 import { letterAt } from '../../src/themes/letters.ts';
 import { leiden } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
-import { drawLinks } from '../../src/themes/redraw.ts';
+import { resampleLinks } from '../../src/themes/resample.ts';
 import { alsoSteady, defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
 import { NOTHING_HELD } from '../../src/themes/choices.ts';
 import { nameThemes } from '../../src/themes/themes.ts';
@@ -231,7 +231,7 @@ describe('the default resolution', () => {
   });
 
   it('is swept from 0.3 to 3 in equal ratios, each grouping tried on the drawn networks', () => {
-    const drawn = drawLinks(karate, 1, 4);
+    const drawn = resampleLinks(karate, 1, 4);
     const points = finish(sweepResolution({ graph: karate, drawn, seed: 1 }));
     expect(points).to.have.length(25);
     expect(points[0].resolution).to.equal(0.3);
@@ -247,12 +247,12 @@ describe('the default resolution', () => {
   });
 
   it('is tried on links counted anew: as often on average, many not at all', () => {
-    const drawn = drawLinks(karate, 1, 40);
+    const drawn = resampleLinks(karate, 1, 40);
     const mean = drawn.reduce((sum, { totalDegree }) => sum + totalDegree, 0) / drawn.length;
     expect(mean / karate.totalDegree).to.be.within(0.93, 1.07);
     const links = drawn.reduce((sum, { neighbour }) => sum + neighbour.length, 0) / drawn.length;
     expect(links / karate.neighbour.length).to.be.closeTo(1 - Math.exp(-1), 0.03);
-    expect(drawLinks(karate, 1, 2)).to.deep.equal(drawn.slice(0, 2));
+    expect(resampleLinks(karate, 1, 2)).to.deep.equal(drawn.slice(0, 2));
   });
 });
 

@@ -4,7 +4,7 @@ import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'rea
 import { Link, Navigate, useParams } from 'react-router';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
-import { sweepLooseTexts } from '../store/bringing-in.ts';
+import { dropLooseTexts } from '../store/bringing-in.ts';
 import { passwordState } from '../store/password.ts';
 import { makeDecision, redo, undo } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
@@ -70,7 +70,7 @@ function OpenedStudy({ shownAs }: { shownAs: string | undefined }) {
 
   useEffect(() => {
     // Not waited for, and nothing hangs on it: what is left over now is let go of the next time.
-    sweepLooseTexts(id).catch(console.warn);
+    dropLooseTexts(id).catch(console.warn);
   }, [id]);
 
   useEffect(() => {

@@ -14,13 +14,13 @@ const DOING: Partial<Readonly<Record<StageName, string>>> = {
   counts: 'counting windows',
   evidence: 'weighing links',
   links: 'weighing links',
-  drawnPairs: 'weighing links of sources drawn anew',
-  drawnGraphs: 'weighing links of sources drawn anew',
+  resampledPairs: 'weighing links of sources drawn anew',
+  resampledGraphs: 'weighing links of sources drawn anew',
   sweep: 'trying how many themes',
   grouping: 'grouping concepts',
   map: 'laying out the map',
   comparison: 'testing differences',
-  redrawn: 'drawing sources anew',
+  resampled: 'drawing sources anew',
 };
 
 /** What the long views do that are made of no stage. */

@@ -8,7 +8,7 @@ export async function whileBringingIn<T>(id: string, work: () => Promise<T>): Pr
 }
 
 /** Lets go of texts that were kept and never recorded, as where the browser ended while they came in. */
-export async function sweepLooseTexts(id: string): Promise<void> {
+export async function dropLooseTexts(id: string): Promise<void> {
   await navigator.locks.request(lockOf(id), { ifAvailable: true }, async (lock) => {
     if (lock) await dropOriginals(id);
   });

@@ -1,12 +1,12 @@
 import { catalogue, deleteDatabase, studyIn } from './database.ts';
 import { alone, ifIdle } from './in-line.ts';
-import { SCRATCH, sweepDeleted } from './sweep.ts';
+import { SCRATCH, wipeDeleted } from './wipe.ts';
 
 /** Without a browser, as in tests, there are no files of its to write anew. */
-let sweep = (): Promise<void> => ('document' in globalThis ? sweepDeleted() : Promise.resolve());
+let sweep = (): Promise<void> => ('document' in globalThis ? wipeDeleted() : Promise.resolve());
 
 /** Has something else done in place of the sweep; for tests. */
-export function sweepBy(other: () => Promise<void>): void {
+export function wipeBy(other: () => Promise<void>): void {
   sweep = other;
 }
 

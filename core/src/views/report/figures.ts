@@ -2,13 +2,13 @@ import { doByKind, type ByKind } from '../../base/by-kind.ts';
 import { largest } from '../../base/extent.ts';
 import { counted, inFigures, listed, percent, pointsText } from '../../base/wording.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
-import { drawComparison } from '../../compare/draw.ts';
+import { renderComparison } from '../../compare/render.ts';
 import type { Comparison, Strength } from '../../compare/strength.ts';
 import { tableNumber } from '../../formats/csv.ts';
 import { paragraph, type Block } from '../../formats/write/document.ts';
 import { safeDrawing } from '../../formats/drawing.ts';
-import { drawMap } from '../../map/draw.ts';
-import { drawDispersion } from '../../reading/draw.ts';
+import { renderMap } from '../../map/render.ts';
+import { renderDispersion } from '../../reading/render.ts';
 import { MEASURES } from '../../network/measures.ts';
 import { comparedAttribute } from '../../study/groups.ts';
 import type { StudyState } from '../../study/study.ts';
@@ -173,7 +173,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       title: 'Concept map',
       note: sentenceText(methodSentences(state).map),
       picture: {
-        svg: drawMap(scene, `Concept map of ${state.title}`),
+        svg: renderMap(scene, `Concept map of ${state.title}`),
         alt:
           names.length === 0
             ? 'A map without themes.'
@@ -190,7 +190,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       title,
       note: `${sentenceText(methodSentences(state, { exact: comparison.exact }).compare)} ${restsOn(comparison)}${without.sources === 0 ? '' : ` ${counted(without.sources, 'source')} in no group take no part.`}`,
       picture: {
-        svg: drawComparison(rows, comparison, order, { title, foot: '* beyond chance (q < 0.05)' }),
+        svg: renderComparison(rows, comparison, order, { title, foot: '* beyond chance (q < 0.05)' }),
         alt: `${title}: ${counted(rows.length, 'row')} by ${counted(comparison.groups.length, 'group')}, each mark with its 95 % interval; the table under it has the same numbers.`,
       },
       table: {
@@ -301,7 +301,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       title,
       note: `From the first word of the first source to the last of the last, a line for each mention; ${counted(sources.length, 'source')}.`,
       picture: {
-        svg: drawDispersion(rows, sourceStarts, title),
+        svg: renderDispersion(rows, sourceStarts, title),
         alt: `${title}: ${counted(rows[0]?.total ?? 0, 'mention')} in ${counted(rows[0]?.perSource.filter((count) => count > 0).length ?? 0, 'source')}.`,
       },
       table: {

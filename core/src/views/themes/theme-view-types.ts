@@ -165,7 +165,7 @@ export interface CoverageView {
   }[];
 }
 
-/** How themes do when other sources had been heard (`redrawThemes`). */
+/** How themes do when other sources had been heard (`resampleThemes`). */
 export interface SteadinessView {
   readonly draws: number;
   readonly themes: readonly {

@@ -56,7 +56,7 @@ export const THEME_KEYS = {
     labels: state.conceptLabels,
     fewest: fewestInStretch(state),
   })),
-  steadiness: reads(['concepts', 'themes', 'redrawn'], nothing),
+  steadiness: reads(['concepts', 'themes', 'resampled'], nothing),
   map: reads(['concepts', 'map'], nothing),
 };
 
@@ -173,7 +173,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
   *steadiness(_, { take }) {
     const { keys } = yield* take('concepts');
     const { themes, themeOf } = yield* take('themes');
-    const { draws, overlap, comesBack, together, lean, leaning } = yield* take('redrawn');
+    const { draws, overlap, comesBack, together, lean, leaning } = yield* take('resampled');
     if (draws === 0) return { draws, themes: [], concepts: [] };
     return {
       draws,

@@ -1,6 +1,6 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
-import { drawComparison } from '@green-thicket/core/compare/draw';
+import { renderComparison } from '@green-thicket/core/compare/render';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
 import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
@@ -80,7 +80,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           name={title}
           table={() => tableOf(data, order)}
           drawing={() =>
-            drawComparison(data.rows, comparison, order, {
+            renderComparison(data.rows, comparison, order, {
               title: `${state.title}: ${title.toLowerCase()}`,
               foot: 'Dot: strength; line: 95 % interval; tick: mean of all; *: beyond chance (q < 0.05).',
             })

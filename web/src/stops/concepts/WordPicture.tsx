@@ -2,7 +2,7 @@ import { inFigures } from '@green-thicket/core/base/wording';
 import { Button, Checkbox, Slider } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
-import { drawBars, drawCloud } from '@green-thicket/core/map/word-picture';
+import { renderBars, renderCloud } from '@green-thicket/core/map/word-picture';
 import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useView } from '../../engine/use-view.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -60,8 +60,8 @@ export function WordPicture({
       weight: row.mentions,
       ink: colours ? (inks.get(row.key) ?? NEUTRAL_INK) : undefined,
     }));
-    if (kind === 'bars') return drawBars(words, title);
-    return drawCloud(words, title, {
+    if (kind === 'bars') return renderBars(words, title);
+    return renderCloud(words, title, {
       order,
       smallest: sizes[0],
       largest: sizes[1] < SIZES[1] ? sizes[1] : undefined,

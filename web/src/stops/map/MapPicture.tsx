@@ -2,7 +2,7 @@ import { Button, Checkbox, Popover } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
 import { withDrawnWords } from '@green-thicket/core/formats/write/document';
-import { drawMap } from '@green-thicket/core/map/draw';
+import { renderMap } from '@green-thicket/core/map/render';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import { methodSentences, sentenceText } from '@green-thicket/core/words/sentences';
 import { useView } from '../../engine/use-view.ts';
@@ -43,7 +43,7 @@ export function MapPicture({ scene }: { scene: MapScene }) {
   ];
   const drawing = (): string =>
     withDrawnWords(
-      drawMap(scene, state.title, { foot: foot(), head: has('title'), greyscale: has('grey') }),
+      renderMap(scene, state.title, { foot: foot(), head: has('title'), greyscale: has('grey') }),
       renameAnyCase,
     );
   const saveSvg = (): void =>

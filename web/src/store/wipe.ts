@@ -40,6 +40,6 @@ async function fillOnce(): Promise<void> {
  * enough is written after them (found by trial in Chromium: a deleted database was still in the files after restarts, and gone
  * after 30 MB of anything); so that much of nothing is written and deleted, twice. Blobs it deletes by itself.
  */
-export async function sweepDeleted(): Promise<void> {
+export async function wipeDeleted(): Promise<void> {
   for (let pass = 0; pass < PASSES; pass++) await fillOnce();
 }

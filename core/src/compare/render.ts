@@ -28,7 +28,7 @@ const cut = (text: string, most: number): string =>
  *
  * @param order numbers of the rows, as they stand under each other
  */
-export function drawComparison(
+export function renderComparison(
   rows: readonly DrawnRow[],
   { groups, overall, q }: Comparison,
   order: readonly number[],

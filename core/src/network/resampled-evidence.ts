@@ -1,11 +1,11 @@
-import { blockSummer, tellSums, type BlockSums } from './block-sums.ts';
+import { clusterSummer, tellSums, type ClusterSums } from './cluster-sums.ts';
 import { chanceAdder, chancesAgain } from './chance-sums.ts';
 import type { Counts } from './counts.ts';
-import { judgeBlocks, pairsAsked, type Evidence } from './evidence.ts';
-import { isBlock, residualsOf, windowsBySource, windowWeights, withLastBlock } from './residuals.ts';
+import { judgeClusters, pairsAsked, type Evidence } from './evidence.ts';
+import { isCluster, residualsOf, windowsBySource, windowWeights, withLastCluster } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
-/** Numbers of pairs that meet, by block, that are kept for the next draw; of more, each draw adds its own up. */
+/** Numbers of pairs that meet, by cluster, that are kept for the next draw; of more, each draw adds its own up. */
 const MOST_KEPT = 20_000_000;
 
 /**
@@ -21,19 +21,19 @@ export function evidenceOfDraws(
   const weights = windowWeights(counts, windows);
   const residuals = residualsOf(counts, windows, weights);
   const varying = pairsAsked(counts);
-  const summed = keptSums(blockSummer(residuals, windows));
-  const blockOf: number[] = [];
+  const summed = keptSums(clusterSummer(residuals, windows));
+  const clusterOf: number[] = [];
   let long = 0;
-  for (const list of bySource) blockOf.push(isBlock(list) ? long++ : -1);
+  for (const list of bySource) clusterOf.push(isCluster(list) ? long++ : -1);
   const asked = { ofAllPairs: false, between: claimed };
   const adding = chancesAgain(residuals, varying);
   return (drawn) => {
-    const times = new Float64Array(residuals.blocks);
-    for (const source of drawn) if (blockOf[source] >= 0) times[blockOf[source]]++;
-    const short = drawn.filter((source) => blockOf[source] < 0).map((source) => bySource[source]);
+    const times = new Float64Array(residuals.clusters);
+    for (const source of drawn) if (clusterOf[source] >= 0) times[clusterOf[source]]++;
+    const short = drawn.filter((source) => clusterOf[source] < 0).map((source) => bySource[source]);
     if (short.length === 0)
-      return judgeBlocks({ ...residuals, times }, tellSums(residuals.size, summed), varying, asked, adding);
-    // Short sources stand in one block, the last, which is made anew of those drawn.
+      return judgeClusters({ ...residuals, times }, tellSums(residuals.size, summed), varying, asked, adding);
+    // Short sources stand in one cluster, the last, which is made anew of those drawn.
     times[long] = 1;
     const again = countsOf(counts, windows, short);
     const last = residualsOf(
@@ -41,16 +41,16 @@ export function evidenceOfDraws(
       again.windows,
       Float64Array.from(short.flat(), (window) => weights[window]),
     );
-    const sumsOfLast = blockSummer(last, again.windows)(0);
-    return judgeBlocks(
-      { ...withLastBlock(residuals, last), times },
-      tellSums(residuals.size, (block) => (block === long ? sumsOfLast : summed(block))),
+    const sumsOfLast = clusterSummer(last, again.windows)(0);
+    return judgeClusters(
+      { ...withLastCluster(residuals, last), times },
+      tellSums(residuals.size, (cluster) => (cluster === long ? sumsOfLast : summed(cluster))),
       varying,
       asked,
       (...given) => {
         const [ofLong, ofLast] = [adding(...given), chanceAdder(...given)];
         return {
-          add: (block, ...rest) => (block === long ? ofLast : ofLong).add(block, ...rest),
+          add: (cluster, ...rest) => (cluster === long ? ofLast : ofLong).add(cluster, ...rest),
           finish() {
             ofLong.finish();
             ofLast.finish();
@@ -61,14 +61,14 @@ export function evidenceOfDraws(
   };
 }
 
-/** Keeps the sums of blocks, the first of them where they are too many to hold all. */
-function keptSums(sumsOf: (block: number) => BlockSums): (block: number) => BlockSums {
-  const kept: BlockSums[] = [];
+/** Keeps the sums of clusters, the first of them where they are too many to hold all. */
+function keptSums(sumsOf: (cluster: number) => ClusterSums): (cluster: number) => ClusterSums {
+  const kept: ClusterSums[] = [];
   let held = 0;
-  return (block) => {
-    if (block in kept) return kept[block];
-    const sums = sumsOf(block);
-    if (held < MOST_KEPT) kept[block] = sums;
+  return (cluster) => {
+    if (cluster in kept) return kept[cluster];
+    const sums = sumsOf(cluster);
+    if (held < MOST_KEPT) kept[cluster] = sums;
     held += sums.met.length;
     return sums;
   };

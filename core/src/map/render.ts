@@ -44,7 +44,7 @@ const grey = (colour: string): string => {
  *
  * @param title what the picture is called
  */
-export function drawMap(
+export function renderMap(
   scene: MapScene,
   title: string,
   { foot = [], head = false, greyscale = false }: DrawingChoices = {},

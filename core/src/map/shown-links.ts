@@ -9,7 +9,7 @@ import type { MapLabel, MapLink, MapParcel, MapSettings } from './scene-types.ts
 const MOST_TRIES = 400;
 
 /** The strongest links that go clear of every word: inside parcels as quiet curves, bridges beside them. */
-export function drawLinks(
+export function linksShown(
   labels: readonly MapLabel[],
   parcels: readonly MapParcel[],
   links: Links,

@@ -1,5 +1,5 @@
 import type { Counts } from '../network/counts.ts';
-import { evidenceOfDraws } from '../network/draws.ts';
+import { evidenceOfDraws } from '../network/resampled-evidence.ts';
 import { windowsBySource } from '../network/residuals.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
@@ -33,7 +33,7 @@ export const drawsFor = (sources: number): number =>
   Math.max(FEWEST_DRAWS, Math.min(MOST_DRAWS, Math.round(DRAWS_BY_SOURCES / Math.max(1, sources))));
 
 /** How themes do when other sources had been heard. */
-export interface Redrawn {
+export interface Resampled {
   /** How often sources were drawn; 0 where there is one only, and then nothing is known. */
   readonly draws: number;
   /** Of each theme: the mean overlap (Jaccard) with the theme of a draw that is most like it. */
@@ -52,12 +52,17 @@ export interface Redrawn {
 const TRIED_DRAWS = 24;
 
 /** What pairs are drawn anew by; chance is told up to the q a link is claimed by. */
-export interface PairDrawing extends Pick<RedrawInput, 'counts' | 'windows' | 'seed'> {
+export interface PairResampling extends Pick<ResampleInput, 'counts' | 'windows' | 'seed'> {
   readonly claimed: number;
 }
 
 /** Tells of a draw what chance has to do with its pairs. */
-export function pairDrawer({ counts, windows, claimed, seed }: PairDrawing): (draw: number) => PairChances {
+export function pairResampler({
+  counts,
+  windows,
+  claimed,
+  seed,
+}: PairResampling): (draw: number) => PairChances {
   const sources = windowsBySource(windows).length;
   const evidenceOf = evidenceOfDraws(counts, windows, claimed);
   const drawn = balancedDraws(sources, TRIED_DRAWS, seededRandom(seed, 30_000));
@@ -65,7 +70,7 @@ export function pairDrawer({ counts, windows, claimed, seed }: PairDrawing): (dr
 }
 
 /** What chance has to do with pairs when sources are drawn anew, draw by draw. */
-export function* drawPairs(
+export function* resamplePairs(
   windows: Windows,
   inParts: InParts<number, PairChances>,
   draws = TRIED_DRAWS,
@@ -78,14 +83,14 @@ const canBeDrawn = (windows: Windows): boolean => windowsBySource(windows).lengt
 const numbersTo = (end: number): number[] => Array.from({ length: end }, (_, k) => k);
 
 /** The network that is grouped, as it is when sources are drawn anew. */
-export const drawnNetworks = (drawn: readonly PairChances[], links: LinkSettings): Graph[] =>
+export const resampledNetworks = (drawn: readonly PairChances[], links: LinkSettings): Graph[] =>
   drawn.map((chances) => groupingNetwork(chances.size, claimPairs(chances, links), links));
 
 /**
  * A network with its links counted anew, for one of which no more is known: each link so many times its weight as a Poisson
  * count of mean 1 says (Rosvall & Bergstrom 2010).
  */
-export function drawLinks(graph: Graph, seed: number, draws = TRIED_DRAWS): Graph[] {
+export function resampleLinks(graph: Graph, seed: number, draws = TRIED_DRAWS): Graph[] {
   return Array.from({ length: draws }, (_, draw) => {
     const random = seededRandom(seed, 40_000 + draw);
     const [source, target, weight]: number[][] = [[], [], []];
@@ -123,10 +128,10 @@ function balancedDraws(sources: number, draws: number, random: Random): number[]
   return Array.from({ length: draws }, (_, draw) => [...all.subarray(draw * sources, (draw + 1) * sources)]);
 }
 
-const drawSources = (sources: number, random: Random): number[] =>
+const resampleSources = (sources: number, random: Random): number[] =>
   Array.from({ length: sources }, () => randomInteger(random, sources));
 
-export interface RedrawInput {
+export interface ResampleInput {
   readonly counts: Counts;
   readonly windows: Windows;
   readonly links: LinkSettings;
@@ -135,11 +140,11 @@ export interface RedrawInput {
 }
 
 /** Groups the concepts anew by the sources of a draw; gives the community of each. */
-export function drawGrouper(input: RedrawInput): (draw: number) => Stepwise<Int32Array> {
+export function resampleGrouper(input: ResampleInput): (draw: number) => Stepwise<Int32Array> {
   const sources = windowsBySource(input.windows).length;
   const evidenceOf = evidenceOfDraws(input.counts, input.windows, input.links.maximumQ);
   return (draw) =>
-    groupDrawn(input, evidenceOf(drawSources(sources, seededRandom(input.seed, 20_000 + draw))), draw);
+    groupDrawn(input, evidenceOf(resampleSources(sources, seededRandom(input.seed, 20_000 + draw))), draw);
 }
 
 /**
@@ -147,14 +152,14 @@ export function drawGrouper(input: RedrawInput): (draw: number) => Stepwise<Int3
  * again: themes that hang on a few sources are lost in some draws (bootstrap over sources, Efron 1979; cluster-wise
  * stability, Hennig 2007). It is kinder than fresh sources would be, as a draw holds two thirds of the same.
  *
- * @param inParts groups the draws of these numbers (`drawGrouper`)
+ * @param inParts groups the draws of these numbers (`resampleGrouper`)
  */
-export function* redrawThemes(
+export function* resampleThemes(
   windows: Windows,
   themes: Themes,
   inParts: InParts<number, Int32Array>,
   draws = drawsFor(windowsBySource(windows).length),
-): Stepwise<Redrawn> {
+): Stepwise<Resampled> {
   const count = themes.themes.length;
   const overlap = new Float64Array(count);
   const comesBack = new Float64Array(count);
@@ -202,7 +207,7 @@ function addCompany(
 function companyKept(
   withTheme: Float64Array,
   { themes, themeOf }: Themes,
-): Pick<Redrawn, 'together' | 'lean' | 'leaning'> {
+): Pick<Resampled, 'together' | 'lean' | 'leaning'> {
   const count = themes.length;
   const together = new Float64Array(themeOf.length);
   const lean = new Int32Array(themeOf.length).fill(-1);
@@ -233,7 +238,7 @@ function bestOverlap(
 }
 
 function* groupDrawn(
-  { links: settings, themes, seed }: RedrawInput,
+  { links: settings, themes, seed }: ResampleInput,
   evidence: Evidence,
   draw: number,
 ): Stepwise<Int32Array> {

@@ -24,7 +24,7 @@ const HEAD = 44;
  *
  * @param sourceStarts where each source begins, as a share of the collection's words
  */
-export function drawDispersion(
+export function renderDispersion(
   rows: readonly DrawnPlaces[],
   sourceStarts: readonly number[],
   title: string,

@@ -1,14 +1,14 @@
 import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import { chancesOfPairs, claimPairs } from '../../src/network/links.ts';
-import { countsOf, evidenceOfDraws } from '../../src/network/draws.ts';
+import { countsOf, evidenceOfDraws } from '../../src/network/resampled-evidence.ts';
 import { windowsBySource } from '../../src/network/residuals.ts';
 import { weighEvidence } from '../../src/network/evidence.ts';
 import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
 import { bandOf } from '../../src/themes/bands.ts';
-import { drawGrouper, drawsFor, redrawThemes, type Redrawn } from '../../src/themes/redraw.ts';
+import { resampleGrouper, drawsFor, resampleThemes, type Resampled } from '../../src/themes/resample.ts';
 import { oneByOne } from '../../src/base/share-out.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { asking, exampleStudy } from '../examples.ts';
@@ -27,18 +27,18 @@ describe('themes over drawn sources', () => {
       themes,
       seed: 1,
     };
-    const again = (): Redrawn =>
-      finish(redrawThemes(input.windows, themes, oneByOne(drawGrouper(input)), 12));
-    const redrawn = again();
-    expect(redrawn.overlap).to.have.length(themes.themes.length);
-    for (const share of [...redrawn.overlap, ...redrawn.comesBack, ...redrawn.together])
+    const again = (): Resampled =>
+      finish(resampleThemes(input.windows, themes, oneByOne(resampleGrouper(input)), 12));
+    const resampled = again();
+    expect(resampled.overlap).to.have.length(themes.themes.length);
+    for (const share of [...resampled.overlap, ...resampled.comesBack, ...resampled.together])
       expect(share).to.be.within(0, 1 + 1e-9);
-    const steady = redrawn.overlap.filter((overlap) => overlap > 0.5).length;
+    const steady = resampled.overlap.filter((overlap) => overlap > 0.5).length;
     expect(steady / themes.themes.length).to.be.above(0.7);
     themes.themeOf.forEach((theme, i) => {
-      if (theme < 0) expect(redrawn.together[i]).to.equal(0);
+      if (theme < 0) expect(resampled.together[i]).to.equal(0);
     });
-    expect(again()).to.deep.equal(redrawn);
+    expect(again()).to.deep.equal(resampled);
   });
 
   it('are lost where they hang on one source', () => {
@@ -52,7 +52,7 @@ describe('themes over drawn sources', () => {
     study.decide({ kind: 'keepConcepts', keys: ['anvil', 'furnace', 'bellows'] });
     const { keys } = study.compute('concepts');
     const { themes } = study.compute('themes');
-    const { comesBack } = study.compute('redrawn');
+    const { comesBack } = study.compute('resampled');
     const forge = themes.findIndex(({ concepts }) => concepts.some((concept) => keys[concept] === 'anvil'));
     // A source is in 1 − 1/e of the draws, 63 %: in the others its theme can’t be there.
     if (forge >= 0) expect(comesBack[forge]).to.be.below(0.8);
@@ -63,7 +63,7 @@ describe('themes over drawn sources', () => {
     const { texts } = knownThemes(3, 12);
     const study = studyOf([texts.join('\n\n')]);
     expect(study.compute('themes').themes).not.to.have.length(0);
-    expect(study.compute('redrawn').draws).to.equal(0);
+    expect(study.compute('resampled').draws).to.equal(0);
     expect(asking(study)('steadiness', null)).to.deep.equal({ draws: 0, themes: [], concepts: [] });
     const figure = asking(study)('figure', { kind: 'themes' });
     expect(figure.table?.head).not.to.include('comes back');
