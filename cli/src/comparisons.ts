@@ -2,7 +2,7 @@ import { ownValue } from '@green-thicket/core/base/records';
 import { allLists } from '@green-thicket/core/compare/tone-lists';
 import { decide } from '@green-thicket/core/study/decisions';
 import { attributeNames, comparedGroups } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { publishedTone, type Ask, type ComputingWith } from './ask.ts';
 
 /** An attribute of more values tells no groups to set apart or to listen to. */
@@ -11,7 +11,7 @@ const THEMES = { kind: 'themes' } as const;
 
 /** What sets groups apart, strength over time and tone, for every attribute: what Compare shows of each. */
 export function furtherComparisons({ input: { state }, say }: ComputingWith, ask: Ask) {
-  const names = attributeNames(workingSources(state));
+  const names = attributeNames(shownSources(state));
   say('Comparing over time, by words and by tone …');
   const overTime = names
     .filter((name) => ownValue(state.attributeTypes, name) === 'date')

@@ -14,7 +14,7 @@ import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { DecisionLog } from '@green-thicket/core/study/record';
 import { namesOutside, type StudyState } from '@green-thicket/core/study/study';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources, workingSources } from '@green-thicket/core/study/subset';
 import { writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
   apartTable,
@@ -155,7 +155,7 @@ export async function resultFiles(
     ...themes,
     themes: themes.themes.map((theme) => ({ ...theme, label: renameAnyCase(theme.label) })),
   };
-  const comparisons = attributeNames(workingSources(state)).map((attribute) => {
+  const comparisons = attributeNames(shownSources(state)).map((attribute) => {
     const { names, groupOf } = groupsOf(state, attribute);
     return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
   });

@@ -8,6 +8,27 @@ import { sample, suiteFolder, thicket } from './thicket.ts';
 describe('the command line', () => {
   const { at, read } = suiteFolder();
 
+  it('finds the same in the same texts, to the byte, whatever they are called and wherever they lie', () => {
+    const texts = readdirSync(sample).filter((name) => name.endsWith('.txt'));
+    mkdirSync(at('as-they-are'));
+    mkdirSync(at('otherwise/below'), { recursive: true });
+    texts.forEach((name, i) => {
+      const text = readFileSync(join(sample, name));
+      writeFileSync(join(at('as-they-are'), name), text);
+      // Every fifth is the first, then every fifth from the second on; half of them a folder further down.
+      const place = `${i % 2 === 0 ? 'below/' : ''}${i % 5}-${texts.length - i}.txt`;
+      writeFileSync(join(at('otherwise'), place), text);
+    });
+    for (const folder of ['as-they-are', 'otherwise']) {
+      const { status } = thicket('analyse', at(folder), '--out', at(`of-${folder}`), '--quiet');
+      expect(status).to.equal(0);
+    }
+    const written = readdirSync(at('of-otherwise')).filter((name) => /\.(?:csv|svg|graphml)$/.test(name));
+    expect(written).to.include.members(['concepts.csv', 'links.csv', 'themes.csv', 'map.svg']);
+    for (const name of written)
+      expect(read('of-otherwise', name), name).to.equal(read('of-as-they-are', name));
+  });
+
   it('analyses a folder into all its files', () => {
     const { status, stderr, stdout } = thicket(
       'analyse',

@@ -1,4 +1,4 @@
-import { columnsOfTokens, namesOfTokens } from '@green-thicket/core/text/token-columns';
+import { columnsOfTokens, TokenNumbering, namesOfTokens } from '@green-thicket/core/text/token-columns';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { foldDecisions } from '@green-thicket/core/study/record';
@@ -59,6 +59,9 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     const tokens = toTheEnd(engine.compute('tokens', input));
     toTheEnd(engine.compute('parts', input));
     const columns = columnsOfTokens(tokens);
+    // Words are read in the order of the texts' contents, and numbered as they are written, which merging goes by.
+    const numbering = new TokenNumbering();
+    const renumber = numbering.part(namesOfTokens(tokens));
     const tagsOf = new Map<string, SourceTags>(tags.takeFresh());
     const placeOf = new Map(workingSources(state).map(({ id }, place) => [id, place]));
     for (const [i, { source, text: original }] of added.entries()) {
@@ -69,10 +72,10 @@ export async function count(files: readonly string[], options: CountOptions): Pr
         source,
         text: original,
         tags: [...(tagsOf.get(source.textHash) ?? [])],
-        columns: columns[place],
+        columns: renumber(columns[place]),
       });
     }
-    await writer.end(namesOfTokens(tokens), {
+    await writer.end(numbering.names, {
       program: version,
       from: listing.from,
       to: listing.to,

@@ -6,7 +6,8 @@ import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { SourceTags } from '@green-thicket/core/text/words/sentence-tags';
-import { tokensOfColumns } from '@green-thicket/core/text/token-columns';
+import { workingSources } from '@green-thicket/core/study/subset';
+import { tokensInOrder } from '@green-thicket/core/text/token-columns';
 import type { Tokens } from '@green-thicket/core/text/tokens';
 import { settingsIn } from '../log.ts';
 import { UsageError } from '../usage-error.ts';
@@ -18,7 +19,8 @@ export interface Counted extends Pick<PartRecord, 'entries' | 'describing'> {
   readonly added: readonly AddedSource[];
   /** What it was counted with. */
   readonly decisions: readonly Decision[];
-  readonly tokens: Tokens;
+  /** Its tokens, given the order its sources are to be in. */
+  readonly tokensInOrder: (order: readonly number[]) => Tokens;
   readonly tags: readonly (readonly [textHash: string, SourceTags])[];
 }
 
@@ -37,7 +39,7 @@ export async function readCounts(folder: string): Promise<Counted> {
     entries: record.entries,
     describing: record.describing,
     decisions: settingsIn(record.settings, folder),
-    tokens: tokensOfColumns(columns, names, sentences),
+    tokensInOrder: (order) => tokensInOrder(columns, names, sentences, order),
     tags: sources.map(({ source, tags }) => [source.textHash, new Map(tags)]),
   };
 }
@@ -49,7 +51,7 @@ export async function readCounts(folder: string): Promise<Counted> {
  * @throws UsageError where the further settings would have had other words counted
  */
 export function giveCounts(
-  { folder, tokens, tags }: Counted,
+  { folder, added, tokensInOrder: inOrder, tags }: Counted,
   begun: DecisionLog,
   state: StudyState,
   library: Library,
@@ -60,5 +62,7 @@ export function giveCounts(
       `${folder} was counted with other cleaning steps or speakers than the settings ask for. Count again with --settings.`,
     );
   library.tags.give(tags);
-  engine.give('tokens', state, tokens);
+  const placeOf = new Map(added.map(({ source }, place) => [source.id, place]));
+  const order = workingSources(state).map(({ id }) => placeOf.get(id) ?? -1);
+  engine.give('tokens', state, inOrder(order));
 }

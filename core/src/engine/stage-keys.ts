@@ -2,7 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { remembered } from '../base/remembered.ts';
 import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
-import { workingSources } from '../study/subset.ts';
+import { inOrderOfContents, workingSources } from '../study/subset.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import { toldApart } from '../concepts/spellings.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
@@ -73,7 +73,7 @@ const nothing = (): Own => ({});
  */
 export const STAGE_KEYS = {
   // Every source is read, those outside the subset too: who is left out is left out of all of them.
-  speakers: reads([], ({ sources }) => ({ ids: idsOf(sources) })),
+  speakers: reads([], ({ sources }) => ({ ids: idsOf(inOrderOfContents(sources)) })),
   languages: reads([], (state) => ({ ids: idsOf(workingSources(state)) })),
   tokens: reads([], (state) => ({
     texts: knownTextsOf(workingSources(state)),

@@ -29,6 +29,20 @@ export function sourcesOfHits(tokens: Tokens, hits: Hits): Int32Array {
   return hits.first.map((token) => tokens.sentenceSource[sentenceAt(tokens, token)]);
 }
 
+/**
+ * Hits source by source in the order the sources are shown in, and within each as they stand.
+ *
+ * @param ranks by source: its place among those shown
+ */
+export function hitsAsShown(tokens: Tokens, hits: Hits, ranks: readonly number[]): Hits {
+  const sources = sourcesOfHits(tokens, hits);
+  const order = Array.from(hits.first.keys()).sort((a, b) => ranks[sources[a]] - ranks[sources[b]] || a - b);
+  return {
+    first: Int32Array.from(order, (i) => hits.first[i]),
+    end: Int32Array.from(order, (i) => hits.end[i]),
+  };
+}
+
 /** The hits in some sources. */
 export function hitsIn(tokens: Tokens, hits: Hits, isMeant: (source: number) => boolean): Hits {
   const sources = sourcesOfHits(tokens, hits);

@@ -92,11 +92,20 @@ export function findWindows(
   return found;
 }
 
+/** Which passages are given, and in which order. */
+export interface PassageOrder {
+  readonly from?: number;
+  readonly limit?: number;
+  readonly order?: 'text' | 'marks';
+  readonly ranks?: readonly number[];
+}
+
 /**
  * The passages behind a number: windows that overlap are joined, so that nothing is read twice, and the count of
  * windows is kept.
  *
  * @param order 'text': as they stand; 'marks': those with the most different concepts first
+ * @param ranks by source: its place where sources are shown; as they stand where it is left out
  * @param limit at most this many passages are returned, from `from` on
  */
 export function findPassages(
@@ -105,11 +114,11 @@ export function findPassages(
   counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
   windows: Windows,
   query: PassageQuery,
-  { from = 0, limit = 50, order = 'text' as 'text' | 'marks' } = {},
+  { from = 0, limit = 50, order = 'text', ranks }: PassageOrder = {},
 ): Passages {
   const found = findWindows(counts, windows, query);
   const windowsPerSource = new Int32Array(tokens.sourceFirst.length - 1);
-  const spans: { first: number; end: number; windows: number; different: number }[] = [];
+  const spans: { rank: number; first: number; end: number; windows: number; different: number }[] = [];
   const asked = new Set(query.concepts);
   for (const w of found) {
     windowsPerSource[windows.source[w]]++;
@@ -123,10 +132,14 @@ export function findPassages(
       last.windows++;
       last.different = Math.max(last.different, held);
     } else {
-      spans.push({ first: windows.first[w], end: windows.end[w], windows: 1, different: held });
+      const rank = ranks?.[windows.source[w]] ?? 0;
+      spans.push({ rank, first: windows.first[w], end: windows.end[w], windows: 1, different: held });
     }
   }
-  if (order === 'marks') spans.sort((a, b) => b.different - a.different || a.first - b.first);
+  const asShown = (a: { rank: number; first: number }, b: { rank: number; first: number }): number =>
+    a.rank - b.rank || a.first - b.first;
+  if (order === 'marks') spans.sort((a, b) => b.different - a.different || asShown(a, b));
+  else if (ranks) spans.sort(asShown);
   const passages = spans.slice(from, from + limit).map((span) => makePassage(tokens, concepts, span, asked));
   return {
     windows: found.length,

@@ -2,7 +2,7 @@ import { byCodeUnits } from '../base/order.ts';
 import { ownValue } from '../base/records.ts';
 import { inBands, inPeriods } from './bands.ts';
 import type { StudySource, StudyState } from './study.ts';
-import { sourcesIn, workingSources } from './subset.ts';
+import { sourcesIn, shownRanks, shownSources, workingSources } from './subset.ts';
 import type { Group, Within } from './within.ts';
 
 /** The attributes any source has, in the order they are first met. */
@@ -95,7 +95,7 @@ export const groupsOf = (state: StudyState, attribute: string): Groups =>
  */
 export function comparedAttribute(state: StudyState): string | undefined {
   const sources = workingSources(state);
-  const names = attributeNames(sources);
+  const names = attributeNames(shownSources(state));
   if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
   // Before anything is joined: joining groups must not make another attribute the one compared.
   const areFew = (values: readonly string[]): boolean => {
@@ -112,7 +112,7 @@ export function comparedAttribute(state: StudyState): string | undefined {
 /** The second attribute groups are crossed with, where one is chosen that is there and another. */
 export function crossedAttribute(state: StudyState): string | undefined {
   const { across } = state.settings.compare;
-  return across !== comparedAttribute(state) && attributeNames(workingSources(state)).includes(across)
+  return across !== comparedAttribute(state) && attributeNames(shownSources(state)).includes(across)
     ? across
     : undefined;
 }
@@ -132,10 +132,11 @@ export function comparedGroups(state: StudyState): ComparedGroups {
   const { columns } = state.settings.compare;
   const sources = workingSources(state);
   if (columns === 'sources') {
+    const shown = shownSources(state);
     return {
-      names: sources.map(({ name }) => name),
-      groupOf: sources.map((_, i) => i),
-      within: sources.map(({ id }) => ({ sourceId: id })),
+      names: shown.map(({ name }) => name),
+      groupOf: shownRanks(state),
+      within: shown.map(({ id }) => ({ sourceId: id })),
       leftOut: [],
     };
   }

@@ -1,5 +1,7 @@
 import { counted } from '../base/wording.ts';
+import { canonicalJson } from '../base/hash.ts';
 import { byCodeUnits } from '../base/order.ts';
+import { remembered } from '../base/remembered.ts';
 import { comparable } from './attributes.ts';
 import type { Condition, Subset } from './conditions.ts';
 import type { StudySource, StudyState } from './study.ts';
@@ -30,22 +32,65 @@ interface PickedSubset {
   readonly subset: Subset;
   readonly types: StudyState['attributeTypes'];
   readonly dateOrder: StudyState['settings']['sources']['dateOrder'];
-  readonly sources: readonly StudySource[];
+  /** In the order of the study. */
+  readonly shown: readonly StudySource[];
+  /** The same, in the order of their contents. */
+  readonly computed: readonly StudySource[];
+  /** By place among the computed: that among the shown. */
+  readonly ranks: readonly number[];
 }
 const picked = new WeakMap<readonly StudySource[], PickedSubset>();
 
 /**
- * The sources the study works with: those of the subset in force. Everything computed follows them. As long as nothing
- * about sources is decided this is the same array.
+ * Sources in an order of what is in them: text, what is cut from it, attributes, and only of those that are the same in all of
+ * it by id. What is computed in this order hangs neither on their names nor on the order they came in.
  */
-export function workingSources(state: StudyState): readonly StudySource[] {
+export const inOrderOfContents = remembered((sources: readonly StudySource[]): readonly StudySource[] =>
+  sources
+    .map((source) => ({
+      source,
+      contents: [
+        source.textHash,
+        JSON.stringify(source.cuts ?? []),
+        canonicalJson(source.attributes),
+        source.id,
+      ].join('\u0000'),
+    }))
+    .sort((a, b) => byCodeUnits(a.contents, b.contents))
+    .map(({ source }) => source),
+);
+
+function pick(state: StudyState): PickedSubset {
   const { subset, dateOrder } = state.settings.sources;
   const types = state.attributeTypes;
   const last = picked.get(state.sources);
-  if (last?.subset === subset && last.types === types && last.dateOrder === dateOrder) return last.sources;
-  const sources = sourcesIn(state, subset);
-  picked.set(state.sources, { subset, types, dateOrder, sources });
-  return sources;
+  if (last?.subset === subset && last.types === types && last.dateOrder === dateOrder) return last;
+  const shown = sourcesIn(state, subset);
+  const computed = inOrderOfContents(shown);
+  const rankOf = new Map(shown.map(({ id }, rank) => [id, rank]));
+  const ranks = computed.map(({ id }) => rankOf.get(id) ?? 0);
+  const now = { subset, types, dateOrder, shown, computed, ranks };
+  picked.set(state.sources, now);
+  return now;
+}
+
+/**
+ * The sources the study works with: those of the subset in force, in the order of their contents. Everything computed follows
+ * them, and lists by source are in this order. As long as nothing about sources is decided this is the same array.
+ */
+export const workingSources = (state: StudyState): readonly StudySource[] => pick(state).computed;
+
+/** The same sources as they are shown: in the order of the study. */
+export const shownSources = (state: StudyState): readonly StudySource[] => pick(state).shown;
+
+/** By number of a working source: which place it has where sources are shown. */
+export const shownRanks = (state: StudyState): readonly number[] => pick(state).ranks;
+
+/** Numbers of working sources in the order they are shown in, by their ranks. */
+export function inShownOrder(ranks: readonly number[]): number[] {
+  const numbers = new Array<number>(ranks.length);
+  ranks.forEach((rank, number) => (numbers[rank] = number));
+  return numbers;
 }
 
 /** The values of an attribute with how many sources have each, in code-unit order; those without one come last, as ''. */

@@ -141,6 +141,56 @@ export class TokenNumbering {
   }
 }
 
+const COLUMNS = [
+  'type',
+  'start',
+  'end',
+  'joined',
+  'paragraph',
+  'turn',
+  'speaker',
+  'sentenceStart',
+  'sentenceEnd',
+  'words',
+] as const satisfies readonly (keyof TokenColumns)[];
+
+/** The columns of sources, one after the other. */
+function columnsInARow(sources: readonly TokenColumns[]): TokenColumns {
+  const joined = COLUMNS.map((name) => {
+    const whole = new Int32Array(sources.reduce((sum, source) => sum + source[name].length, 0));
+    let at = 0;
+    for (const source of sources) {
+      whole.set(source[name], at);
+      at += source[name].length;
+    }
+    return [name, whole] as const;
+  });
+  return Object.fromEntries(joined) as unknown as TokenColumns;
+}
+
+/**
+ * The tokens of sources in another order than their columns stand in, numbered as if they had been read so.
+ *
+ * @param sentences how many sentences each source has
+ * @param order numbers of the sources that are wanted
+ */
+export function tokensInOrder(
+  columns: TokenColumns,
+  names: TokenNames,
+  sentences: ArrayLike<number>,
+  order: readonly number[],
+): Tokens {
+  const bySource = columnsBySource(columns, sentences);
+  const numbering = new TokenNumbering();
+  const renumber = numbering.part(names);
+  const ordered = order.map((source) => renumber(bySource[source]));
+  return tokensOfColumns(
+    columnsInARow(ordered),
+    numbering.names,
+    order.map((source) => sentences[source]),
+  );
+}
+
 /**
  * The tokens of a collection from the columns of all its sources in a row.
  *

@@ -1,3 +1,4 @@
+import { workingSources } from '../../src/study/subset.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { falselyDistinct } from '../../../bench/distinct.ts';
@@ -114,11 +115,11 @@ describe('distinctiveness', () => {
     const words = wordsPerSource(tokens);
     const anvil = Array.from(tokens.type.keys()).filter((t) => tokens.forms[tokens.type[t]] === 'anvil');
     const [group, rest] = [emptySide(1), emptySide(1)];
-    texts.forEach((_, s) => {
+    workingSources(study.state).forEach(({ name }, s) => {
       const from = tokens.sentenceFirst[tokens.sourceFirst[s]];
       const to = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
       const mentions = anvil.filter((t) => t >= from && t < to).length;
-      addSource(s < 8 ? group : rest, new Map([[0, mentions]]), words[s]);
+      addSource(Number(name) < 8 ? group : rest, new Map([[0, mentions]]), words[s]);
     });
     expect(distinctiveness(group, rest)[0]).to.be.above(1.96);
   });

@@ -1,3 +1,4 @@
+import { inShownOrder, shownRanks } from '../../src/study/subset.ts';
 import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
@@ -269,7 +270,8 @@ describe('views of the original words', () => {
     const { rows, sourceStarts } = ask('dispersion', {
       selections: [selection, { kind: 'search', query: 'bus' }],
     });
-    expect(rows.map(({ total, perSource }) => [total, perSource])).to.deep.equal([
+    const order = inShownOrder(shownRanks(study.state));
+    expect(rows.map(({ total, perSource }) => [total, order.map((s) => perSource[s])])).to.deep.equal([
       [2, [1, 1]],
       [2, [2, 0]],
     ]);

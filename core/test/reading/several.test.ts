@@ -1,3 +1,4 @@
+import { workingSources } from '../../src/study/subset.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { strFromU8, unzipSync } from 'fflate';
@@ -133,14 +134,15 @@ describe('passages of several concepts', () => {
         const chosen = (attribute: string): string[] =>
           groups.filter((each) => each.attribute === attribute).map((each) => each.value);
         const [roles, waves] = [chosen('role'), chosen('wave')];
-        const expected = sources.flatMap(({ attributes }, i) => {
+        const state = { ...EMPTY_STUDY, sources };
+        const expected = workingSources(state).flatMap(({ attributes }, i) => {
           const inRole = roles.length === 0 || roles.includes(attributes.role);
           const inWave = waves.length === 0 || waves.includes(attributes.wave);
           return inRole && inWave ? [i] : [];
         });
-        expect([
-          ...sourcesWithin(readForSelections({ ...EMPTY_STUDY, sources }, [], { groups }), { groups }),
-        ]).to.deep.equal(expected);
+        expect([...sourcesWithin(readForSelections(state, [], { groups }), { groups })]).to.deep.equal(
+          expected,
+        );
       }),
     );
   });

@@ -2,7 +2,13 @@ import { expect } from 'chai';
 import { decide } from '../../src/study/decisions.ts';
 import { makeSource } from '../../src/intake/sources.ts';
 import { EMPTY_STUDY, type StudyState } from '../../src/study/study.ts';
-import { workingSources, type Subset } from '../../src/study/subset.ts';
+import {
+  inShownOrder,
+  shownRanks,
+  shownSources,
+  workingSources,
+  type Subset,
+} from '../../src/study/subset.ts';
 
 describe('the sources worked with', () => {
   const sources = ['nurse', 'driver', 'nurse'].map((role, i) => makeSource(`${i}.txt`, `${i}`, { role }));
@@ -14,7 +20,12 @@ describe('the sources worked with', () => {
 
   it('are the same array as long as nothing about sources is decided', () => {
     const before = workingSources(state);
-    expect(before.map(({ name }) => name)).to.deep.equal(['0.txt', '2.txt']);
+    expect(before.map(({ name }) => name)).to.have.members(['0.txt', '2.txt']);
+    expect(shownSources(state).map(({ name }) => name)).to.deep.equal(['0.txt', '2.txt']);
+    expect(inShownOrder(shownRanks(state)).map((number) => before[number].name)).to.deep.equal([
+      '0.txt',
+      '2.txt',
+    ]);
     expect(workingSources(decide(state, { kind: 'keepConcepts', keys: ['rain'] }))).to.equal(before);
   });
 

@@ -64,7 +64,7 @@ describe('what repeats', () => {
     );
     const { repeats, words } = asking(study)('repeats', null);
     expect(repeats.map(({ text }) => text)).to.deep.equal([FOOTER]);
-    expect(repeats[0].before).to.equal(BODIES[0]);
+    expect(repeats[0].before).to.be.oneOf(BODIES);
     expect(words).to.be.greaterThan(6 * 14);
     const sourceIds = study.state.sources.map(({ id }) => id);
     const { cuts } = asking(study)('trim', { rule: { kind: 'repeats', keys: repeats[0].keys }, sourceIds });

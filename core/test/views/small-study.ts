@@ -11,7 +11,7 @@ export const begun = (): ExampleStudy => {
   const study = exampleStudy(
     Array.from({ length: 6 }, (_, i) => ({
       name: `s${i}.txt`,
-      text: `Ada: What of it?\n\nBen: ${TALK[i % 2]}\n\nBen: ${TALK[i % 2]} ${TALK[(i >> 1) % 2]}`,
+      text: `Ada: What of it?\n\nBen: ${TALK[i % 2]}\n\nBen: ${TALK[i % 2]} ${TALK[(i >> 1) % 2]}\n\nBen: ${TALK[i % 2]}`,
       attributes: {
         role: i % 2 ? 'driver' : 'resident',
         wave: i < 3 ? 'before' : 'after',

@@ -1,5 +1,5 @@
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import type { Group } from '@green-thicket/core/views/view-types';
 import { useStudy } from './study-context.ts';
 
@@ -19,7 +19,7 @@ const entryOf = ({ attribute, value }: Group): string => JSON.stringify([attribu
 
 export function useGroups(): GroupOptions {
   const { state } = useStudy();
-  const sources = workingSources(state);
+  const sources = shownSources(state);
   const attributes = attributeNames(sources)
     .map((attribute) => ({ attribute, values: groupsOf(state, attribute).names }))
     .filter(({ values }) => values.length >= 2 && values.length <= MOST_GROUPS);

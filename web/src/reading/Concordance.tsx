@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { LineOrder } from '@green-thicket/core/reading/concordance';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import type { ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
@@ -29,7 +29,7 @@ export function Concordance({ selection }: { selection: Selection }) {
   const [context, setContext] = useState(60);
   const [attribute, setAttribute] = useState('');
   const [pair, setPair] = useState<readonly [string, string]>(['', '']);
-  const sources = workingSources(state);
+  const sources = shownSources(state);
   const names = attribute === '' ? [] : groupsOf(state, attribute).names;
   const chosen = pair.map((name, i) => (names.includes(name) ? name : (names[i] ?? ''))) as [string, string];
   const groups: readonly Group[] =

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { inShownOrder, shownRanks, workingSources } from '@green-thicket/core/study/subset';
 import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
 import { useView } from '../engine/use-view.ts';
 import { useSelection } from '../pieces/selection.ts';
@@ -117,8 +117,8 @@ function BySource({ view }: { view: DispersionView }) {
   const { openSource } = useSelection();
   const sources = workingSources(state);
   const [shown, setShown] = useState(40);
-  const rows = sources
-    .map((source, i) => ({ source, counts: view.rows.map((row) => row.perSource[i] ?? 0) }))
+  const rows = inShownOrder(shownRanks(state))
+    .map((i) => ({ source: sources[i], counts: view.rows.map((row) => row.perSource[i] ?? 0) }))
     .filter(({ counts }) => counts.some((count) => count > 0));
   return (
     <>

@@ -1,7 +1,7 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
 import { comparedAttribute, groupsOf } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { inShownOrder, shownRanks, workingSources } from '@green-thicket/core/study/subset';
 import type { PassagesView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../pieces/selection.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -11,6 +11,7 @@ import styles from './WhereItIsSaid.module.css';
 export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
   const { state } = useStudy();
   const sources = workingSources(state);
+  const inOrder = inShownOrder(shownRanks(state));
   const { openSource } = useSelection();
   const most = largest(perSource, 1);
   const attribute = comparedAttribute(state);
@@ -21,10 +22,10 @@ export function WhereItIsSaid({ perSource }: Pick<PassagesView, 'perSource'>) {
   const shown = [...names.map((name, group) => ({ name, group })), { name: 'no value', group: -1 }]
     .map(({ name, group }) => ({
       name,
-      indices: sources.map((_, i) => i).filter((i) => groupOf[i] === group),
+      indices: inOrder.filter((i) => groupOf[i] === group),
     }))
     .filter(({ indices }) => indices.length > 0);
-  const groups = shown.length > 0 ? shown : [{ name: '', indices: sources.map((_, i) => i) }];
+  const groups = shown.length > 0 ? shown : [{ name: '', indices: inOrder }];
   return (
     <section className="where" aria-label="Where it is said">
       <h3 className="pane-title">Where it is said</h3>

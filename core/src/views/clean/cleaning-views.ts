@@ -24,7 +24,7 @@ import { idsOf, knownTextsOf, type KnownText } from '../../engine/stage-keys.ts'
 import { attributeNames } from '../../study/groups.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
 import type { Recipe } from '../../study/recipe.ts';
-import { workingSources } from '../../study/subset.ts';
+import { inShownOrder, shownRanks, shownSources, workingSources } from '../../study/subset.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { renamedSources } from '../reading/passage-files.ts';
 import { reads, type View, type ViewMakers } from '../view.ts';
@@ -106,7 +106,10 @@ export const CLEANING_KEYS = {
     texts: knownTextsOf(workingSources(state)),
     steps: state.settings.cleaning.steps,
   })),
-  wordPlaces: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
+  wordPlaces: reads(['tokens'], (state) => ({
+    ids: idsOf(workingSources(state)),
+    ranks: shownRanks(state),
+  })),
   remains: reads(['tokens', 'languages'], (state) => ({
     texts: knownTextsOf(workingSources(state)),
     ...cleaningOf(state),
@@ -114,7 +117,7 @@ export const CLEANING_KEYS = {
   })),
   cleaningFigures: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
   cleanedFile: reads([], (state) => ({
-    sources: workingSources(state),
+    sources: shownSources(state),
     names: namesOutside(state),
     ...cleaningOf(state),
   })),
@@ -182,25 +185,24 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
     };
   },
 
-  *wordPlaces({ word, cleaned }, { take, own: { ids }, original }) {
+  *wordPlaces({ word, cleaned }, { take, own: { ids, ranks }, original }) {
     const places: TextPlace[] = [];
+    const order = inShownOrder(ranks);
     if (cleaned) {
       const tokens = yield* take('tokens');
       const type = tokens.forms.indexOf(word);
-      for (let s = 0; type >= 0 && s + 1 < tokens.sentenceFirst.length; s++) {
-        for (let t = tokens.sentenceFirst[s]; t < tokens.sentenceFirst[s + 1]; t++) {
+      for (const source of type < 0 ? [] : order) {
+        const end = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
+        for (let t = tokens.sentenceFirst[tokens.sourceFirst[source]]; t < end; t++) {
           if (tokens.type[t] !== type) continue;
-          places.push({
-            sourceId: ids[tokens.sentenceSource[s]],
-            start: tokens.start[t],
-            end: tokens.end[t],
-          });
+          places.push({ sourceId: ids[source], start: tokens.start[t], end: tokens.end[t] });
           if (places.length === SHOWN_PLACES) return { places };
         }
       }
       return { places };
     }
-    for (const [i, id] of ids.entries()) {
+    for (const [i, source] of order.entries()) {
+      const id = ids[source];
       const text = original(id);
       scanTokens(text, (start, end) => {
         const isIt = end - start === word.length && text.startsWith(word, start);

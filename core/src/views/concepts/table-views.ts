@@ -10,7 +10,7 @@ import { idsOf, stopWordChoices } from '../../engine/stage-keys.ts';
 import type { WordPair } from '../../concepts/word-pairs.ts';
 import { attributeNames, groupsByValue, groupValues } from '../../study/groups.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
-import { workingSources } from '../../study/subset.ts';
+import { inShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { renamedSources } from '../reading/passage-files.ts';
 import { measuresOf, type Links, type Measured } from '../../network/links.ts';
@@ -45,6 +45,7 @@ export const TABLE_KEYS = {
   matrixFile: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
     ...matrixReads(state),
     sources: workingSources(state),
+    ranks: shownRanks(state),
     names: namesOutside(state),
   })),
   adjacencyFile: reads(['concepts', 'links'], (state) => ({
@@ -60,8 +61,8 @@ export const TABLE_KEYS = {
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
     const sources = workingSources(state);
     return attribute === null
-      ? { names: sources.map(({ name }) => name), values: null }
-      : { names: [], values: groupValues(state, attribute) };
+      ? { names: sources.map(({ name }) => name), ranks: shownRanks(state), values: null }
+      : { names: [], ranks: [], values: groupValues(state, attribute) };
   }),
 };
 
@@ -96,10 +97,11 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     const renamer = renamerOf(context.own.names);
     const labels = given.map(renamer.renameAnyCase);
     const sources = renamedSources(context.own.sources, renamer);
-    const attributes = attributeNames(sources);
-    const rows = sources.map((source, s) => [
-      source.name,
-      ...attributes.map((name) => ownValue(source.attributes, name) ?? ''),
+    const order = inShownOrder(context.own.ranks);
+    const attributes = attributeNames(order.map((s) => sources[s]));
+    const rows = order.map((s) => [
+      sources[s].name,
+      ...attributes.map((name) => ownValue(sources[s].attributes, name) ?? ''),
       ...labels.map((_, c) => tableNumber(values[s * labels.length + c])),
     ]);
     return { bytes: strToU8(writeCsv(['source', ...attributes, ...labels], rows)) };
@@ -175,7 +177,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
     return wordPairs(tokens, stopWordsOf(choices, languages), limit);
   },
 
-  *plainCounts(_, { take, own: { names: sourceNames, values } }) {
+  *plainCounts(_, { take, own: { names: sourceNames, ranks, values } }) {
     const tokens = yield* take('tokens');
     const numbers = (values ?? sourceNames).map((_, i) => i);
     const row = (name: string, members: readonly number[]): PlainCountsRow => ({
@@ -184,7 +186,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
       ...countPlainly(tokens, members),
     });
     const all = row('all', numbers);
-    if (values === null) return { rows: numbers.map((i) => row(sourceNames[i], [i])), all };
+    if (values === null) return { rows: inShownOrder(ranks).map((i) => row(sourceNames[i], [i])), all };
     const { names, groupOf } = groupsByValue(values);
     const groups = [...names.map((name, group) => ({ name, group })), { name: 'no value', group: -1 }]
       .map(({ name, group }) => ({ name, members: numbers.filter((i) => groupOf[i] === group) }))

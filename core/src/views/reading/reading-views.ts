@@ -1,14 +1,22 @@
 import { branchesOf, openBranches } from '../../reading/branches.ts';
 import { orderOfLines } from '../../reading/concordance.ts';
-import { hitsIn, hitsOf, NO_HITS, passagesOfHits, sourcesOfHits, type Hits } from '../../reading/hits.ts';
+import {
+  hitsAsShown,
+  hitsIn,
+  hitsOf,
+  NO_HITS,
+  passagesOfHits,
+  sourcesOfHits,
+  type Hits,
+} from '../../reading/hits.ts';
 import { findPassages, marksInSource, type Mark, type Passage } from '../../reading/passages.ts';
-import { sentenceAt, type Tokens } from '../../text/tokens.ts';
+import { sentenceAt, wordsPerSource, type Tokens } from '../../text/tokens.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { passagesCsv, passagesDocx, renamedPassages, renamedSources } from './passage-files.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { partAround } from './part-around.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
-import { workingSources } from '../../study/subset.ts';
+import { inShownOrder, shownSources } from '../../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from '../view.ts';
 import { functionWordsOf } from '../../concepts/stop-words.ts';
 import { languageOf } from '../../engine/resources.ts';
@@ -93,7 +101,7 @@ export const READING_KEYS = {
     (state, { selection, within }: Asked<'passagesFile'>) => ({
       ...readForSelections(state, [selection], within),
       stretching: stretchSettings(state),
-      sources: workingSources(state),
+      sources: shownSources(state),
       names: namesOutside(state),
     }),
   ),
@@ -122,7 +130,8 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const resolved = yield* resolveSelection(selection, context);
     const meant = within && sourcesWithin(own, within);
     if (resolved.hits) {
-      const hits = meant ? hitsIn(tokens, resolved.hits, (source) => meant.has(source)) : resolved.hits;
+      const inAll = hitsAsShown(tokens, resolved.hits, own.ranks);
+      const hits = meant ? hitsIn(tokens, inAll, (source) => meant.has(source)) : inAll;
       return yield* passagesOfPlaces({ ...resolved, hits }, order ?? 'text', limit, context);
     }
     const { title } = resolved;
@@ -133,6 +142,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const windows = ofTheme ? yield* take('stretches') : yield* take('windows');
     const found = findPassages(tokens, concepts, counts, windows, query, {
       limit,
+      ranks: own.ranks,
       order: order ?? (query.kind === 'theme' ? 'marks' : 'text'),
     });
     const asRows = yield* markRows(context);
@@ -212,7 +222,8 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
   *concordance({ selection, order, context: reach, limit, group }, context) {
     const { take, own, original } = context;
     const tokens = yield* take('tokens');
-    const { title, hits: all, fault } = yield* hitsOfSelection(selection, context);
+    const { title, hits: found, fault } = yield* hitsOfSelection(selection, context);
+    const all = hitsAsShown(tokens, found, own.ranks);
     const isMeant = (source: number): boolean => own.groupValues?.[source] === group?.value;
     const hits = group === null ? all : hitsIn(tokens, all, isMeant);
     const lines: ConcordanceLine[] = [];
@@ -239,9 +250,12 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const { keys } = yield* take('concepts');
     const { themeOf, themes } = yield* take('themes');
     const words = Math.max(1, tokens.type.length);
+    const firstToken = own.ids.map((_, source) => tokens.sentenceFirst[tokens.sourceFirst[source]]);
+    const starts = startsAsShown(wordsPerSource(tokens), own.ranks);
     const rows = [];
     for (const selection of selections) {
-      const { title, hits } = yield* hitsOfSelection(selection, context);
+      const { title, hits: found } = yield* hitsOfSelection(selection, context);
+      const hits = hitsAsShown(tokens, found, own.ranks);
       const sourceOf = sourcesOfHits(tokens, hits);
       const perSource = new Int32Array(own.ids.length);
       for (const source of sourceOf) perSource[source]++;
@@ -257,15 +271,14 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
         letter,
         total: hits.first.length,
         places: Array.from(evenly(hits.first.length, MOST_TICKS), (i) => ({
-          at: hits.first[i] / words,
+          at: (starts[sourceOf[i]] + hits.first[i] - firstToken[sourceOf[i]]) / words,
           sourceId: own.ids[sourceOf[i]],
           start: tokens.start[hits.first[i]],
         })),
         perSource: Array.from(perSource),
       });
     }
-    const sourceStarts = own.ids.map((_, source) => tokens.sentenceFirst[tokens.sourceFirst[source]] / words);
-    return { rows, sourceStarts };
+    return { rows, sourceStarts: inShownOrder(own.ranks).map((source) => starts[source] / words) };
   },
 
   *branches({ selection, direction, path, lines }, context) {
@@ -280,6 +293,17 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     return { title, ...open };
   },
 };
+
+/** Where each source begins, in words, where sources follow each other as they are shown. */
+function startsAsShown(words: ArrayLike<number>, ranks: readonly number[]): number[] {
+  const starts = new Array<number>(ranks.length);
+  let at = 0;
+  for (const source of inShownOrder(ranks)) {
+    starts[source] = at;
+    at += words[source];
+  }
+  return starts;
+}
 
 /** The most passages of a file. */
 const MOST_SAVED = 100_000;

@@ -12,7 +12,7 @@ import { attributeValues, groupValues, subsetNumbers } from '../../study/groups.
 import { periodOf } from '../../base/periods.ts';
 import { readDate } from '../../text/dates.ts';
 import type { StudyState } from '../../study/study.ts';
-import { workingSources } from '../../study/subset.ts';
+import { shownRanks, workingSources } from '../../study/subset.ts';
 import type { ViewContext } from '../view.ts';
 import type { FollowingSelection, Selection, Within } from './reading-view-types.ts';
 import { ownValue } from '../../base/records.ts';
@@ -50,6 +50,8 @@ export function readForSelections(state: StudyState, selections: readonly Select
   const ofSubset = within && 'subset' in within ? { subset: subsetNumbers(state, within.subset) } : {};
   return {
     ids: idsOf(sources),
+    /** By source: its place where sources are shown. */
+    ranks: shownRanks(state),
     /** Attribute and each source's value of it. */
     values: [...new Set(asked)].map((attribute) => ({
       attribute,

@@ -11,7 +11,7 @@ import {
 import { inkOf } from '../../map/palette.ts';
 import type { NotebookEntry } from '../../study/notebook.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
-import { sourcesIn, workingSources } from '../../study/subset.ts';
+import { sourcesIn, inShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { Int32List } from '../../base/int32-list.ts';
 import { ownValue } from '../../base/records.ts';
@@ -47,6 +47,7 @@ export const EXCHANGE_KEYS = {
     fewest: fewestInStretch(state),
     title: state.title,
     sources: workingSources(state),
+    ranks: shownRanks(state),
     types: state.attributeTypes,
     sets: subsetsOf(state),
   })),
@@ -182,6 +183,7 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
         ),
       ];
     };
+    const renamed = renamedSources(own.sources, renamer);
     const bytes = yield* writeQdaProject({
       title: renamer.renameAnyCase(own.title),
       codes,
@@ -189,17 +191,21 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
         Object.entries(own.types).map(([name, type]) => [renamer.renameAnyCase(name), type]),
       ),
       sets: own.sets.map(({ name, sources }) => ({ name: renamer.renameAnyCase(name), sources })),
-      sources: renamedSources(own.sources, renamer).map(({ id, name, attributes }, s) => ({
-        id,
-        name,
-        attributes: Object.fromEntries(Object.entries(attributes).filter(([, value]) => value.trim() !== '')),
-        get text() {
-          return renamer.renamed(original(id)).text;
-        },
-        get selections() {
-          return selectionsOf(s);
-        },
-      })),
+      sources: inShownOrder(own.ranks)
+        .map((s) => ({ ...renamed[s], s }))
+        .map(({ id, name, attributes, s }) => ({
+          id,
+          name,
+          attributes: Object.fromEntries(
+            Object.entries(attributes).filter(([, value]) => value.trim() !== ''),
+          ),
+          get text() {
+            return renamer.renamed(original(id)).text;
+          },
+          get selections() {
+            return selectionsOf(s);
+          },
+        })),
       notes: notes
         .filter(({ note }) => note.trim() !== '')
         .map(({ id, note }) => {

@@ -13,7 +13,7 @@ import { MEASURES } from '../../network/measures.ts';
 import { comparedAttribute } from '../../study/groups.ts';
 import type { StudyState } from '../../study/study.ts';
 import { networkInForce } from '../../study/in-force.ts';
-import { workingSources } from '../../study/subset.ts';
+import { inShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import { methodSentences, sentenceText } from '../../words/sentences.ts';
 import { STEADY_UNKNOWN } from '../../words/figure-sentences.ts';
 import type { Figure, FigureQuestion } from './figure-types.ts';
@@ -296,6 +296,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
   *dispersion({ selection }, state, ask) {
     const { rows, sourceStarts } = yield* ask('dispersion', { selections: [selection] });
     const sources = workingSources(state);
+    const order = inShownOrder(shownRanks(state));
     const title = `Where ${listed(rows.map((row) => row.title))} is said`;
     return {
       title,
@@ -306,9 +307,9 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       },
       table: {
         head: ['source', ...rows.map((row) => row.title)],
-        rows: sources
+        rows: order
           .slice(0, MOST_LINES)
-          .map(({ name }, s) => [name, ...rows.map(({ perSource }) => perSource[s])]),
+          .map((s) => [sources[s].name, ...rows.map(({ perSource }) => perSource[s])]),
       },
     };
   },

@@ -1,7 +1,7 @@
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import { counted } from '@green-thicket/core/base/wording';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import type { TextPlace } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
@@ -34,7 +34,7 @@ const FACES: readonly { readonly value: TextFace | 'figures'; readonly label: st
 /** Clean: the text itself fills the centre; what a step takes out or changes stays visible as a trace until it is hidden. */
 export function CleanStop() {
   const { state } = useStudy();
-  const sources = workingSources(state);
+  const sources = shownSources(state);
   const [panel, setPanel] = useState<'steps' | 'left'>('steps');
   const [face, setFace] = useState<TextFace | 'figures'>('traces');
   const [chosen, setChosen] = useState<string>();

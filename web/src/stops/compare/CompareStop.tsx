@@ -1,5 +1,5 @@
 import { attributeNames } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { Button, Segmented } from 'antd';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
@@ -33,7 +33,7 @@ export function CompareStop() {
   const themes = useView('themes', null).data?.themes;
   useShownFigure(KEPT_AS_MARKS.has(face) ? { kind: 'strength', rows } : undefined);
   const hasColumns =
-    attributeNames(workingSources(state)).length > 0 || state.settings.compare.columns !== 'attribute';
+    attributeNames(shownSources(state)).length > 0 || state.settings.compare.columns !== 'attribute';
   const isEmpty =
     state.sources.length === 0 || (themes !== undefined && (themes.length === 0 || !hasColumns));
   return (

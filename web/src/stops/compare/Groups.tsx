@@ -9,7 +9,7 @@ import {
   groupsOf,
 } from '@green-thicket/core/study/groups';
 import { LONGEST } from '@green-thicket/core/study/limits';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { Select } from '../../pieces/Select.tsx';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import styles from './Groups.module.css';
@@ -20,7 +20,7 @@ const NONE = '\u0000none';
 
 /** The attribute whose values are compared, one it is crossed with, and what is made of the groups. */
 export function Groups({ state, decide }: ControlProps) {
-  const names = attributeNames(workingSources(state));
+  const names = attributeNames(shownSources(state));
   const attribute = comparedAttribute(state);
   const across = crossedAttribute(state);
   if (attribute === undefined) return <p>The sources have no attribute yet.</p>;

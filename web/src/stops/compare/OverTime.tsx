@@ -4,7 +4,7 @@ import { PERIODS, type Period } from '@green-thicket/core/base/periods';
 import { counted } from '@green-thicket/core/base/wording';
 import { MOSS } from '@green-thicket/core/map/palette';
 import { attributeNames } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { ownValue } from '@green-thicket/core/base/records';
 import type { OverTimeView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
@@ -28,7 +28,7 @@ const SMOOTHINGS = [
 /** Strength by period: a small picture for each row, with intervals, the mean as a line, and gaps where nobody speaks. */
 export function OverTime({ rows }: { rows: RowsAsked }) {
   const { state } = useStudy();
-  const dated = attributeNames(workingSources(state)).filter(
+  const dated = attributeNames(shownSources(state)).filter(
     (name) => ownValue(state.attributeTypes, name) === 'date',
   );
   const [dates, setDates] = useState<string>();

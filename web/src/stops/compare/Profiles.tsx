@@ -1,3 +1,4 @@
+import { inShownOrder, shownRanks } from '@green-thicket/core/study/subset';
 import { useMemo, useState } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
 import { inkOf } from '@green-thicket/core/map/palette';
@@ -23,10 +24,11 @@ export function Profiles() {
   const nameOf = useMemo(() => new Map(state.sources.map(({ id, name }) => [id, name])), [state.sources]);
   if (!data) return <p className="quiet">Mixing themes …</p>;
   const { groups, groupOf, distance } = data;
-  const order = [...data.sourceIds.keys()];
+  const ranks = shownRanks(state);
+  const order = inShownOrder(ranks);
   const far = (s: number): number => (Number.isNaN(distance[s]) ? 2 : distance[s]);
   if (by !== 'order')
-    order.sort((a, b) => (by === 'typical' ? far(a) - far(b) : heard(b) - heard(a)) || a - b);
+    order.sort((a, b) => (by === 'typical' ? far(a) - far(b) : heard(b) - heard(a)) || ranks[a] - ranks[b]);
   function heard(s: number): number {
     return Number.isNaN(distance[s]) ? -1 : distance[s];
   }
@@ -56,7 +58,7 @@ export function Profiles() {
           Each bar is what a source speaks to, 100 % in all; the number is how far it is from its group.{' '}
           <HowFound page="comparison" heading="From beginning to end, and profiles" />
         </span>
-        <SaveMenu name="Profiles of sources" table={() => tableOf(data, nameOf)} />
+        <SaveMenu name="Profiles of sources" table={() => tableOf(data, nameOf, inShownOrder(ranks))} />
       </div>
       <p className={styles.profileLegend}>
         {data.rows.map(({ letter, label }) => (
@@ -162,12 +164,12 @@ function Mixture({
   );
 }
 
-function tableOf(data: ProfilesView, nameOf: ReadonlyMap<string, string>) {
+function tableOf(data: ProfilesView, nameOf: ReadonlyMap<string, string>, order: readonly number[]) {
   const width = data.rows.length;
   return {
     head: ['source', 'group', 'distance', ...data.rows.map(({ letter, label }) => `${letter} ${label}`)],
-    rows: data.sourceIds.map((id, s) => [
-      nameOf.get(id) ?? '',
+    rows: order.map((s) => [
+      nameOf.get(data.sourceIds[s]) ?? '',
       data.groups[data.groupOf[s]] ?? '',
       Number.isNaN(data.distance[s]) ? '' : data.distance[s],
       ...data.mixture.subarray(s * width, (s + 1) * width),

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { median } from '@green-thicket/core/base/order';
 import type { ConceptsView } from '@green-thicket/core/views/view-types';
 import { rowsAsDecided, type CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useSelection } from '../../pieces/selection.ts';
@@ -109,7 +109,7 @@ function ConceptsOfTexts() {
             key={pickedRow.key}
             row={pickedRow}
             rows={figured}
-            context={{ sources: workingSources(state).length, middlePull, use: pickedRow.use }}
+            context={{ sources: shownSources(state).length, middlePull, use: pickedRow.use }}
           />
         )}
       </main>

@@ -1,7 +1,7 @@
 import { inFigures } from '@green-thicket/core/base/wording';
 import { useState } from 'react';
 import { attributeNames } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import type { PlainCountsRow } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
@@ -33,7 +33,7 @@ const COLUMNS: readonly FigureColumn<PlainCountsRow>[] = [
 export function PlainCounts() {
   const { state } = useStudy();
   const [attribute, setAttribute] = useState<string | null>(null);
-  const sources = workingSources(state);
+  const sources = shownSources(state);
   const { data } = useView('plainCounts', { attribute });
   if (!data) return <p className="quiet">Counting …</p>;
   return (

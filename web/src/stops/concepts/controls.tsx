@@ -1,6 +1,6 @@
 import { inPercent } from '@green-thicket/core/base/ranges';
 import { leastSources, selectionRange } from '@green-thicket/core/concepts/selection';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { leastMentions, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { choice, number, onOff, type Controls } from '../../controls/control-inputs.tsx';
@@ -83,7 +83,7 @@ export const CONTROLS: Controls<
     Input: number(
       'Fewest sources',
       RANGES.minimumSources,
-      (state) => leastSources(state.settings.concepts.minimumSources, workingSources(state).length),
+      (state) => leastSources(state.settings.concepts.minimumSources, shownSources(state).length),
       (minimumSources) => ({ kind: 'setConcepts', change: { minimumSources } }),
     ),
   },

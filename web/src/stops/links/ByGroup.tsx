@@ -10,7 +10,7 @@ import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { HowFound } from '../../pieces/HowFound.tsx';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 
 interface Row {
   readonly index: number;
@@ -29,7 +29,7 @@ export function ByGroup() {
   const { select } = useSelection();
   const { data, isPlaceholderData } = useView('compare', BY_LINKS);
   const [byDifference, setByDifference] = useState(true);
-  const names = attributeNames(workingSources(state));
+  const names = attributeNames(shownSources(state));
   if (names.length === 0) {
     return (
       <div className="empty-centre">

@@ -4,7 +4,7 @@ import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
 import { ownValue } from '@green-thicket/core/base/records';
 import { attributeNames } from '@green-thicket/core/study/groups';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import type { MapView, OverTimeView, Within } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -19,7 +19,7 @@ const STAYS = 1200;
 /** The ground through time: a period at a time, moved by hand or playing. */
 export function TimeMap({ map }: { map: MapView }) {
   const { state } = useStudy();
-  const dates = attributeNames(workingSources(state)).find(
+  const dates = attributeNames(shownSources(state)).find(
     (name) => ownValue(state.attributeTypes, name) === 'date',
   );
   if (dates === undefined) {

@@ -2,7 +2,7 @@ import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import type { RepeatRow, RepeatsView } from '@green-thicket/core/views/sources/collection-view-types';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -34,7 +34,7 @@ export function Repeats() {
 function RepeatsDialog({ data, onClose }: { data: RepeatsView; onClose: () => void }) {
   const { state } = useStudy();
   const trim = useTrim();
-  const sources = workingSources(state);
+  const sources = shownSources(state);
   const takeOut = (repeats: readonly RepeatRow[]): void =>
     trim(
       { kind: 'repeats', keys: repeats.flatMap(({ keys }) => keys) },

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import type { StudySource } from '@green-thicket/core/study/study';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useBegun } from '../../pieces/use-begun.ts';
 import { AttributeHead } from './AttributeHead.tsx';
@@ -40,7 +40,7 @@ export function SourceGrid({
   const attributes = attributeNames(state.sources);
   const { scroller, virtual } = useRows(rows.length, ROW_HEIGHT, 3);
   const editing = useGridEditing(rows, attributes, scroller, (row) => virtual.scrollToIndex(row));
-  const working = new Set(workingSources(state).map((source) => source.id));
+  const working = new Set(shownSources(state).map((source) => source.id));
   const drawn = useBegun(virtual.getVirtualItems());
   const most = useMemo(() => {
     let longest = 1;

@@ -1,7 +1,7 @@
 import { App, Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
@@ -29,7 +29,7 @@ export function SourcesStop() {
   const [filter, setFilter] = useState('');
   const [order, setOrder] = useState<RowOrder>();
   const [dialog, setDialog] = useState<'split' | 'trim' | 'withdraw'>();
-  const working = workingSources(state);
+  const working = shownSources(state);
   const words = useMemo(() => {
     // While new figures are made, those of before stand for sources that are gone or new.
     if (!data || data.words.length !== working.length) return undefined;

@@ -1,6 +1,6 @@
 import { counted } from '@green-thicket/core/base/wording';
 import { networkInForce } from '@green-thicket/core/study/in-force';
-import { workingSources } from '@green-thicket/core/study/subset';
+import { shownSources } from '@green-thicket/core/study/subset';
 import { IntakeDesk } from './IntakeDesk.tsx';
 import type { StudyState } from '@green-thicket/core/study/study';
 import type { StopDescription } from '../stop.ts';
@@ -12,7 +12,7 @@ export const sourcesStop = {
   figure: {
     plain: (state: StudyState) => {
       if (networkInForce(state)) return 'a network';
-      const working = workingSources(state).length;
+      const working = shownSources(state).length;
       return working === state.sources.length
         ? counted(working, 'source')
         : `${working} of ${counted(state.sources.length, 'source')}`;
