@@ -38,7 +38,17 @@ const MAY_IMPORT = {
     'engine',
     'words',
   ],
-  'study-files': ['languages', 'text', 'concepts', 'network', 'themes', 'compare', 'formats', 'study', 'views'],
+  'study-files': [
+    'languages',
+    'text',
+    'concepts',
+    'network',
+    'themes',
+    'compare',
+    'formats',
+    'study',
+    'views',
+  ],
 };
 
 // The same in web: a folder imports what stands above it. Only the list of stops imports a stop.
