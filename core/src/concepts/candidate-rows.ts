@@ -42,17 +42,23 @@ export interface CandidateRow {
   readonly shorter: readonly { readonly form: string; readonly mentions: number }[];
 }
 
+/** What figures of a candidate are shares of. */
+export interface CollectionCounts {
+  /** Windows with each candidate. */
+  readonly windowsHeld: Int32Array;
+  readonly windowCount: number;
+  readonly sourceCount: number;
+}
+
 /**
  * All candidates by falling score, as they are listed.
  *
- * @param windowsHeld windows with each candidate, of so many
+ * @param collection windows with each candidate, of so many, and how many sources there are
  */
 export function conceptRows(
   candidates: Candidates,
   concepts: Concepts,
-  windowsHeld: Int32Array,
-  windowCount: number,
-  sourceCount: number,
+  { windowsHeld, windowCount, sourceCount }: CollectionCounts,
   decided: DecidedConcepts,
 ): CandidateRow[] {
   const statusOf = statusesIn(decided, new Set(concepts.keys));

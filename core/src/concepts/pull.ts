@@ -187,7 +187,7 @@ export function pullOfCandidates(
   // Most references a candidate never met: together they add what one of all their shares would.
   const neverMet = new Float64Array(judged);
   for (let r = 0; r < references; r++) {
-    if (usual[r] > 0) addDivergence(divergence, neverMet, shared, r, usual, companions);
+    if (usual[r] > 0) addDivergence({ divergence, neverMet }, { shared, usual, companions }, r);
   }
   for (let c = 0; c < judged; c++) {
     const shrink = PRIOR / (companions[c] + PRIOR);
@@ -211,12 +211,13 @@ function addCompanions(companions: Float64Array, shared: Float64Array, reference
 
 /** Adds one reference's part of each candidate's divergence, or its share where they never met. */
 function addDivergence(
-  divergence: Float64Array,
-  neverMet: Float64Array,
-  shared: Float64Array,
+  { divergence, neverMet }: { readonly divergence: Float64Array; readonly neverMet: Float64Array },
+  {
+    shared,
+    usual,
+    companions,
+  }: { readonly shared: Float64Array; readonly usual: Float64Array; readonly companions: Float64Array },
   reference: number,
-  usual: Float64Array,
-  companions: Float64Array,
 ): void {
   const judged = companions.length;
   for (let c = 0; c < judged; c++) {

@@ -18,6 +18,14 @@ export interface KindOfWord {
   readonly term: string;
 }
 
+/** What was found of the words of a collection. */
+export interface FoundOfWords {
+  readonly terms: Terms;
+  readonly parts: PartsOfTypes;
+  readonly names: Names;
+  readonly stopWords: StopWords;
+}
+
 /**
  * What every word that is not stopped was taken for, by falling mentions, then by word. A word is a name where most of
  * its mentions are parts of names.
@@ -26,10 +34,7 @@ export interface KindOfWord {
  */
 export function kindsOfWords(
   tokens: Tokens,
-  terms: Terms,
-  parts: PartsOfTypes,
-  names: Names,
-  stopWords: StopWords,
+  { terms, parts, names, stopWords }: FoundOfWords,
   said: Readonly<Record<string, WordKind>> = {},
 ): KindOfWord[] {
   const inNames = new Int32Array(tokens.forms.length);

@@ -198,9 +198,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       conceptRows(
         take('candidates'),
         take('concepts'),
-        take('windowsHeld'),
-        take('windows').count,
-        sources,
+        { windowsHeld: take('windowsHeld'), windowCount: take('windows').count, sourceCount: sources },
         decided,
       ),
     ),

@@ -56,7 +56,7 @@ export function placeLabels(
     for (let scale = own.length > MOST_SPREAD ? least_ : 1; ; scale = Math.max(least_, scale * SHRINK)) {
       const isLast = scale <= least_;
       if (!isLast && !mayFit(parcel, own, labels, fixed, scale)) continue;
-      const found = legalise(parcel, own, labels, wishes, fixed, scale, isLast);
+      const found = legalise({ parcel, own, labels, wishes, fixed }, scale, isLast);
       if (!found) continue;
       own.forEach((label, i) => (placed[label] = found[i]));
       break;
@@ -162,6 +162,18 @@ function mayFit(
   return needed <= area(parcel);
 }
 
+/** A parcel with what is to stand in it. */
+interface ParcelToFill {
+  readonly parcel: Polygon;
+  /** Numbers of its labels. */
+  readonly own: readonly number[];
+  readonly labels: readonly Label[];
+  /** Where each label would best stand. */
+  readonly wishes: readonly Point[];
+  /** What stands there already, as the theme's name. */
+  readonly fixed: readonly Box[];
+}
+
 /**
  * Sets the labels of one parcel: those that were put somewhere first, then those that stood there, then the largest, each on the
  * free place nearest to its wish.
@@ -169,11 +181,7 @@ function mayFit(
  * @param isLast whether what finds no place is left out; else nothing is given where one finds none
  */
 function legalise(
-  parcel: Polygon,
-  own: readonly number[],
-  labels: readonly Label[],
-  wishes: readonly Point[],
-  fixed: readonly Box[],
+  { parcel, own, labels, wishes, fixed }: ParcelToFill,
   scale: number,
   isLast: boolean,
 ): (Placed | undefined)[] | undefined {

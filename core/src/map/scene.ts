@@ -54,17 +54,24 @@ export function layOutMap(input: MapInput): MapScene {
     links: linksShown(onWhole, parcels, links, themeOf, settings),
     loose,
     hidden,
-    ground: groundNow(themes, keys, parcels, sites, shown, ground),
+    ground: groundNow(themes, { keys, parcels, sites, shown }, ground),
   };
 }
 
 /** Where themes and words stand now; of words that are not on the map where they stood. */
 function groundNow(
   { themes }: Themes,
-  keys: readonly string[],
-  parcels: readonly MapParcel[],
-  sites: readonly Land['site'][],
-  shown: readonly MapLabel[],
+  {
+    keys,
+    parcels,
+    sites,
+    shown,
+  }: {
+    readonly keys: readonly string[];
+    readonly parcels: readonly MapParcel[];
+    readonly sites: readonly Land['site'][];
+    readonly shown: readonly MapLabel[];
+  },
   before: readonly Land[],
 ): Land[] {
   return themes.map(({ letter }, theme) => ({

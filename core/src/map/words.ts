@@ -96,12 +96,18 @@ export function placeWords(
     parcels.map(({ written, theme }) => ({ ...boxOfName(written), parcel: theme })),
     seed,
   );
+  const wordOf = (concept: number): Word => ({
+    concept,
+    text: labels[concept],
+    theme: themeOf[concept],
+    written: sized[concept],
+  });
   const shown: MapLabel[] = [];
   const given: number[] = [];
   onMap.forEach((concept, at) => {
     const place = placed[at];
     if (place) {
-      const label = labelAt(concept, labels[concept], themeOf[concept], sized[concept], place, 1);
+      const label = labelAt(wordOf(concept), place, 1);
       shown.push(ownValue(pins, keys[concept]) ? { ...label, pinned: true } : label);
     } else given.push(concept);
   });
@@ -109,7 +115,7 @@ export function placeWords(
   given.sort((a, b) => sized[b].type - sized[a].type || a - b);
   const hidden: number[] = [];
   for (const concept of given) {
-    const label = comesWithZoom(concept, labels[concept], themeOf[concept], sized[concept], {
+    const label = comesWithZoom(wordOf(concept), {
       parcel: lands[themeOf[concept]],
       boxes: [
         ...shown.filter(({ theme }) => theme === themeOf[concept]),
@@ -122,14 +128,20 @@ export function placeWords(
   return { shown, hidden };
 }
 
+/** A concept as a word of the map. */
+interface Word {
+  readonly concept: number;
+  readonly text: string;
+  readonly theme: number;
+  readonly written: Written;
+}
+
 /** A word small enough for the room that is left, shown from the zoom on at which it can be read. */
 function comesWithZoom(
-  concept: number,
-  text: string,
-  theme: number,
-  written: Written,
+  word: Word,
   { parcel, boxes }: { readonly parcel: Polygon; readonly boxes: readonly Box[] },
 ): MapLabel | undefined {
+  const { written } = word;
   if (parcel.length < 3) return undefined;
   const planes = halfPlanes(parcel);
   const [wishX, wishY] = [
@@ -141,16 +153,13 @@ function comesWithZoom(
     const [width, height] = [written.width * scale, written.height * scale];
     const room = roomForBox(planes, width, height);
     const place = nearestFree({ room, boxes, width, height, wishX, wishY, parcel });
-    if (place) return labelAt(concept, text, theme, written, { x: place[0], y: place[1], scale }, zoom);
+    if (place) return labelAt(word, { x: place[0], y: place[1], scale }, zoom);
   }
   return undefined;
 }
 
 function labelAt(
-  concept: number,
-  text: string,
-  theme: number,
-  { width, height, type, bold, bar }: Written,
+  { concept, text, theme, written: { width, height, type, bold, bar } }: Word,
   { x, y, scale }: { readonly x: number; readonly y: number; readonly scale: number },
   zoom: number,
 ): MapLabel {

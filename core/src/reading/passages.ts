@@ -92,6 +92,14 @@ export function findWindows(
   return found;
 }
 
+/** Texts as passages are found in them. */
+export interface ReadTexts {
+  readonly tokens: Tokens;
+  readonly concepts: Concepts;
+  readonly counts: Pick<Counts, 'windowFirst' | 'inWindow'>;
+  readonly windows: Windows;
+}
+
 /** Which passages are given, and in which order. */
 export interface PassageOrder {
   readonly from?: number;
@@ -109,10 +117,7 @@ export interface PassageOrder {
  * @param limit at most this many passages are returned, from `from` on
  */
 export function findPassages(
-  tokens: Tokens,
-  concepts: Concepts,
-  counts: Pick<Counts, 'windowFirst' | 'inWindow'>,
-  windows: Windows,
+  { tokens, concepts, counts, windows }: ReadTexts,
   query: PassageQuery,
   { from = 0, limit = 50, order = 'text', ranks }: PassageOrder = {},
 ): Passages {

@@ -34,7 +34,7 @@ function prepare(texts: readonly string[], unit: WindowUnit = 'sentences', size 
 
 const passagesOf = (texts: readonly string[], asked: readonly number[], unit?: WindowUnit, size?: number) => {
   const { tokens, concepts, counts, windows } = prepare(texts, unit, size);
-  return findPassages(tokens, concepts, counts, windows, { kind: 'concepts', concepts: asked });
+  return findPassages({ tokens, concepts, counts, windows }, { kind: 'concepts', concepts: asked });
 };
 
 describe('passages', () => {
@@ -91,7 +91,7 @@ describe('passages', () => {
   it('put those with most different concepts first where asked', () => {
     const { tokens, concepts, counts, windows } = prepare(['Rain. Rain.', 'Rain, bus and cold.']);
     const query = { kind: 'theme', concepts: [0, 1, 2], fewest: 1 } as const;
-    const found = findPassages(tokens, concepts, counts, windows, query, { order: 'marks', limit: 1 });
+    const found = findPassages({ tokens, concepts, counts, windows }, query, { order: 'marks', limit: 1 });
     expect(found.total).to.equal(2);
     expect(found.passages.map((passage) => passage.source)).to.deep.equal([1]);
   });
@@ -116,10 +116,7 @@ describe('passages', () => {
           );
           const { tokens, concepts, counts, windows } = prepare(originals, 'sentences', size);
           const found = findPassages(
-            tokens,
-            concepts,
-            counts,
-            windows,
+            { tokens, concepts, counts, windows },
             { kind: 'concepts', concepts: asked },
             { limit: 1000 },
           );

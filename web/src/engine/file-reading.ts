@@ -78,12 +78,18 @@ async function* inTurn({ count, take }: FilesInTurn): AsyncGenerator<[number, Fi
   }
 }
 
+/** What files are read into. */
+interface StudyToRead {
+  readonly texts: HeldTexts;
+  readonly studyId: string;
+  /** Sources that are in it already. */
+  readonly present: readonly string[];
+}
+
 /** Reads files one after the other and keeps their texts in portions; whatever was kept goes again when it is stopped. */
 async function readAndKeep(
-  texts: HeldTexts,
-  studyId: string,
+  { texts, studyId, present }: StudyToRead,
   files: FilesInTurn,
-  present: readonly string[],
   onProgress: OnProgress,
   signal: AbortSignal,
 ): Promise<ReadReport> {
@@ -162,10 +168,8 @@ export function fileReading(
   return {
     readFiles: (request, studyId, count, take, present, onProgress) =>
       readAndKeep(
-        texts,
-        studyId,
+        { texts, studyId, present },
         { count, take },
-        present,
         calmly(onProgress),
         requests.begin(request),
       ).finally(() => requests.end(request)),

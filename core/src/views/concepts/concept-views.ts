@@ -102,7 +102,7 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const names = yield* take('names');
     const languages = yield* take('languages');
     const stopWords = stopWordsOf(choices, languages);
-    return { rows: kindsOfWords(tokens, terms, parts, names, stopWords, wordKinds) };
+    return { rows: kindsOfWords(tokens, { terms, parts, names, stopWords }, wordKinds) };
   },
 
   *nameKinds(_, { take }) {

@@ -140,7 +140,7 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
     const ofTheme = query.kind !== 'concepts';
     const counts = ofTheme ? yield* take('spoken') : yield* take('counts');
     const windows = ofTheme ? yield* take('stretches') : yield* take('windows');
-    const found = findPassages(tokens, concepts, counts, windows, query, {
+    const found = findPassages({ tokens, concepts, counts, windows }, query, {
       limit,
       ranks: own.ranks,
       order: order ?? (query.kind === 'theme' ? 'marks' : 'text'),
