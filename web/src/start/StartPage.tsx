@@ -1,18 +1,15 @@
-import { STOPPED_MESSAGE } from '../pieces/stopped.ts';
 import { App, Button, Modal, Popconfirm } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { hasPassword, openStudyFile } from '../engine/client.ts';
-import { type FileToRead, type OpenedStudy } from '../engine/protocol.ts';
+import { lazy, Suspense, useRef } from 'react';
+import { Link } from 'react-router';
 import type { StudyFigures } from '../store/database.ts';
-import { askToPersist, persistence } from '../store/persistence.ts';
+import { persistence } from '../store/persistence.ts';
 import { createStudy, deleteStudy, listStudies, type ListedStudy } from '../store/studies.ts';
 import { CopiesOnStart } from './CopiesOnStart.tsx';
+import { useOpening } from './use-opening.tsx';
 import { ErasingNote } from '../keeping/ErasingNote.tsx';
 import { Mark } from '../pieces/Mark.tsx';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { bringTo } from '../pieces/brought-files.ts';
 import { FileDrop } from '../pieces/FileDrop.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import styles from './StartPage.module.css';
@@ -24,85 +21,11 @@ const AskPassword = lazy(async () => ({ default: (await import('../keeping/AskPa
 /** The address studies are usually kept at; each address keeps its own. */
 const USUAL_ADDRESS = 'http://127.0.0.1:4680';
 
-/** A file that waits for its password. */
-interface AskedFile {
-  readonly open: (password: string) => Promise<void>;
-  readonly leave: () => void;
-}
-
 /** The first page: the studies kept here, the sample, an empty study, or one from a file. */
 export function StartPage() {
   const studies = useLiveQuery(listStudies);
-  const navigate = useNavigate();
-  const { modal } = App.useApp();
-  const tellFault = useTellFault();
   const input = useRef<HTMLInputElement>(null);
-  const [busy, setBusy] = useState(false);
-  const [asked, setAsked] = useState<AskedFile>();
-
-  /** Opens a file once its password is given; rejects as stopped where none is. */
-  const askFor = (file: Blob): Promise<OpenedStudy> =>
-    new Promise((resolve, reject) => {
-      setAsked({
-        open: async (password) => {
-          resolve(await openStudyFile(file, password));
-          setAsked(undefined);
-        },
-        leave: () => {
-          reject(new Error(STOPPED_MESSAGE));
-          setAsked(undefined);
-        },
-      });
-    });
-  const begin = (make: () => Promise<string>, stop: string, isFirst = false): void => {
-    setBusy(true);
-    tellFault('The study was not opened', async () => {
-      try {
-        const id = await make();
-        await askToPersist();
-        await navigate(`/study/${id}/${stop}`, isFirst ? { state: { isFirst } } : {});
-      } finally {
-        setBusy(false);
-      }
-    });
-  };
-  const openFile = (file: Blob): void =>
-    begin(async () => {
-      const { id, leftOut } = (await hasPassword(file)) ? await askFor(file) : await openStudyFile(file);
-      if (leftOut.length > 0) {
-        modal.warning({
-          title: 'Opened without what is damaged',
-          content: (
-            <ul className={shared.leftOutList}>
-              {leftOut.map((each) => (
-                <li key={each}>{each}</li>
-              ))}
-            </ul>
-          ),
-        });
-      }
-      return id;
-    }, 'map');
-
-  /** A study file is opened; all else becomes the sources of a new study. */
-  const takeFiles = (files: readonly FileToRead[]): void => {
-    const [first] = files;
-    if (files.length === 1 && first.name.endsWith('.thicket')) {
-      openFile(first.file);
-      return;
-    }
-    begin(async () => {
-      const id = await createStudy('Untitled study');
-      bringTo(id, files);
-      return id;
-    }, 'sources');
-  };
-  const latest = useRef(takeFiles);
-  useEffect(() => {
-    latest.current = takeFiles;
-  });
-  const onFiles = useCallback((files: readonly FileToRead[]) => latest.current(files), []);
-
+  const { busy, asked, begin, openFile, onFiles } = useOpening();
   return (
     <main className={styles.startPage}>
       <FileDrop
