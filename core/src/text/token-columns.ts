@@ -141,31 +141,29 @@ export class TokenNumbering {
   }
 }
 
-const COLUMNS = [
-  'type',
-  'start',
-  'end',
-  'joined',
-  'paragraph',
-  'turn',
-  'speaker',
-  'sentenceStart',
-  'sentenceEnd',
-  'words',
-] as const satisfies readonly (keyof TokenColumns)[];
-
 /** The columns of sources, one after the other. */
 function columnsInARow(sources: readonly TokenColumns[]): TokenColumns {
-  const joined = COLUMNS.map((name) => {
+  const inARow = (name: keyof TokenColumns): Int32Array => {
     const whole = new Int32Array(sources.reduce((sum, source) => sum + source[name].length, 0));
     let at = 0;
     for (const source of sources) {
       whole.set(source[name], at);
       at += source[name].length;
     }
-    return [name, whole] as const;
-  });
-  return Object.fromEntries(joined) as unknown as TokenColumns;
+    return whole;
+  };
+  return {
+    type: inARow('type'),
+    start: inARow('start'),
+    end: inARow('end'),
+    joined: inARow('joined'),
+    paragraph: inARow('paragraph'),
+    turn: inARow('turn'),
+    speaker: inARow('speaker'),
+    sentenceStart: inARow('sentenceStart'),
+    sentenceEnd: inARow('sentenceEnd'),
+    words: inARow('words'),
+  };
 }
 
 /**
