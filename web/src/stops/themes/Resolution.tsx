@@ -12,7 +12,8 @@ export function Resolution({ state, decide }: ControlProps) {
           aria-label="Take the steadiest"
           onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
         />{' '}
-        take the coarsest of three themes or more that comes back as well as any when sources are drawn anew
+        take the coarsest of three themes or more that comes back nearly as well as any when sources are drawn
+        anew
       </label>
       {resolution !== 'auto' && (
         <NumberBox
