@@ -33,16 +33,13 @@ function fit(name: string, typed: string): number | undefined {
   return (at === 0 ? 0 : begins ? 1 : 2) + words.length / 1000;
 }
 
-/** One field that goes to any stop, theme, concept, source, setting or decision by typing. */
-export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (label: string) => void }) {
-  useReturnFocus();
+/** All that can be gone to by its name. */
+function usePlaces(onSetting: (label: string) => void): readonly Place[] {
   const { id, state, log } = useStudy();
   const navigate = useNavigate();
   const tellFault = useTellFault();
   const themes = useView('themes', null).data;
-  const [typed, setTyped] = useState('');
-  const [at, setAt] = useState(0);
-  const places = useMemo((): Place[] => {
+  return useMemo((): Place[] => {
     const to =
       (stop: string, params: Readonly<Record<string, string>> = {}) =>
       (): void => {
@@ -99,6 +96,14 @@ export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (
         })),
     ];
   }, [id, log, navigate, onSetting, state, tellFault, themes]);
+}
+
+/** One field that goes to any stop, theme, concept, source, setting or decision by typing. */
+export function GoTo({ onClose, onSetting }: { onClose: () => void; onSetting: (label: string) => void }) {
+  useReturnFocus();
+  const [typed, setTyped] = useState('');
+  const [at, setAt] = useState(0);
+  const places = usePlaces(onSetting);
   const found = useMemo(() => {
     const wanted = typed.trim().toLowerCase();
     if (wanted === '') return places.slice(0, STOPS.length);

@@ -25,8 +25,8 @@ const FIRST_PASSAGES = 30;
 
 /** The passages behind a selection, with what may be asked of them. */
 export function PassageList({ selection }: { selection: Selection }) {
-  const { id, state } = useStudy();
-  const { openSource, select, within, look, setLook } = useSelection();
+  const { state } = useStudy();
+  const { select, within, look, setLook } = useSelection();
   const [limit, setLimit] = useState(FIRST_PASSAGES);
   const ranked = selection.kind === 'theme' || selection.kind === 'cell';
   const [order, setOrder] = useState<PassageOrder>(ranked ? 'marks' : 'text');
@@ -36,23 +36,7 @@ export function PassageList({ selection }: { selection: Selection }) {
     order,
     ...(within ? { within } : {}),
   });
-  const { message } = App.useApp();
-  const tellFault = useTellFault();
   if (!data) return <p className={shared.readerEmpty}>Finding passages …</p>;
-  const keepPassage = (
-    { start, end, text, marks }: PassagesView['rows'][number],
-    source: StudySource,
-  ): void =>
-    tellFault('The passage was not kept', async () => {
-      // What it was found by is its first tag, so that it can be found by that again.
-      const tags = [...new Set(marks.map((mark) => mark.key).filter((key) => key !== ''))].slice(0, 3);
-      await keepEntry(id, {
-        note: '',
-        tags,
-        excerpt: { sourceId: source.id, sourceName: source.name, start, end, quote: text },
-      });
-      void message.success('Kept in the Notebook.');
-    });
   const about: HangsOn | undefined =
     selection.kind === 'concept'
       ? { kind: 'concept', key: selection.key, name: data.title }
@@ -107,7 +91,6 @@ export function PassageList({ selection }: { selection: Selection }) {
       {data.rows.map((passage, i) => {
         const source = sourceOf.get(passage.sourceId);
         if (!source) return null;
-        const letter = passage.marks[0]?.letter;
         // In the order of the texts each source is named once, over its passages.
         const begins = order === 'text' && data.rows[i - 1]?.sourceId !== passage.sourceId;
         return (
@@ -117,31 +100,7 @@ export function PassageList({ selection }: { selection: Selection }) {
                 <SourceHead source={source} />
               </h3>
             )}
-            <article className={styles.passage} data-letter={letter}>
-              <header>
-                <button
-                  type="button"
-                  className={styles.passageSource}
-                  title="Open the source at this place"
-                  onClick={() => openSource({ sourceId: passage.sourceId, at: passage.start })}
-                >
-                  {order === 'marks' && <SourceHead source={source} />}
-                  <span>¶ {passage.paragraph}</span>
-                </button>
-                <button
-                  type="button"
-                  className={`${styles.passageKeep} linklike`}
-                  title="Keep this passage in the Notebook"
-                  onClick={() => keepPassage(passage, source)}
-                >
-                  Keep
-                </button>
-              </header>
-              <p className={shared.passageText}>
-                <MarkedText text={passage.text} start={passage.start} marks={passage.marks} />
-                {passage.shortened && <span className="quiet"> … (part of a longer passage)</span>}
-              </p>
-            </article>
+            <PassageRow passage={passage} source={source} isNamed={order === 'marks'} />
           </Fragment>
         );
       })}
@@ -152,6 +111,62 @@ export function PassageList({ selection }: { selection: Selection }) {
       )}
       <WhereItIsSaid perSource={data.perSource} />
     </div>
+  );
+}
+
+/** A passage, with the way into its source and into the Notebook. */
+function PassageRow({
+  passage,
+  source,
+  isNamed,
+}: {
+  passage: PassagesView['rows'][number];
+  source: StudySource;
+  /** Whether it says which source it is of. */
+  isNamed: boolean;
+}) {
+  const { id } = useStudy();
+  const { openSource } = useSelection();
+  const { message } = App.useApp();
+  const tellFault = useTellFault();
+  const { start, end, text, marks } = passage;
+  const keepPassage = (): void =>
+    tellFault('The passage was not kept', async () => {
+      // What it was found by is its first tag, so that it can be found by that again.
+      const tags = [...new Set(marks.map((mark) => mark.key).filter((key) => key !== ''))].slice(0, 3);
+      await keepEntry(id, {
+        note: '',
+        tags,
+        excerpt: { sourceId: source.id, sourceName: source.name, start, end, quote: text },
+      });
+      void message.success('Kept in the Notebook.');
+    });
+  return (
+    <article className={styles.passage} data-letter={passage.marks[0]?.letter}>
+      <header>
+        <button
+          type="button"
+          className={styles.passageSource}
+          title="Open the source at this place"
+          onClick={() => openSource({ sourceId: passage.sourceId, at: passage.start })}
+        >
+          {isNamed && <SourceHead source={source} />}
+          <span>¶ {passage.paragraph}</span>
+        </button>
+        <button
+          type="button"
+          className={`${styles.passageKeep} linklike`}
+          title="Keep this passage in the Notebook"
+          onClick={() => keepPassage()}
+        >
+          Keep
+        </button>
+      </header>
+      <p className={shared.passageText}>
+        <MarkedText text={passage.text} start={passage.start} marks={passage.marks} />
+        {passage.shortened && <span className="quiet"> … (part of a longer passage)</span>}
+      </p>
+    </article>
   );
 }
 

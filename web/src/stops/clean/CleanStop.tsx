@@ -40,7 +40,6 @@ export function CleanStop() {
   const [chosen, setChosen] = useState<string>();
   const [at, setAt] = useState(0);
   const [found, setFound] = useState<FoundPlaces>();
-  const network = useNetwork();
   const place = found?.places[found.index];
   const source = sources.find((each) => each.id === (place?.sourceId ?? chosen)) ?? sources[0];
   const { data, isPlaceholderData } = useView(
@@ -49,23 +48,7 @@ export function CleanStop() {
     source !== undefined && face !== 'figures',
   );
   if (!source) {
-    return (
-      <>
-        <section className="ledger" aria-label="Steps" />
-        <main className="centre" aria-label="Clean">
-          <div className="empty-centre">
-            <h2>{network ? 'Nothing to clean' : 'Nothing to clean yet'}</h2>
-            <p>
-              {network
-                ? 'This study is a network without texts. Texts can be added at Sources; the network then steps back.'
-                : state.sources.length === 0
-                  ? 'Add texts at Sources. Here you will see what each cleaning step takes out of them.'
-                  : 'No source is in the subset. Widen it at Sources.'}
-            </p>
-          </div>
-        </main>
-      </>
-    );
+    return <NothingToClean />;
   }
   const open = (id: string): void => {
     setFound(undefined);
@@ -152,6 +135,29 @@ export function CleanStop() {
         )}
       </main>
     </InTurn>
+  );
+}
+
+/** What stands where there is no text. */
+function NothingToClean() {
+  const { state } = useStudy();
+  const network = useNetwork();
+  return (
+    <>
+      <section className="ledger" aria-label="Steps" />
+      <main className="centre" aria-label="Clean">
+        <div className="empty-centre">
+          <h2>{network ? 'Nothing to clean' : 'Nothing to clean yet'}</h2>
+          <p>
+            {network
+              ? 'This study is a network without texts. Texts can be added at Sources; the network then steps back.'
+              : state.sources.length === 0
+                ? 'Add texts at Sources. Here you will see what each cleaning step takes out of them.'
+                : 'No source is in the subset. Widen it at Sources.'}
+          </p>
+        </div>
+      </main>
+    </>
   );
 }
 
