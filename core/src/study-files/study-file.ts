@@ -196,7 +196,7 @@ export function readStudyFile(bytes: Uint8Array): OpenedStudyFile {
   };
 }
 
-/** An entry whose kept picture is data: read as a drawing, without what no drawing needs, or left out. */
+/** An entry whose kept picture is data: read into what it is made of and drawn anew from that, or left out. */
 function withReadPicture(entry: NotebookEntry, say: (what: string) => void): NotebookEntry {
   const { view } = entry;
   const picture = view?.figure?.picture;
@@ -206,7 +206,8 @@ function withReadPicture(entry: NotebookEntry, say: (what: string) => void): Not
     const { root, leftOut } = readDrawing(picture.svg);
     if (leftOut.length > 0)
       say(`held what no drawing needs (${leftOut.slice(0, 5).join(', ')}), and is kept without it`);
-    const svg = leftOut.length > 0 ? writeDrawing(root) : picture.svg;
+    // Written anew even where nothing was left out: not a character of it stands as the file had it.
+    const svg = writeDrawing(root);
     return { ...entry, view: { ...view, figure: { ...others, picture: { ...picture, svg } } } };
   } catch (error) {
     if (!(error instanceof DrawingError)) throw error;

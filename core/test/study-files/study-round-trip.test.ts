@@ -7,9 +7,10 @@ import {
   writeProvedStudyFile,
   writeStudyFile,
 } from '../../src/study-files/study-file.ts';
+import { LONGEST } from '../../src/study/limits.ts';
 import type { NotebookEntry } from '../../src/study/notebook.ts';
 import { hashValue } from '../../src/base/hash.ts';
-import { foldDecisions } from '../../src/study/record.ts';
+import { foldDecisions, type DecisionLog } from '../../src/study/record.ts';
 import { A_TEXT, anyDecision, aSource } from '../study/any-decision.ts';
 import { recordOf } from '../study/every-decision.ts';
 
@@ -76,6 +77,43 @@ describe('a study file', () => {
     expect(opened.leftOut.join()).to.match(/^Notebook entry 2 is damaged/);
   });
 
+  it('holds everything at its longest, and nothing longer', () => {
+    const at = '2031-01-01T00:00:00.000Z';
+    const svg = (words: number): string =>
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text>${'w'.repeat(words)}</text></svg>`;
+    const entry = (over: number): NotebookEntry => ({
+      id: 'e',
+      time: at,
+      note: 'n'.repeat(LONGEST.note + over),
+      tags: ['t'.repeat(LONGEST.tag)],
+      on: { kind: 'concept', key: 'c'.repeat(LONGEST.concept), name: 'n'.repeat(LONGEST.name) },
+      excerpt: {
+        ...{ sourceId: 's', sourceName: 'n'.repeat(LONGEST.name), start: 0, end: LONGEST.quote },
+        quote: 'q'.repeat(LONGEST.quote),
+      },
+      view: {
+        ...{ asked: { kind: 'map' }, address: 'map', seq: 1 },
+        figure: {
+          ...{ title: 't', note: 'n' },
+          picture: { svg: svg(LONGEST.drawing - svg(0).length), alt: 'a' },
+        },
+      },
+    });
+    expect(entryFault(entry(0))).to.equal(undefined);
+    expect(entryFault(entry(1))).to.match(/note/);
+    const log = recordOf([{ kind: 'renameStudy', title: 'T'.repeat(LONGEST.name) }]);
+    const reasoned = (reason: string): DecisionLog => ({
+      ...log,
+      records: log.records.map((record) => ({ ...record, reason })),
+    });
+    const study = { register: [], originals: new Map<string, string>(), notebook: [entry(0)] };
+    const long = reasoned('r'.repeat(LONGEST.reason));
+    const opened = readStudyFile(writeProvedStudyFile({ ...study, log: long }));
+    expect(opened.leftOut).to.deep.equal([]);
+    expect(opened.notebook).to.deep.equal(study.notebook);
+    expect(opened.log.records[0].reason).to.equal('r'.repeat(LONGEST.reason));
+  });
+
   it('of somebody else’s brings no picture that is more than a picture', () => {
     const log = recordOf([{ kind: 'renameStudy', title: 'T' }]);
     const view = (svg: string): NotebookEntry => ({
@@ -87,7 +125,11 @@ describe('a study file', () => {
       },
     });
     const plain = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><rect width="3"/></svg>';
-    const given = [plain, plain.replace('<svg', '<svg onload="alert(1)"'), '<svg/>', 'words'].map(view);
+    const [running, otherHand] = [
+      plain.replace('<svg', '<svg onload="alert(1)"'),
+      plain.replace('<rect width="3"/>', "<!-- a comment --><rect  width='3' ></rect>"),
+    ];
+    const given = [plain, running, '<svg/>', 'words', otherHand].map(view);
     const { notebook, leftOut } = readStudyFile(
       writeStudyFile({ log, register: [], originals: new Map(), notebook: given }),
     );
@@ -96,6 +138,7 @@ describe('a study file', () => {
       plain,
       undefined,
       undefined,
+      plain,
     ]);
     expect(leftOut).to.have.length(3);
     expect(leftOut[0]).to.equal(
