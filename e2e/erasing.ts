@@ -197,6 +197,20 @@ const MOST_LOOKS = 600;
 const DROPPED = `() => Array.from(document.querySelectorAll('.concept-row'))
   .filter((row) => row.textContent.includes('dropped'))
   .map((row) => row.textContent)`;
+/** The same over the whole ledger, of which only what is in sight is drawn: it is gone through from top to end. */
+const ALL_DROPPED = `const done = arguments[arguments.length - 1];
+  const isScroller = (each) => each.scrollHeight > each.clientHeight && getComputedStyle(each).overflowY !== 'visible';
+  let scroller = document.querySelector('.concept-row');
+  while (scroller && !isScroller(scroller)) scroller = scroller.parentElement;
+  const found = new Set();
+  const look = () => {
+    for (const each of (${DROPPED})()) found.add(each);
+    if (!scroller || scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1) return done([...found]);
+    scroller.scrollTop += scroller.clientHeight / 2;
+    requestAnimationFrame(() => requestAnimationFrame(look));
+  };
+  if (scroller) scroller.scrollTop = 0;
+  requestAnimationFrame(() => requestAnimationFrame(look));`;
 
 /**
  * Drops words in one tab while another sets a password, takes it away or withdraws somebody: what was shown as decided must be on
@@ -258,7 +272,7 @@ export async function decideInTwoTabs(rounds: number): Promise<TwoTabs> {
       await browser.until('The dialog stayed', async () => (await browser.all('.ant-modal')).length === 0);
       await browser.settled();
       shown += seen.size;
-      const there = await driver.executeScript<string[]>(`return (${DROPPED})()`);
+      const there = await driver.executeAsyncScript<string[]>(ALL_DROPPED);
       for (const each of seen)
         if (!there.includes(each)) lost.push(`${each} was shown as dropped and is not`);
     }

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { Dexie } from 'dexie';
+import { Dexie, liveQuery } from 'dexie';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, recordsInForce } from '@green-thicket/core/study/record';
 import { readStudyFile, writeProvedStudyFile } from '@green-thicket/core/study-files/study-file';
@@ -99,6 +99,28 @@ describe('studies in the browser', () => {
     expect(await keptAfter(goToDecision(id, 1))).to.deep.equal([]);
     expect(await keptAfter(redo(id))).to.deep.equal(['a']);
     expect(await keptAfter(goToDecision(id, 4))).to.deep.equal(['a', 'b', 'c']);
+  });
+
+  it('show a decision only once others can read it from what is stored', async () => {
+    const id = await createStudy('one');
+    const { name } = await databaseFor(id);
+    /** How many decisions are on record, asked by a connection of its own. */
+    const stored = async (): Promise<number> => {
+      const other = new Dexie(name);
+      await other.open();
+      const count = await other.table('decisions').count();
+      other.close();
+      return count;
+    };
+    const seen: { shown: number; stored: number }[] = [];
+    const watching = liveQuery(() => loadStudy(id)).subscribe((study) => {
+      const shown = study?.log.records.length ?? 0;
+      void stored().then((count) => seen.push({ shown, stored: count }));
+    });
+    for (const key of ['rain', 'bus', 'wage']) await makeDecision(id, keep(key));
+    while (!seen.some(({ shown }) => shown === 4)) await new Promise((resolve) => setTimeout(resolve, 5));
+    watching.unsubscribe();
+    expect(seen.filter((each) => each.shown > each.stored)).to.deep.equal([]);
   });
 
   it('are refused a decision where they are gone', async () => {

@@ -107,27 +107,15 @@ export function FigureTable<Row>({
             />
           </span>
         )}
-        {columns.map((column) => {
-          const isOrder = order?.key === column.key;
-          return (
-            <span
-              key={column.key}
-              role="columnheader"
-              className={classOf(column)}
-              aria-sort={isOrder ? (order.descending ? 'descending' : 'ascending') : 'none'}
-            >
-              <button
-                type="button"
-                className="head-button"
-                title={column.hint}
-                onClick={() => sortBy(column)}
-              >
-                {column.title}
-                {isOrder && <span aria-hidden="true">{order.descending ? ' ↓' : ' ↑'}</span>}
-              </button>
-            </span>
-          );
-        })}
+        {columns.map((column) => (
+          <ColumnHead
+            key={column.key}
+            column={column}
+            className={classOf(column)}
+            order={order?.key === column.key ? order : undefined}
+            onSort={() => sortBy(column)}
+          />
+        ))}
       </div>
       <div className="grid-body" style={{ height: virtual.getTotalSize(), minWidth: least }}>
         {drawn.map(({ index, start }) => {
@@ -162,5 +150,32 @@ export function FigureTable<Row>({
         })}
       </div>
     </div>
+  );
+}
+
+/** A column's head, which sorts by it. */
+function ColumnHead<Row>({
+  column,
+  className,
+  order,
+  onSort,
+}: {
+  column: FigureColumn<Row>;
+  className: string | undefined;
+  /** The order, where it is by this column. */
+  order: Order | undefined;
+  onSort: () => void;
+}) {
+  return (
+    <span
+      role="columnheader"
+      className={className}
+      aria-sort={order ? (order.descending ? 'descending' : 'ascending') : 'none'}
+    >
+      <button type="button" className="head-button" title={column.hint} onClick={onSort}>
+        {column.title}
+        {order && <span aria-hidden="true">{order.descending ? ' ↓' : ' ↑'}</span>}
+      </button>
+    </span>
   );
 }

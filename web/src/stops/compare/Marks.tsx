@@ -64,9 +64,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
     order.sort((a, b) => comparison.range[b] - comparison.range[a] || a - b);
   }
   const isMany = groups.length > MANY_GROUPS;
-  const single = groups.filter((group) => group.interval === 'windows');
   const title = `Strength by ${data.attribute ?? 'group'}`;
-  const few = comparison.smallestP >= 0.05 && groups.length > 1;
   return (
     <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <p className={styles.marksLead}>
@@ -97,34 +95,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
         className={`${styles.compareTable} ${isMany ? styles.manyGroups : ''}`}
         aria-label={`Strength by ${data.attribute ?? 'group'}`}
       >
-        <thead>
-          <tr>
-            <th scope="col">
-              {rows.kind === 'themes' ? 'Theme' : rows.kind === 'links' ? 'Link' : 'Concept'}
-            </th>
-            {groups.slice(0, MOST_COLUMNS).map((group) => (
-              <th
-                scope="col"
-                key={group.group}
-                title={`${group.group}: ${counted(group.sources, 'source')}, ${counted(group.windows, 'stretch', 'stretches')}`}
-              >
-                <span className={styles.comparedGroup}>{group.group}</span>
-                {!isMany && (
-                  <span className="quiet">
-                    {counted(group.sources, 'source')}, {counted(group.windows, 'stretch', 'stretches')}
-                  </span>
-                )}
-              </th>
-            ))}
-            <th
-              scope="col"
-              title="Largest less smallest strength; and the chance of groups this unlike if sources were dealt to them blindly, adjusted over the rows (q)"
-            >
-              Difference
-              <span className="quiet">points; q by regrouping</span>
-            </th>
-          </tr>
-        </thead>
+        <Head rows={rows} groups={groups} isMany={isMany} />
         <tbody>
           {order.map((r) => (
             <Row
@@ -138,6 +109,58 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           ))}
         </tbody>
       </table>
+      <Cautions data={data} />
+    </div>
+  );
+}
+
+function Head({
+  rows,
+  groups,
+  isMany,
+}: {
+  rows: RowsAsked;
+  groups: CompareView['comparison']['groups'];
+  isMany: boolean;
+}) {
+  return (
+    <thead>
+      <tr>
+        <th scope="col">{rows.kind === 'themes' ? 'Theme' : rows.kind === 'links' ? 'Link' : 'Concept'}</th>
+        {groups.slice(0, MOST_COLUMNS).map((group) => (
+          <th
+            scope="col"
+            key={group.group}
+            title={`${group.group}: ${counted(group.sources, 'source')}, ${counted(group.windows, 'stretch', 'stretches')}`}
+          >
+            <span className={styles.comparedGroup}>{group.group}</span>
+            {!isMany && (
+              <span className="quiet">
+                {counted(group.sources, 'source')}, {counted(group.windows, 'stretch', 'stretches')}
+              </span>
+            )}
+          </th>
+        ))}
+        <th
+          scope="col"
+          title="Largest less smallest strength; and the chance of groups this unlike if sources were dealt to them blindly, adjusted over the rows (q)"
+        >
+          Difference
+          <span className="quiet">points; q by regrouping</span>
+        </th>
+      </tr>
+    </thead>
+  );
+}
+
+/** What the figures can't tell: with few sources, with a source alone, of sources in no group. */
+function Cautions({ data }: { data: CompareView }) {
+  const { comparison } = data;
+  const { groups } = comparison;
+  const single = groups.filter((group) => group.interval === 'windows');
+  const few = comparison.smallestP >= 0.05 && groups.length > 1;
+  return (
+    <>
       {few && (
         <p className="quiet">
           With so few sources no difference can be told from chance: even the largest would have p ={' '}
@@ -158,7 +181,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           {data.leftOut.length > 0 && `; left out: ${listed(data.leftOut.map(({ value }) => value))}`}.
         </p>
       )}
-    </div>
+    </>
   );
 }
 
@@ -176,8 +199,7 @@ function Row({
   isMany: boolean;
 }) {
   const { selection, select, within } = useSelection();
-  const { groups, overall, q, range, findable } = data.comparison;
-  const unseen = findable[row];
+  const { groups, overall } = data.comparison;
   const named = data.rows[row];
   const { letter, label } = named;
   const ink = letter === '' ? MOSS : inkOf(letter);
@@ -192,7 +214,6 @@ function Row({
     0.01,
   );
   const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
-  const isSure = q[row] < 0.05;
   return (
     <tr>
       <th scope="row">
@@ -248,27 +269,37 @@ function Row({
           </td>
         );
       })}
-      <td className={styles.differenceCell}>
-        <span>{(100 * range[row]).toFixed(1)}</span>
-        <span
-          className={isSure ? styles.beyondChance : 'quiet'}
-          title={
-            isSure
-              ? 'Beyond chance'
-              : unseen === undefined
-                ? 'With so few sources no single difference can be told from chance, however large it is.'
-                : `With these sources a difference of ${pointsText(unseen)} between the two largest groups would be found in four of five studies; smaller ones mostly go unseen.`
-          }
-        >
-          q {q[row] < 0.001 ? '< 0.001' : q[row].toFixed(3)}
-        </span>
-        {!isSure && groups.length > 1 && (
-          <span className="quiet">
-            {unseen === undefined ? 'too few sources to tell' : `under ${pointsText(unseen)} unseen`}
-          </span>
-        )}
-      </td>
+      <DifferenceCell comparison={data.comparison} row={row} />
     </tr>
+  );
+}
+
+/** How far a row's groups are apart, whether that is beyond chance, and what would have gone unseen. */
+function DifferenceCell({ comparison, row }: { comparison: CompareView['comparison']; row: number }) {
+  const { groups, q, range, findable } = comparison;
+  const unseen = findable[row];
+  const isSure = q[row] < 0.05;
+  return (
+    <td className={styles.differenceCell}>
+      <span>{(100 * range[row]).toFixed(1)}</span>
+      <span
+        className={isSure ? styles.beyondChance : 'quiet'}
+        title={
+          isSure
+            ? 'Beyond chance'
+            : unseen === undefined
+              ? 'With so few sources no single difference can be told from chance, however large it is.'
+              : `With these sources a difference of ${pointsText(unseen)} between the two largest groups would be found in four of five studies; smaller ones mostly go unseen.`
+        }
+      >
+        q {q[row] < 0.001 ? '< 0.001' : q[row].toFixed(3)}
+      </span>
+      {!isSure && groups.length > 1 && (
+        <span className="quiet">
+          {unseen === undefined ? 'too few sources to tell' : `under ${pointsText(unseen)} unseen`}
+        </span>
+      )}
+    </td>
   );
 }
 

@@ -59,11 +59,9 @@ function ByPeriod({
   onDates: (dates: string) => void;
 }) {
   const [spans, setSpans] = useState<readonly string[]>([]);
-  const [period, setPeriod] = useState<Period | null>(null);
-  const [byGroup, setByGroup] = useState(false);
-  const [reach, setReach] = useState(0);
+  const [how, setHow] = useState<How>({ period: null, byGroup: false, reach: 0 });
   const span = spans[spans.length - 1] ?? '';
-  const asked = { rows, dates, span, period, byGroup };
+  const asked = { rows, dates, span, period: how.period, byGroup: how.byGroup };
   const { data, isPlaceholderData } = useView('overTime', asked);
   useShownFigure({ kind: 'time', asked });
   const board = useRef<HTMLDivElement>(null);
@@ -79,45 +77,13 @@ function ByPeriod({
   return (
     <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
       <div className="centre-bar">
-        {dated.length > 1 && (
-          <Select
-            size="small"
-            aria-label="Dates of"
-            value={dates}
-            options={dated.map((name) => ({ value: name, label: name }))}
-            onChange={onDates}
-          />
-        )}
-        <Select
-          size="small"
-          aria-label="Length of a period"
-          popupMatchSelectWidth={false}
-          value={period ?? 'auto'}
-          options={[
-            { value: 'auto', label: `by ${data.period}, as suits the span` },
-            ...PERIODS.map((each) => ({ value: each, label: `by ${each}` })),
-          ]}
-          onChange={(value: string) => setPeriod(PERIODS.find((each) => each === value) ?? null)}
-        />
-        <Select
-          size="small"
-          aria-label="Lines"
-          popupMatchSelectWidth={false}
-          value={byGroup ? 'groups' : 'all'}
-          options={[
-            { value: 'all', label: 'all sources together' },
-            { value: 'groups', label: 'a line for each group' },
-          ]}
-          onChange={(value) => setByGroup(value === 'groups')}
-        />
-        <Select
-          size="small"
-          aria-label="Smoothing"
-          title="A smoothed line stands beside the points, which stay what they are"
-          popupMatchSelectWidth={false}
-          value={reach}
-          options={SMOOTHINGS}
-          onChange={setReach}
+        <TimeControls
+          dated={dated}
+          dates={dates}
+          onDates={onDates}
+          as={data.period}
+          how={how}
+          onHow={setHow}
         />
         <SaveMenu
           name={`Over time by ${data.period}`}
@@ -125,57 +91,8 @@ function ByPeriod({
           drawing={() => drawingOfPanels(board.current)}
         />
       </div>
-      <p className={`quiet ${styles.timeSpans}`}>
-        <button type="button" className="linklike" disabled={spans.length === 0} onClick={() => setSpans([])}>
-          All of {data.from.slice(0, 4) || 'time'}
-          {data.to.slice(0, 4) !== data.from.slice(0, 4) &&
-            spans.length === 0 &&
-            ` to ${data.to.slice(0, 4)}`}
-        </button>
-        {spans.map((each, i) => (
-          <span key={each}>
-            {' › '}
-            <button
-              type="button"
-              className="linklike"
-              disabled={i === spans.length - 1}
-              onClick={() => setSpans(spans.slice(0, i + 1))}
-            >
-              {each}
-            </button>
-          </span>
-        ))}
-        {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
-        {data.courses.length > MOST_LINES &&
-          ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
-        {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}{' '}
-        <HowFound page="comparison" heading="Over time" />
-      </p>
-      {byGroup && (
-        <p className={styles.timeLegend}>
-          {shown.map(({ group }, i) => (
-            <span key={group}>
-              <svg width={34} height={10} aria-hidden="true">
-                <line
-                  x1={0}
-                  x2={34}
-                  y1={5}
-                  y2={5}
-                  stroke={MOSS}
-                  strokeWidth={2}
-                  strokeDasharray={DASHES[i]}
-                />
-                {i === 0 ? (
-                  <circle cx={17} cy={5} r={3.5} fill={MOSS} />
-                ) : (
-                  <circle cx={17} cy={5} r={3} fill="#fbfaf4" stroke={MOSS} />
-                )}
-              </svg>{' '}
-              {group}
-            </span>
-          ))}
-        </p>
-      )}
+      <Spans data={data} spans={spans} onSpans={setSpans} />
+      {how.byGroup && <Legend groups={shown.map(({ group }) => group)} />}
       <div className={styles.timeBoard} ref={board}>
         {data.rows.map((row, r) => (
           <TimePanel
@@ -184,16 +101,148 @@ function ByPeriod({
             row={r}
             courses={shown}
             most={most}
-            reach={reach}
+            reach={how.reach}
             dates={dates}
             onSpan={(name) => {
-              setPeriod(null);
+              setHow({ ...how, period: null });
               setSpans([...spans, name]);
             }}
           />
         ))}
       </div>
     </div>
+  );
+}
+
+/** What periods are looked at by, and how their lines are drawn. */
+interface How {
+  /** Length of a period; null as suits the span. */
+  readonly period: Period | null;
+  readonly byGroup: boolean;
+  /** Periods to either side that a smoothed line takes in. */
+  readonly reach: number;
+}
+
+function TimeControls({
+  dated,
+  dates,
+  onDates,
+  as,
+  how,
+  onHow,
+}: {
+  dated: readonly string[];
+  dates: string;
+  onDates: (dates: string) => void;
+  /** The period that the texts are put by. */
+  as: Period;
+  how: How;
+  onHow: (how: How) => void;
+}) {
+  return (
+    <>
+      {dated.length > 1 && (
+        <Select
+          size="small"
+          aria-label="Dates of"
+          value={dates}
+          options={dated.map((name) => ({ value: name, label: name }))}
+          onChange={onDates}
+        />
+      )}
+      <Select
+        size="small"
+        aria-label="Length of a period"
+        popupMatchSelectWidth={false}
+        value={how.period ?? 'auto'}
+        options={[
+          { value: 'auto', label: `by ${as}, as suits the span` },
+          ...PERIODS.map((each) => ({ value: each, label: `by ${each}` })),
+        ]}
+        onChange={(value: string) =>
+          onHow({ ...how, period: PERIODS.find((each) => each === value) ?? null })
+        }
+      />
+      <Select
+        size="small"
+        aria-label="Lines"
+        popupMatchSelectWidth={false}
+        value={how.byGroup ? 'groups' : 'all'}
+        options={[
+          { value: 'all', label: 'all sources together' },
+          { value: 'groups', label: 'a line for each group' },
+        ]}
+        onChange={(value) => onHow({ ...how, byGroup: value === 'groups' })}
+      />
+      <Select
+        size="small"
+        aria-label="Smoothing"
+        title="A smoothed line stands beside the points, which stay what they are"
+        popupMatchSelectWidth={false}
+        value={how.reach}
+        options={SMOOTHINGS}
+        onChange={(reach) => onHow({ ...how, reach })}
+      />
+    </>
+  );
+}
+
+/** The way from all of the time to what is looked into, with what is not drawn. */
+function Spans({
+  data,
+  spans,
+  onSpans,
+}: {
+  data: OverTimeView;
+  spans: readonly string[];
+  onSpans: (spans: readonly string[]) => void;
+}) {
+  return (
+    <p className={`quiet ${styles.timeSpans}`}>
+      <button type="button" className="linklike" disabled={spans.length === 0} onClick={() => onSpans([])}>
+        All of {data.from.slice(0, 4) || 'time'}
+        {data.to.slice(0, 4) !== data.from.slice(0, 4) && spans.length === 0 && ` to ${data.to.slice(0, 4)}`}
+      </button>
+      {spans.map((each, i) => (
+        <span key={each}>
+          {' › '}
+          <button
+            type="button"
+            className="linklike"
+            disabled={i === spans.length - 1}
+            onClick={() => onSpans(spans.slice(0, i + 1))}
+          >
+            {each}
+          </button>
+        </span>
+      ))}
+      {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
+      {data.courses.length > MOST_LINES &&
+        ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
+      {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}{' '}
+      <HowFound page="comparison" heading="Over time" />
+    </p>
+  );
+}
+
+/** Which dash is which group. */
+function Legend({ groups }: { groups: readonly string[] }) {
+  return (
+    <p className={styles.timeLegend}>
+      {groups.map((group, i) => (
+        <span key={group}>
+          <svg width={34} height={10} aria-hidden="true">
+            <line x1={0} x2={34} y1={5} y2={5} stroke={MOSS} strokeWidth={2} strokeDasharray={DASHES[i]} />
+            {i === 0 ? (
+              <circle cx={17} cy={5} r={3.5} fill={MOSS} />
+            ) : (
+              <circle cx={17} cy={5} r={3} fill="#fbfaf4" stroke={MOSS} />
+            )}
+          </svg>{' '}
+          {group}
+        </span>
+      ))}
+    </p>
   );
 }
 

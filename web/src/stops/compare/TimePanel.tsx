@@ -50,31 +50,31 @@ interface TimePanelProps {
   onSpan: (period: string) => void;
 }
 
+/** What a small picture is drawn by: places of periods and shares, and the ink. */
+interface Ground {
+  readonly ink: string;
+  /** Periods, and lines beside each other in one. */
+  readonly count: number;
+  readonly lines: number;
+  readonly most: number;
+}
+const ROOM = WIDTH - LEFT - 12;
+const xOf = ({ count }: Ground, period: number): number => LEFT + (ROOM * (period + 0.5)) / count;
+const yOf = ({ most }: Ground, share: number): number => TOP + (HEIGHT - TOP - BOTTOM) * (1 - share / most);
+/** How far a line's points stand beside the middle of their period. */
+const besideOf = ({ count, lines }: Ground, line: number): number =>
+  (line - (lines - 1) / 2) * Math.min(7, ROOM / count / 4);
+
 /** The strength of one row by period; each point opens its passages. */
 export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: TimePanelProps) {
-  const { selection, select, within } = useSelection();
+  const { select } = useSelection();
   const named = data.rows[row];
   const ink = named.letter === '' ? MOSS : inkOf(named.letter);
-  const asked = selectionOf(named);
-  const count = Math.max(1, data.periods.length);
-  const room = WIDTH - LEFT - 12;
-  const x = (i: number): number => LEFT + (room * (i + 0.5)) / count;
-  const y = (share: number): number => TOP + (HEIGHT - TOP - BOTTOM) * (1 - share / most);
-  const every = Math.ceil(count / MOST_NAMES);
-  const beside = (line: number): number => (line - (courses.length - 1) / 2) * Math.min(7, room / count / 4);
-  const withinOf = (line: number, i: number): Within => ({
-    ...(data.within[line] ?? { groups: [] }),
-    when: { dates, period: data.period, value: data.periods[i] },
-  });
-  const canLookIn = finerPeriod(data.period) !== data.period;
-  const mostSources = largest(
-    courses.flatMap(({ periods }) => periods.map(({ sources }) => sources)),
-    1,
-  );
+  const ground: Ground = { ink, count: Math.max(1, data.periods.length), lines: courses.length, most };
   return (
     <section className={styles.timePanel} aria-label={`${named.label} over time`}>
       <h3>
-        <button type="button" className="linklike" onClick={() => select(asked)}>
+        <button type="button" className="linklike" onClick={() => select(selectionOf(named))}>
           <b style={{ color: ink }}>{named.letter}</b> {named.label}
         </button>
         {courses.length > 1 && (
@@ -87,126 +87,201 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
       <svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} data-name={`${named.letter} ${named.label}`}>
         {[0, most / 2, most].map((share) => (
           <g key={share}>
-            <line x1={LEFT} x2={WIDTH - 6} y1={y(share)} y2={y(share)} stroke="#e2dfd2" />
-            <text x={LEFT - 4} y={y(share) + 3} fontSize={9.5} textAnchor="end" fill="#5d6358">
+            <line x1={LEFT} x2={WIDTH - 6} y1={yOf(ground, share)} y2={yOf(ground, share)} stroke="#e2dfd2" />
+            <text x={LEFT - 4} y={yOf(ground, share) + 3} fontSize={9.5} textAnchor="end" fill="#5d6358">
               {percent(share)}
             </text>
           </g>
         ))}
-        {courses.map(({ group, mean, periods }, line) => {
-          const shares = periods.map(({ strengths, windows }) => ({
-            share: strengths[row]?.share ?? 0,
-            windows,
-          }));
-          const drawn =
-            reach === 0
-              ? shares.map(({ share, windows }) => (windows === 0 ? NaN : share))
-              : smoothed(shares, reach);
-          return (
-            <g key={group} opacity={line === 0 ? 1 : 0.8}>
-              {mean[row] && (
-                <>
-                  <line
-                    x1={LEFT}
-                    x2={WIDTH - 6}
-                    y1={y(mean[row].share)}
-                    y2={y(mean[row].share)}
-                    stroke={ink}
-                    strokeDasharray="1.5 3"
-                    opacity={0.7}
+        {courses.map((course, line) => (
+          <g key={course.group} opacity={line === 0 ? 1 : 0.8}>
+            <CourseLine course={course} line={line} row={row} reach={reach} ground={ground} />
+            {data.periods.map(
+              (period, i) =>
+                course.periods[i].windows > 0 && (
+                  <TimePoint
+                    key={period}
+                    data={data}
+                    course={course}
+                    place={{ row, line, period: i }}
+                    dates={dates}
+                    ground={ground}
                   />
-                  {courses.length === 1 && (
-                    <text
-                      x={WIDTH - 6}
-                      y={y(mean[row].share) - 3}
-                      fontSize={9.5}
-                      textAnchor="end"
-                      fill={ink}
-                      stroke="#fbfaf4"
-                      strokeWidth={3}
-                      paintOrder="stroke"
-                    >
-                      mean {percent(mean[row].share)}
-                    </text>
-                  )}
-                </>
-              )}
-              <path
-                d={pathOf(drawn, (i) => x(i) + beside(line), y)}
-                fill="none"
-                stroke={ink}
-                strokeWidth={1.8}
-                strokeDasharray={DASHES[line]}
-              />
-              {periods.map(({ strengths, sources, windows }, i) => {
-                if (windows === 0) return null;
-                const { share, low, high, speaking } = strengths[row];
-                const here = sameSelection(selection, asked) && sameWithin(within, withinOf(line, i));
-                const at = x(i) + beside(line);
-                const read = (): void => select(asked, withinOf(line, i));
-                return (
-                  <g
-                    key={data.periods[i]}
-                    role="button"
-                    tabIndex={0}
-                    aria-pressed={here}
-                    aria-label={`${named.label}, ${group === 'all' ? '' : `${group}, `}${data.periods[i]}: ${percent(share, 1)}, interval ${percent(low, 1)} to ${percent(high, 1)}, ${counted(sources, 'source')}`}
-                    className={styles.timePoint}
-                    onClick={read}
-                    onKeyDown={pressKeys(() => read())}
-                  >
-                    <title>{`${data.periods[i]}: ${percent(share, 1)} (${percent(low, 1)} to ${percent(high, 1)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}, ${counted(sources, 'source')}`}</title>
-                    <line
-                      x1={at}
-                      x2={at}
-                      y1={y(low)}
-                      y2={y(high)}
-                      stroke={ink}
-                      strokeWidth={3}
-                      strokeLinecap="round"
-                      opacity={0.32}
-                    />
-                    <circle
-                      cx={at}
-                      cy={y(share)}
-                      r={here ? 5.5 : 3.8}
-                      fill={line === 0 ? ink : '#fbfaf4'}
-                      stroke={here ? '#b5532b' : ink}
-                      strokeWidth={here ? 2.5 : 1.4}
-                    />
-                    <rect x={at - 8} y={TOP} width={16} height={HEIGHT - TOP - BOTTOM} fill="transparent" />
-                  </g>
-                );
-              })}
-            </g>
-          );
-        })}
-        {data.periods.map((name, i) => (
-          <g key={name}>
-            {i % every === 0 && (
-              <PeriodName
-                x={x(i)}
-                y={HEIGHT - 18}
-                name={name}
-                onPick={canLookIn ? () => onSpan(name) : undefined}
-              />
+                ),
             )}
-            <rect
-              x={x(i) - 6}
-              y={HEIGHT - 11}
-              width={
-                (12 * sum(courses.map(({ periods }) => periods[i].sources))) / (mostSources * courses.length)
-              }
-              height={4}
-              fill="#b9b7a8"
-            >
-              <title>{`${name}: ${counted(sum(courses.map(({ periods }) => periods[i].sources)), 'source')}`}</title>
-            </rect>
           </g>
         ))}
+        <Foot data={data} courses={courses} ground={ground} onSpan={onSpan} />
       </svg>
     </section>
   );
+}
+
+/** A group's mean and its line through the periods, smoothed where that was asked for. */
+function CourseLine({
+  course: { mean, periods },
+  line,
+  row,
+  reach,
+  ground,
+}: {
+  course: Course;
+  line: number;
+  row: number;
+  reach: number;
+  ground: Ground;
+}) {
+  const { ink } = ground;
+  const shares = periods.map(({ strengths, windows }) => ({ share: strengths[row]?.share ?? 0, windows }));
+  const drawn =
+    reach === 0 ? shares.map(({ share, windows }) => (windows === 0 ? NaN : share)) : smoothed(shares, reach);
+  const level = mean[row] ? yOf(ground, mean[row].share) : undefined;
+  return (
+    <>
+      {level !== undefined && (
+        <line
+          x1={LEFT}
+          x2={WIDTH - 6}
+          y1={level}
+          y2={level}
+          stroke={ink}
+          strokeDasharray="1.5 3"
+          opacity={0.7}
+        />
+      )}
+      {level !== undefined && ground.lines === 1 && (
+        <text
+          x={WIDTH - 6}
+          y={level - 3}
+          fontSize={9.5}
+          textAnchor="end"
+          fill={ink}
+          stroke="#fbfaf4"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          mean {percent(mean[row].share)}
+        </text>
+      )}
+      <path
+        d={pathOf(
+          drawn,
+          (i) => xOf(ground, i) + besideOf(ground, line),
+          (share) => yOf(ground, share),
+        )}
+        fill="none"
+        stroke={ink}
+        strokeWidth={1.8}
+        strokeDasharray={DASHES[line]}
+      />
+    </>
+  );
+}
+
+/** A group's strength in one period, with its interval. */
+function TimePoint({
+  data,
+  course,
+  place: { row, line, period },
+  dates,
+  ground,
+}: {
+  data: OverTimeView;
+  course: Course;
+  place: { readonly row: number; readonly line: number; readonly period: number };
+  dates: string;
+  ground: Ground;
+}) {
+  const { selection, select, within } = useSelection();
+  const named = data.rows[row];
+  const name = data.periods[period];
+  const { strengths, sources, windows } = course.periods[period];
+  const { share, low, high, speaking } = strengths[row];
+  const asked = selectionOf(named);
+  const here: Within = {
+    ...(data.within[line] ?? { groups: [] }),
+    when: { dates, period: data.period, value: name },
+  };
+  const picked = sameSelection(selection, asked) && sameWithin(within, here);
+  const read = (): void => select(asked, here);
+  const at = xOf(ground, period) + besideOf(ground, line);
+  const { ink } = ground;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={picked}
+      aria-label={`${named.label}, ${course.group === 'all' ? '' : `${course.group}, `}${name}: ${percent(share, 1)}, interval ${percent(low, 1)} to ${percent(high, 1)}, ${counted(sources, 'source')}`}
+      className={styles.timePoint}
+      onClick={read}
+      onKeyDown={pressKeys(() => read())}
+    >
+      <title>{`${name}: ${percent(share, 1)} (${percent(low, 1)} to ${percent(high, 1)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}, ${counted(sources, 'source')}`}</title>
+      <line
+        x1={at}
+        x2={at}
+        y1={yOf(ground, low)}
+        y2={yOf(ground, high)}
+        stroke={ink}
+        strokeWidth={3}
+        strokeLinecap="round"
+        opacity={0.32}
+      />
+      <circle
+        cx={at}
+        cy={yOf(ground, share)}
+        r={picked ? 5.5 : 3.8}
+        fill={line === 0 ? ink : '#fbfaf4'}
+        stroke={picked ? '#b5532b' : ink}
+        strokeWidth={picked ? 2.5 : 1.4}
+      />
+      <rect x={at - 8} y={TOP} width={16} height={HEIGHT - TOP - BOTTOM} fill="transparent" />
+    </g>
+  );
+}
+
+/** The periods' names, and under each how many sources it has. */
+function Foot({
+  data,
+  courses,
+  ground,
+  onSpan,
+}: {
+  data: OverTimeView;
+  courses: readonly Course[];
+  ground: Ground;
+  onSpan: (period: string) => void;
+}) {
+  const every = Math.ceil(ground.count / MOST_NAMES);
+  const canLookIn = finerPeriod(data.period) !== data.period;
+  const mostSources = largest(
+    courses.flatMap(({ periods }) => periods.map(({ sources }) => sources)),
+    1,
+  );
+  return data.periods.map((name, i) => {
+    const sources = sum(courses.map(({ periods }) => periods[i].sources));
+    return (
+      <g key={name}>
+        {i % every === 0 && (
+          <PeriodName
+            x={xOf(ground, i)}
+            y={HEIGHT - 18}
+            name={name}
+            onPick={canLookIn ? () => onSpan(name) : undefined}
+          />
+        )}
+        <rect
+          x={xOf(ground, i) - 6}
+          y={HEIGHT - 11}
+          width={(12 * sources) / (mostSources * courses.length)}
+          height={4}
+          fill="#b9b7a8"
+        >
+          <title>{`${name}: ${counted(sources, 'source')}`}</title>
+        </rect>
+      </g>
+    );
+  });
 }
 
 const sum = (values: readonly number[]): number => values.reduce((all, each) => all + each, 0);

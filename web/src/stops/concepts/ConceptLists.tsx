@@ -1,114 +1,19 @@
 import { App, Button, Input } from 'antd';
 import { useRef, useState } from 'react';
 import { bareKey } from '@green-thicket/core/concepts/suggestions';
-import { writeSynonyms } from '@green-thicket/core/concepts/synonyms';
 import { counted } from '@green-thicket/core/base/wording';
 import { wordsOf } from '@green-thicket/core/text/scan';
-import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { AddInput } from '../../pieces/AddInput.tsx';
 import { useStudy } from '../../pieces/study-context.ts';
-import { useTellFault } from '../../pieces/use-fault.ts';
-import { withoutNamed } from '@green-thicket/core/study/pseudonyms';
-import { download, fileName } from '../../pieces/download.ts';
-import { leftOutNames, useOutsideTitle, useRenamer } from '../../pieces/use-renamer.ts';
+import { useListFiles } from './use-list-files.tsx';
 import styles from './ConceptLists.module.css';
-
-/** Words of a report that are named; the rest is counted. */
-const NAMED = 12;
 
 /** Lists that come and go as plain text: synonyms and stop words; and a concept of the researcher's own words. */
 export function ConceptLists() {
-  const { state, decide } = useStudy();
-  const { modal, message } = App.useApp();
-  const renamer = useRenamer();
-  const title = useOutsideTitle();
-  const ask = useAsk();
-  const tellFault = useTellFault();
-  const synonyms = useRef<HTMLInputElement>(null);
-  const stopWords = useRef<HTMLInputElement>(null);
+  const { state } = useStudy();
+  const lists = useListFiles();
   const merged = Object.keys(state.merges).length;
-
-  const save = <T,>(ending: string, write: (list: T) => string, list: T): void => {
-    const { value, gone } = withoutNamed(list, renamer);
-    download(fileName(title, ending), write(value), 'text/plain');
-    if (gone > 0) void message.info(leftOutNames(gone));
-  };
-  const textOf = async (file: File): Promise<string> => {
-    const { decodeText } = await import('@green-thicket/core/formats/read/text-file');
-    const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
-    if (!decoded.ok) throw new Error(`${file.name}: ${decoded.reason}`);
-    return decoded.text;
-  };
-  const named = (words: readonly string[]): string =>
-    words.length <= NAMED
-      ? words.join(', ')
-      : `${words.slice(0, NAMED).join(', ')} and ${words.length - NAMED} more`;
-  const applySynonyms = async (name: string, text: string, keep?: string): Promise<void> => {
-    const { groups, absent, doubled, idleLines } = await ask('synonyms', { text });
-    const variants = groups.reduce((sum, { keys }) => sum + keys.length, 0);
-    if (groups.length > 0) decide({ kind: 'mergeMany', groups });
-    if (keep !== undefined && groups.length > 0)
-      decide({ kind: 'keepConcepts', keys: groups.map(({ into }) => into) });
-    modal.info({
-      title: `What ${name} did`,
-      width: 560,
-      content: (
-        <div className="intake-report">
-          <p>
-            {variants === 0
-              ? 'Nothing was merged.'
-              : `${counted(variants, 'variant')} now count for ${counted(groups.length, 'concept')}. Undo parts them again.`}
-          </p>
-          {absent.length > 0 && (
-            <p>
-              {counted(absent.length, 'word or phrase', 'words or phrases')} stand nowhere in the texts:{' '}
-              {named(absent.map(({ word }) => word))}.
-            </p>
-          )}
-          {doubled.length > 0 && (
-            <p>
-              {counted(doubled.length, 'word')} stood in more than one line; the first counted:{' '}
-              {named(doubled.map(({ word, line }) => `${word} (line ${line})`))}.
-            </p>
-          )}
-          {idleLines.length > 0 && (
-            <p>
-              {counted(idleLines.length, 'line')} matched nothing: {named(idleLines.map(String))}.
-            </p>
-          )}
-        </div>
-      ),
-    });
-  };
-  const addStopList = (file: File): void =>
-    tellFault('The stop words were not read', async () => {
-      const words = [...new Set((await textOf(file)).split(/[\s,;]+/).filter((word) => word !== ''))];
-      const fresh = words.filter((word) => !state.stopWords.includes(word));
-      if (fresh.length > 0) decide({ kind: 'addStopWords', words: fresh });
-      modal.info({
-        title: `What ${file.name} did`,
-        content: `${counted(fresh.length, 'stop word')} came in; ${words.length - fresh.length} were there already.`,
-      });
-    });
-  const chooser = (
-    ref: React.RefObject<HTMLInputElement | null>,
-    label: string,
-    onFile: (file: File) => void,
-  ) => (
-    <input
-      ref={ref}
-      type="file"
-      accept=".txt,.csv,text/plain"
-      hidden
-      aria-label={label}
-      onChange={(event) => {
-        const file = event.target.files?.[0];
-        event.target.value = '';
-        if (file) onFile(file);
-      }}
-    />
-  );
   return (
     <div className={`stack ${styles.conceptLists}`}>
       <h2 className="pane-title">Synonyms</h2>
@@ -117,44 +22,50 @@ export function ConceptLists() {
         so.
       </p>
       <div className="button-row">
-        <Button size="small" onClick={() => synonyms.current?.click()}>
-          Use a file
-        </Button>
+        <FileButton says="Use a file" label="Synonym file" onFile={lists.takeSynonyms} />
         <Button
           size="small"
           disabled={merged === 0}
           title={merged === 0 ? 'Nothing is merged yet' : `${counted(merged, 'variant')} in it`}
-          onClick={() => save('.synonyms.txt', writeSynonyms, state.merges)}
+          onClick={() => lists.saveSynonyms()}
         >
           Save
         </Button>
       </div>
-      {chooser(synonyms, 'Synonym file', (file) => {
-        tellFault('The synonyms were not read', async () => applySynonyms(file.name, await textOf(file)));
-      })}
-      <OwnConcept
-        onMake={(name, words) =>
-          tellFault('The concept was not made', () =>
-            applySynonyms(`the concept ${name}`, `${name}, ${words.join(', ')}`, name),
-          )
-        }
-      />
+      <OwnConcept onMake={lists.makeConcept} />
       <h2 className="pane-title">Own stop words</h2>
       <div className="button-row">
-        <Button size="small" onClick={() => stopWords.current?.click()}>
-          Add from a file
-        </Button>
-        <Button
-          size="small"
-          disabled={state.stopWords.length === 0}
-          onClick={() => save('.stop-words.txt', (words) => `${words.join('\n')}\n`, state.stopWords)}
-        >
+        <FileButton says="Add from a file" label="Stop word file" onFile={lists.takeStopWords} />
+        <Button size="small" disabled={state.stopWords.length === 0} onClick={() => lists.saveStopWords()}>
           Save
         </Button>
       </div>
-      {chooser(stopWords, 'Stop word file', (file) => addStopList(file))}
       <SearchTerms />
     </div>
+  );
+}
+
+/** A button that asks for a list as a text file. */
+function FileButton({ says, label, onFile }: { says: string; label: string; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button size="small" onClick={() => input.current?.click()}>
+        {says}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".txt,.csv,text/plain"
+        hidden
+        aria-label={label}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) onFile(file);
+        }}
+      />
+    </>
   );
 }
 

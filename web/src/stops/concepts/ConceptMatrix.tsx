@@ -1,7 +1,7 @@
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
 import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
-import { MATRIX_FIGURES, type MatrixFigure } from '@green-thicket/core/views/view-types';
+import { MATRIX_FIGURES, type MatrixFigure, type MatrixView } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -36,7 +36,6 @@ export function ConceptMatrix() {
   const { state } = useStudy();
   const [figure, setFigure] = useState<MatrixFigure>('mentions');
   const { data, isPlaceholderData } = useView('matrix', { figure });
-  const { selection, within, select } = useSelection();
   const ask = useAsk();
   const tellFault = useTellFault();
   const scroller = useRef<HTMLDivElement>(null);
@@ -63,12 +62,6 @@ export function ConceptMatrix() {
   const names = new Map(state.sources.map(({ id, name }) => [id, name]));
   const width = data.keys.length;
   const most = data.values.reduce((highest, value) => Math.max(highest, value), 0);
-  const isPicked = (key: string, sourceId: string): boolean =>
-    selection?.kind === 'concept' &&
-    selection.key === key &&
-    within !== undefined &&
-    'sourceId' in within &&
-    within.sourceId === sourceId;
   return (
     <>
       <div className="centre-bar">
@@ -123,46 +116,87 @@ export function ConceptMatrix() {
         >
           {down.getVirtualItems().map((row) => {
             const sourceId = data.sourceIds[row.index];
-            const name = names.get(sourceId) ?? '';
             return (
-              <div
+              <MatrixRow
                 key={sourceId}
-                role="row"
-                aria-rowindex={row.index + 2}
-                className={styles.matrixRow}
-                style={{ transform: `translateY(${row.start}px)` }}
-              >
-                <span role="rowheader" className={styles.matrixName} title={name}>
-                  {name}
-                </span>
-                {across.getVirtualItems().map(({ index, start }) => {
-                  const key = data.keys[index];
-                  const value = data.values[row.index * width + index];
-                  const shown = value === 0 && figure !== 'tfIdf' ? '·' : FIGURE_TEXTS[figure].show(value);
-                  return (
-                    <span
-                      key={key}
-                      role="cell"
-                      className={styles.matrixCell}
-                      style={{ transform: `translateX(${start}px)` }}
-                    >
-                      <button
-                        type="button"
-                        className={isPicked(key, sourceId) ? 'here' : undefined}
-                        aria-label={`${data.labels[index]} in ${name}: ${FIGURE_TEXTS[figure].show(value)}`}
-                        style={{ background: `rgb(35 64 47 / ${most > 0 ? (0.3 * value) / most : 0})` }}
-                        onClick={() => select({ kind: 'concept', key }, { sourceId })}
-                      >
-                        {shown}
-                      </button>
-                    </span>
-                  );
-                })}
-              </div>
+                data={data}
+                at={row.index}
+                name={names.get(sourceId) ?? ''}
+                top={row.start}
+                most={most}
+                figure={figure}
+                columns={across.getVirtualItems()}
+              />
             );
           })}
         </div>
       </div>
     </>
+  );
+}
+
+/** A source's cells, those in sight. */
+function MatrixRow({
+  data,
+  at,
+  name,
+  top,
+  most,
+  figure,
+  columns,
+}: {
+  data: MatrixView;
+  /** Which of the sources it is. */
+  at: number;
+  name: string;
+  top: number;
+  /** The largest of all values, which is darkest. */
+  most: number;
+  figure: MatrixFigure;
+  columns: readonly VirtualItem[];
+}) {
+  const { selection, within, select } = useSelection();
+  const sourceId = data.sourceIds[at];
+  const width = data.keys.length;
+  const isPicked = (key: string): boolean =>
+    selection?.kind === 'concept' &&
+    selection.key === key &&
+    within !== undefined &&
+    'sourceId' in within &&
+    within.sourceId === sourceId;
+  return (
+    <div
+      role="row"
+      aria-rowindex={at + 2}
+      className={styles.matrixRow}
+      style={{ transform: `translateY(${top}px)` }}
+    >
+      <span role="rowheader" className={styles.matrixName} title={name}>
+        {name}
+      </span>
+      {columns.map(({ index, start }) => {
+        const key = data.keys[index];
+        const value = data.values[at * width + index];
+        const shown = value === 0 && figure !== 'tfIdf' ? '·' : FIGURE_TEXTS[figure].show(value);
+        return (
+          <span
+            key={key}
+            role="cell"
+            className={styles.matrixCell}
+            style={{ transform: `translateX(${start}px)` }}
+          >
+            <button
+              type="button"
+              className={isPicked(key) ? 'here' : undefined}
+              aria-label={`${data.labels[index]} in ${name}: ${FIGURE_TEXTS[figure].show(value)}`}
+              style={{ background: `rgb(35 64 47 / ${most > 0 ? (0.3 * value) / most : 0})` }}
+              onClick={() => select({ kind: 'concept', key }, { sourceId })}
+            >
+              {shown}
+            </button>
+          </span>
+        );
+      })}
+    </div>
   );
 }

@@ -18,6 +18,13 @@ const MOST = 200;
 /** Type sizes of the cloud at first: the largest is as large as there is room for. */
 const SIZES: readonly [number, number] = [11, 120];
 
+/** What a cloud looks like: its order, whether words have their theme's colour, its smallest and largest type. */
+interface Look {
+  readonly order: 'middle' | 'rows';
+  readonly colours: boolean;
+  readonly sizes: readonly [number, number];
+}
+
 /** The kept concepts as bars or as a packed cloud, to look at and to save; a word opens its passages. */
 export function WordPicture({
   kind,
@@ -30,11 +37,9 @@ export function WordPicture({
 }) {
   const { state } = useStudy();
   const tellFault = useTellFault();
-  const { renameAnyCase } = useRenamer();
   const [count, setCount] = useState(50);
-  const [order, setOrder] = useState<'middle' | 'rows'>('middle');
-  const [colours, setColours] = useState(false);
-  const [sizes, setSizes] = useState<readonly [number, number]>(SIZES);
+  const [look, setLook] = useState<Look>({ order: 'middle', colours: false, sizes: SIZES });
+  const { order, colours, sizes } = look;
   const themes = useView('themes', null, colours).data;
   const inks = useMemo(
     () =>
@@ -77,74 +82,9 @@ export function WordPicture({
   return (
     <>
       <div className="centre-bar">
-        <label className="control-row">
-          Words
-          <Slider
-            className="context-slider"
-            aria-label="Number of words"
-            min={5}
-            max={MOST}
-            step={5}
-            value={count}
-            onChange={setCount}
-          />
-          {shown.length}
-        </label>
-        {kind === 'cloud' && (
-          <>
-            <label className="control-row">
-              Sizes
-              <Slider
-                range
-                className="context-slider"
-                aria-label="Smallest and largest type"
-                min={6}
-                max={SIZES[1]}
-                value={[...sizes]}
-                onChange={(next) => setSizes([next[0], next[1]])}
-              />
-            </label>
-            <Select
-              size="small"
-              aria-label="Order of the cloud"
-              value={order}
-              options={[
-                { value: 'middle', label: 'biggest in the middle' },
-                { value: 'rows', label: 'in order, in rows' },
-              ]}
-              onChange={setOrder}
-            />
-            <Checkbox checked={colours} onChange={(event) => setColours(event.target.checked)}>
-              Colours of themes
-            </Checkbox>
-          </>
-        )}
-        <Button
-          size="small"
-          onClick={() =>
-            download(
-              fileName(renameAnyCase(`${state.title} ${kind}`), '.svg'),
-              withDrawnWords(picture, renameAnyCase),
-              'image/svg+xml',
-            )
-          }
-        >
-          Save as SVG
-        </Button>
-        <Button
-          size="small"
-          onClick={() =>
-            tellFault('The picture was not saved', async () =>
-              download(
-                fileName(renameAnyCase(`${state.title} ${kind}`), '.png'),
-                await svgToPng(withDrawnWords(picture, renameAnyCase), 2),
-                'image/png',
-              ),
-            )
-          }
-        >
-          Save as PNG
-        </Button>
+        <HowMany count={count} shown={shown.length} onChange={setCount} />
+        {kind === 'cloud' && <CloudLook look={look} onChange={setLook} />}
+        <SavePicture kind={kind} picture={picture} />
       </div>
       <img
         className={styles.wordPicture}
@@ -163,6 +103,106 @@ export function WordPicture({
           </li>
         ))}
       </ol>
+    </>
+  );
+}
+
+/** How many words are shown, by a slider. */
+function HowMany({
+  count,
+  shown,
+  onChange,
+}: {
+  count: number;
+  shown: number;
+  onChange: (count: number) => void;
+}) {
+  return (
+    <label className="control-row">
+      Words
+      <Slider
+        className="context-slider"
+        aria-label="Number of words"
+        min={5}
+        max={MOST}
+        step={5}
+        value={count}
+        onChange={onChange}
+      />
+      {shown}
+    </label>
+  );
+}
+
+/** How a cloud is laid and coloured. */
+function CloudLook({ look, onChange }: { look: Look; onChange: (look: Look) => void }) {
+  return (
+    <>
+      <label className="control-row">
+        Sizes
+        <Slider
+          range
+          className="context-slider"
+          aria-label="Smallest and largest type"
+          min={6}
+          max={SIZES[1]}
+          value={[...look.sizes]}
+          onChange={(next) => onChange({ ...look, sizes: [next[0], next[1]] })}
+        />
+      </label>
+      <Select
+        size="small"
+        aria-label="Order of the cloud"
+        value={look.order}
+        options={[
+          { value: 'middle', label: 'biggest in the middle' },
+          { value: 'rows', label: 'in order, in rows' },
+        ]}
+        onChange={(order) => onChange({ ...look, order })}
+      />
+      <Checkbox
+        checked={look.colours}
+        onChange={(event) => onChange({ ...look, colours: event.target.checked })}
+      >
+        Colours of themes
+      </Checkbox>
+    </>
+  );
+}
+
+/** Saves the picture, with pseudonyms in the place of names. */
+function SavePicture({ kind, picture }: { kind: 'bars' | 'cloud'; picture: string }) {
+  const { state } = useStudy();
+  const tellFault = useTellFault();
+  const { renameAnyCase } = useRenamer();
+  return (
+    <>
+      <Button
+        size="small"
+        onClick={() =>
+          download(
+            fileName(renameAnyCase(`${state.title} ${kind}`), '.svg'),
+            withDrawnWords(picture, renameAnyCase),
+            'image/svg+xml',
+          )
+        }
+      >
+        Save as SVG
+      </Button>
+      <Button
+        size="small"
+        onClick={() =>
+          tellFault('The picture was not saved', async () =>
+            download(
+              fileName(renameAnyCase(`${state.title} ${kind}`), '.png'),
+              await svgToPng(withDrawnWords(picture, renameAnyCase), 2),
+              'image/png',
+            ),
+          )
+        }
+      >
+        Save as PNG
+      </Button>
     </>
   );
 }

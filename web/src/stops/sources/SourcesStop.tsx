@@ -18,6 +18,8 @@ import { TrimDialog } from './TrimDialog.tsx';
 import { WithdrawDialog } from './WithdrawDialog.tsx';
 import { WorthALook } from './WorthALook.tsx';
 
+type Dialog = 'split' | 'trim' | 'withdraw';
+
 /** Sources: the collection as rows with their lengths; attributes are columns edited in place. */
 export function SourcesStop() {
   const { state, decide } = useStudy();
@@ -28,7 +30,7 @@ export function SourcesStop() {
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [filter, setFilter] = useState('');
   const [order, setOrder] = useState<RowOrder>();
-  const [dialog, setDialog] = useState<'split' | 'trim' | 'withdraw'>();
+  const [dialog, setDialog] = useState<Dialog>();
   const working = shownSources(state);
   const words = useMemo(() => {
     // While new figures are made, those of before stand for sources that are gone or new.
@@ -86,34 +88,11 @@ export function SourcesStop() {
                     ? `${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${inFigures(data.sentences)} sentences`
                     : 'counting words …'}
               </span>
-              <span className="centre-bar-end">
-                <Button size="small" onClick={() => setDialog('split')}>
-                  Split …
-                </Button>
-                <Button size="small" onClick={() => setDialog('trim')}>
-                  Trim …
-                </Button>
-                <Button
-                  size="small"
-                  disabled={chosen.length === 0}
-                  title={chosen.length === 0 ? 'Tick the sources to remove' : undefined}
-                  onClick={() => remove(chosen.map((source) => source.id))}
-                >
-                  Remove
-                </Button>
-                <Button
-                  size="small"
-                  disabled={chosen.length === 0}
-                  title={
-                    chosen.length === 0
-                      ? 'Tick the sources of whoever withdraws'
-                      : 'Out of texts, decisions and Notebook for good, as where somebody withdraws'
-                  }
-                  onClick={() => setDialog('withdraw')}
-                >
-                  Withdraw …
-                </Button>
-              </span>
+              <SourceActions
+                noneTicked={chosen.length === 0}
+                onDialog={setDialog}
+                onRemove={() => remove(chosen.map((source) => source.id))}
+              />
             </div>
             <DateQuestion />
             <SourceGrid
@@ -138,5 +117,47 @@ export function SourcesStop() {
       )}
       {dialog === 'trim' && <TrimDialog sources={meant} onClose={() => setDialog(undefined)} />}
     </>
+  );
+}
+
+/** What is done with the sources that are ticked, or with all. */
+function SourceActions({
+  noneTicked,
+  onDialog,
+  onRemove,
+}: {
+  noneTicked: boolean;
+  onDialog: (dialog: Dialog) => void;
+  onRemove: () => void;
+}) {
+  return (
+    <span className="centre-bar-end">
+      <Button size="small" onClick={() => onDialog('split')}>
+        Split …
+      </Button>
+      <Button size="small" onClick={() => onDialog('trim')}>
+        Trim …
+      </Button>
+      <Button
+        size="small"
+        disabled={noneTicked}
+        title={noneTicked ? 'Tick the sources to remove' : undefined}
+        onClick={onRemove}
+      >
+        Remove
+      </Button>
+      <Button
+        size="small"
+        disabled={noneTicked}
+        title={
+          noneTicked
+            ? 'Tick the sources of whoever withdraws'
+            : 'Out of texts, decisions and Notebook for good, as where somebody withdraws'
+        }
+        onClick={() => onDialog('withdraw')}
+      >
+        Withdraw …
+      </Button>
+    </span>
   );
 }
