@@ -1,4 +1,7 @@
-const FIGURES = new Intl.NumberFormat('en-GB');
+/** The language that the interface and everything it writes is in; the texts may be in any. */
+const LANGUAGE = 'en-GB';
+const FIGURES = new Intl.NumberFormat(LANGUAGE);
+const LISTS = new Intl.ListFormat(LANGUAGE, { type: 'conjunction' });
 
 /**
  * A number with commas at its thousands.
@@ -34,11 +37,25 @@ export const pointsText = (difference: number): string =>
  *
  * @example listed(['a', 'b', 'c']) // 'a, b and c'
  */
-export function listed(words: readonly string[]): string {
-  return words.length < 2
-    ? (words[0] ?? '')
-    : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`;
-}
+export const listed = (words: readonly string[]): string => LISTS.format(words);
+
+/** Ways of saying when: as short as a row has room for, with the month's name, the day alone, the hour alone, to the second. */
+const MOMENTS = {
+  short: { dateStyle: 'short', timeStyle: 'short' },
+  medium: { dateStyle: 'medium', timeStyle: 'short' },
+  day: { day: 'numeric', month: 'short' },
+  hour: { hour: '2-digit', minute: '2-digit' },
+  exact: { dateStyle: 'short', timeStyle: 'medium' },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+
+/**
+ * A moment as it is read, in the reader's own time zone.
+ *
+ * @param time - milliseconds, or a moment as ISO 8601 writes it
+ * @example momentText('2031-05-04T10:05:00', 'medium') // '4 May 2031, 10:05'
+ */
+export const momentText = (time: string | number, as: keyof typeof MOMENTS): string =>
+  new Intl.DateTimeFormat(LANGUAGE, MOMENTS[as]).format(new Date(time));
 
 /**
  * A weight as it is read: whole numbers whole, others to two digits that tell.

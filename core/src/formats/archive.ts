@@ -109,7 +109,7 @@ function checkSizes(entries: readonly DirectoryEntry[], length: number, limits: 
     unpacked += size;
     if (unpacked > limits.mostBytes || (unpacked > LARGE && unpacked > limits.largestRatio * length)) {
       throw new ArchiveError(
-        `The archive would unpack to ${Math.round(unpacked / 1024 / 1024).toLocaleString('en-GB')} MB or more, far beyond what texts come to. It was left alone.`,
+        `The archive would unpack to ${inFigures(Math.round(unpacked / 1024 / 1024))} MB or more, far beyond what texts come to. It was left alone.`,
       );
     }
   }

@@ -41,7 +41,7 @@ export function figureSentence(
     case 'windowShare':
       return row.windowShare === 0
         ? 'No window holds it.'
-        : `${shareOf(row.windowShare)} of the windows hold it, one in ${Math.max(1, Math.round(1 / row.windowShare)).toLocaleString('en-GB')}.`;
+        : `${shareOf(row.windowShare)} of the windows hold it, one in ${inFigures(Math.max(1, Math.round(1 / row.windowShare)))}.`;
     case 'spread':
       return `Spread ${row.spread.toFixed(2)} (1 − DP): ${shareOf(1 - row.spread)} of the unevenness there could be; at 1 every source would use it as much as its length would have it, at 0 one short source alone.`;
     case 'pull':

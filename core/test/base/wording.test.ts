@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { counted, inFigures, listed, percent } from '../../src/base/wording.ts';
+import { counted, inFigures, listed, momentText, percent } from '../../src/base/wording.ts';
 
 describe('figures in words', () => {
   it('are counted with their noun, with commas at thousands', () => {
@@ -13,6 +13,15 @@ describe('figures in words', () => {
     expect(percent(0.256)).to.equal('26 %');
     expect(percent(0.256, 1)).to.equal('25.6 %');
     expect(percent(1)).to.equal('100 %');
+  });
+
+  it('are moments as short as there is room for', () => {
+    const at = '2031-05-04T10:05:09';
+    expect(momentText(at, 'short')).to.equal('04/05/2031, 10:05');
+    expect(momentText(at, 'medium')).to.equal('4 May 2031, 10:05');
+    expect(momentText(at, 'day')).to.equal('4 May');
+    expect(momentText(new Date(at).getTime(), 'hour')).to.equal('10:05');
+    expect(momentText(at, 'exact')).to.equal('04/05/2031, 10:05:09');
   });
 
   it('are lists as one says them', () => {

@@ -1,3 +1,4 @@
+import { momentText } from '@green-thicket/core/base/wording';
 import { Button, Drawer, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { describeDecision } from '@green-thicket/core/words/decisions';
@@ -82,7 +83,7 @@ function DecisionRow({
     >
       <span className={styles.decisionWhat}>{what}</span>
       <span className="quiet">
-        {new Date(record.time).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
+        {momentText(record.time, 'short')}
         {isHead && ' · where the study is'}
         {isAhead && ' · undone'}
       </span>

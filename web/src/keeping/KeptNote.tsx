@@ -1,7 +1,7 @@
 import { Button, Popover } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef, useState } from 'react';
-import { counted } from '@green-thicket/core/base/wording';
+import { counted, momentText } from '@green-thicket/core/base/wording';
 import {
   allowCopyFolder,
   canKeepCopies,
@@ -23,15 +23,12 @@ const MANY_DECISIONS = 30;
 /** A copy is written once nothing was decided for so long, in milliseconds. */
 const STILL = 60_000;
 
-const clock = (time: string): string =>
-  new Date(time).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const clock = (time: string): string => momentText(time, 'hour');
 
 /** A time of today by the clock, of another day by its date. */
 function when(time: string): string {
   const isToday = new Date(time).toDateString() === new Date().toDateString();
-  return isToday
-    ? clock(time)
-    : new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  return isToday ? clock(time) : momentText(time, 'day');
 }
 
 /** When the study was last kept and copied; opens the choices about copies. Copies into a folder are written from here. */

@@ -1,3 +1,4 @@
+import { momentText } from '@green-thicket/core/base/wording';
 import { Button, Input, Select } from 'antd';
 import { memo, useState } from 'react';
 import { LONGEST } from '@green-thicket/core/study/limits';
@@ -131,9 +132,7 @@ function EntryHead({
       >
         ⋮⋮
       </span>
-      <span className="quiet">
-        {new Date(entry.time).toLocaleString('en-GB', { dateStyle: 'short', timeStyle: 'short' })}
-      </span>
+      <span className="quiet">{momentText(entry.time, 'short')}</span>
       <Button
         size="small"
         type="text"

@@ -1,3 +1,4 @@
+import { momentText } from '@green-thicket/core/base/wording';
 import { Alert, Button, Modal } from 'antd';
 import { useNavigate } from 'react-router';
 import { figureQuestionOf } from '@green-thicket/core/views/report/figure-types';
@@ -34,7 +35,7 @@ export function KeptViewDialog({
   const then = view.figure;
   const isSame =
     then !== undefined && now.data !== undefined && JSON.stringify(then) === JSON.stringify(now.data);
-  const when = new Date(entry.time).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  const when = momentText(entry.time, 'medium');
   const since = log.records.filter(({ seq }) => seq > view.seq).length;
   return (
     <Modal

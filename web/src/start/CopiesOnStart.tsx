@@ -1,3 +1,4 @@
+import { momentText } from '@green-thicket/core/base/wording';
 import { Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
@@ -32,7 +33,7 @@ export function CopiesOnStart({ onOpen, busy }: { onOpen: (file: Blob) => void; 
           {copies.slice(0, LISTED).map((copy) => (
             <li key={copy.name}>
               <span>{copy.name}</span>
-              <span className="quiet">of {new Date(copy.modified).toLocaleString('en-GB')}</span>
+              <span className="quiet">of {momentText(copy.modified, 'exact')}</span>
               <Button size="small" type="text" disabled={busy} onClick={() => onOpen(copy.file)}>
                 Open a copy
               </Button>

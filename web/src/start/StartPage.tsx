@@ -9,7 +9,7 @@ import { CopiesOnStart } from './CopiesOnStart.tsx';
 import { useOpening } from './use-opening.tsx';
 import { ErasingNote } from '../keeping/ErasingNote.tsx';
 import { Mark } from '../pieces/Mark.tsx';
-import { counted, percent } from '@green-thicket/core/base/wording';
+import { counted, momentText, percent } from '@green-thicket/core/base/wording';
 import { FileDrop } from '../pieces/FileDrop.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import styles from './StartPage.module.css';
@@ -147,7 +147,7 @@ function KeptStudies({ studies }: { studies: readonly ListedStudy[] }) {
             <span className="quiet">
               {study.changed === undefined
                 ? 'locked with a password'
-                : `changed ${new Date(study.changed).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}`}
+                : `changed ${momentText(study.changed, 'medium')}`}
             </span>
             <Popconfirm
               title="Delete this study for good?"

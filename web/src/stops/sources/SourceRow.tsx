@@ -1,3 +1,4 @@
+import { inFigures } from '@green-thicket/core/base/wording';
 import { ownValue } from '@green-thicket/core/base/records';
 import { LONGEST } from '@green-thicket/core/study/limits';
 import type { StudySource } from '@green-thicket/core/study/study';
@@ -70,7 +71,7 @@ export function SourceRow({
           className={styles.lengthBar}
           style={{ width: `${words === undefined ? 0 : (LONGEST_BAR * words) / most}px` }}
         />
-        {isWorking ? (words?.toLocaleString('en-GB') ?? '…') : 'not in'}
+        {isWorking ? (words === undefined ? '…' : inFigures(words)) : 'not in'}
       </span>
       {attributes.map((name, column) => (
         <ValueCell key={name} name={name} source={source} cell={{ row: index, column }} editing={editing} />

@@ -85,7 +85,7 @@ export function SourcesStop() {
                 {chosen.length > 0
                   ? `${chosen.length} ticked`
                   : data
-                    ? `${data.words.reduce((sum, each) => sum + each, 0).toLocaleString('en-GB')} words in ${inFigures(data.sentences)} sentences`
+                    ? `${inFigures(data.words.reduce((sum, each) => sum + each, 0))} words in ${inFigures(data.sentences)} sentences`
                     : 'counting words …'}
               </span>
               <SourceActions

@@ -126,9 +126,7 @@ export function SplitDialog({ sources, onClose }: { sources: readonly StudySourc
                   ))}
                 </tbody>
               </table>
-              {data.total > 200 && (
-                <p className="quiet">… and {(data.total - 200).toLocaleString('en-GB')} more.</p>
-              )}
+              {data.total > 200 && <p className="quiet">… and {inFigures(data.total - 200)} more.</p>}
             </div>
           )
         )}

@@ -1,6 +1,6 @@
 import { App, Modal } from 'antd';
 import { useState } from 'react';
-import { counted } from '@green-thicket/core/base/wording';
+import { counted, momentText } from '@green-thicket/core/base/wording';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
@@ -94,7 +94,7 @@ function WhatWent({ gone }: { gone: Withdrawn }) {
           <ul>
             {gone.files.map((file) => (
               <li key={file.name}>
-                {file.name}, {new Date(file.time).toLocaleString('en-GB')}
+                {file.name}, {momentText(file.time, 'exact')}
               </li>
             ))}
           </ul>
