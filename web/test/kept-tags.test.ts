@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
+import { TAGGING } from '@green-thicket/core/languages/languages';
 import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { bringTags, keepTags } from '../src/engine/kept-tags.ts';
 import { databaseOf, type StudyDatabase } from '../src/store/database.ts';
@@ -63,9 +64,9 @@ describe('parts of speech kept in the browser', () => {
   it('are found anew where a row is of another way or holds something else', async () => {
     const bad: readonly [string, unknown][] = [
       ['0', new Map([[0, 'run0']])],
-      ['1', 'run0'],
-      ['1', new Map([['0', 'run0']])],
-      ['1', new Map([[0, 7]])],
+      [TAGGING, 'run0'],
+      [TAGGING, new Map([['0', 'run0']])],
+      [TAGGING, new Map([[0, 7]])],
     ];
     for (const [hash, result] of bad) {
       await database.results.put({ stage: 'tags of text-1', hash, result });

@@ -26,6 +26,10 @@ export interface Language {
   readonly dictionary?: string;
   /** Whether a word stands for a number or a time, as half, Monday, hour. */
   readonly isNumberWord: (word: string) => boolean;
+  /** What a name may end in beside itself: possessive, plural and case, in small letters. */
+  readonly nameEndings: readonly string[];
+  /** Which way of telling parts of speech what is kept of them was found by; undefined where none is kept. */
+  readonly tagging?: string;
   /** Whether it writes every noun with a capital, so that a capital tells nothing of names. */
   readonly nounsInCapitals: boolean;
 }
@@ -40,6 +44,7 @@ export const languageWith = (
   stopLayers: functionWords.length > 0 ? [{ name: 'function words', words: functionWords }] : [],
   isNumberWord: () => false,
   nounsInCapitals: false,
+  nameEndings: [],
   hasLemmas: false,
   ...own,
 });

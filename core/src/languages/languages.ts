@@ -25,3 +25,14 @@ export const LANGUAGE_OF: Readonly<Record<LanguageCode, Language>> = {
   ja: JAPANESE,
   other: languageWith('other', []),
 };
+
+/** Endings that names have in any of the languages, the longest first, with none as the last. */
+export const NAME_ENDINGS: readonly string[] = [
+  ...new Set(Object.values(LANGUAGE_OF).flatMap(({ nameEndings }) => nameEndings)),
+  '',
+].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+
+/** Which way of telling parts of speech is used, of all languages: what was found by another way is found anew. */
+export const TAGGING: string = Object.values(LANGUAGE_OF)
+  .flatMap(({ code, tagging }) => (tagging === undefined ? [] : [`${code} ${tagging}`]))
+  .join(', ');

@@ -1,3 +1,5 @@
+import { NAME_ENDINGS } from '../languages/languages.ts';
+
 /** A name as it was found in a text: characters from `start` to before `end` are the name itself, without an ending. */
 export interface FoundName {
   readonly start: number;
@@ -128,8 +130,6 @@ function namePattern(name: string): string {
   return pattern;
 }
 
-/** Endings a name may have: possessive, plural and case, of English and German. The longest first. */
-const ENDINGS = ["'s", "s'", "'", 'ens', 'ern', 'ers', 'en', 'er', 'es', 'ns', 'n', 's', ''];
 /** Shorter names take an ending only where they begin with a capital: "als" is no Al. */
 const SHORT = 4;
 /** In an address or a file's name, a name of so many letters stands in the midst of others too. */
@@ -191,7 +191,7 @@ export function nameFinder(names: readonly SoughtName[]): (text: string, strict:
         if (!begins && !inside) return false;
         const ends = (after: number): boolean =>
           !isLetter(after) || inside || (UPPER.test(text[at[after]]) && LOWER.test(text[at[after - 1]]));
-        const endings = letters >= SHORT || capital ? ENDINGS : ["'s", "'", ''];
+        const endings = letters >= SHORT || capital ? NAME_ENDINGS : ["'s", "'", ''];
         return endings.some((ending) => plain.startsWith(ending, to) && ends(to + ending.length));
       });
       if (!hit) {

@@ -1,13 +1,12 @@
+import { TAGGING } from '@green-thicket/core/languages/languages';
 import type { SentenceTags, SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { databaseOf, type ResultRow } from '../store/database.ts';
 
-/** Changed whenever sentences are tagged in another way, so that what was found before is not taken for the same. */
-const WAY = '1';
 const STAGE = 'tags of ';
 
 /** The tags a row holds, with the text they are of; undefined where it holds none that can be used. */
 function tagsIn({ stage, hash, result }: ResultRow): [textHash: string, SourceTags] | undefined {
-  if (!stage.startsWith(STAGE) || hash !== WAY || !(result instanceof Map)) return undefined;
+  if (!stage.startsWith(STAGE) || hash !== TAGGING || !(result instanceof Map)) return undefined;
   const tags: SourceTags = new Map<number, string>();
   for (const [start, found] of result as Map<unknown, unknown>) {
     if (typeof start !== 'number' || typeof found !== 'string') return undefined;
@@ -26,7 +25,7 @@ export async function bringTags(tags: SentenceTags, studyId: string): Promise<vo
 export async function keepTags(tags: SentenceTags, studyId: string): Promise<void> {
   const rows = tags
     .takeFresh()
-    .map(([textHash, result]): ResultRow => ({ stage: `${STAGE}${textHash}`, hash: WAY, result }));
+    .map(([textHash, result]): ResultRow => ({ stage: `${STAGE}${textHash}`, hash: TAGGING, result }));
   if (rows.length === 0) return;
   try {
     const database = await databaseOf(studyId);

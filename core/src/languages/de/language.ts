@@ -11,4 +11,5 @@ export const GERMAN: Language = languageWith('de', deu, {
   snowball: 'german',
   isNumberWord: wordsIn(TIMES),
   nounsInCapitals: true,
+  nameEndings: ['ens', 'ern', 'ers', 'en', 'er', 'es', 'ns', 'n', 's', "'"],
 });

@@ -8,4 +8,7 @@ export const ENGLISH: Language = languageWith('en', [], {
   isNumberWord,
   hasLemmas: true,
   dictionary: 'WordNet',
+  nameEndings: ["'s", "s'", "'", 's', 'es'],
+  // Changed whenever sentences are tagged in another way.
+  tagging: '1',
 });
