@@ -4,7 +4,7 @@ import { ranked } from '../base/order.ts';
 import { remembered } from '../base/remembered.ts';
 import { taken } from '../base/taken.ts';
 import type { Evidence } from './evidence.ts';
-import { asksChance, cosine, jaccard, logLikelihood, MEASURES, npmi, type Measure } from './measures.ts';
+import { asksChance, logLikelihood, MEASURE_NAMES, MEASURES, type Measure } from './measures.ts';
 
 export interface LinkSettings {
   readonly measure: Measure;
@@ -158,28 +158,27 @@ export function claimPairs(chances: PairChances, settings: LinkSettings): Judged
   return { ...chances, strength, beyond, stands };
 }
 
-/** A pair by each measure that is no count; not a number where there is no text to tell by. */
-export interface Measured {
-  readonly npmi: number;
-  readonly jaccard: number;
-  readonly cosine: number;
-  /** Signed log-likelihood G² of the overlap-corrected table. */
-  readonly g2: number;
-}
+/** A pair by each measure that is no count, G² of the overlap-corrected table; not a number where there is no text to tell by. */
+export type Measured = Readonly<Record<Exclude<Measure, 'count'>, number>>;
+/** The measures that are no count, in the order they are shown. */
+export const MEASURED = MEASURE_NAMES.filter((name) => name !== 'count');
+
+/** Something of each measure that is no count. */
+export const byMeasure = (of: (name: keyof Measured) => number): Measured =>
+  Object.fromEntries(MEASURED.map((name) => [name, of(name)])) as Record<keyof Measured, number>;
 
 /** A pair by every measure: few are looked at of all there are. */
 export function measuresOf(
   { source, target, both, windows, windowsWith, overlap }: Links,
   pair: number,
 ): Measured {
-  if (windows === 0) return { npmi: NaN, jaccard: NaN, cosine: NaN, g2: NaN };
   const [shared, first, second] = [both[pair], windowsWith[source[pair]], windowsWith[target[pair]]];
-  return {
-    npmi: npmi(shared, first, second, windows),
-    jaccard: jaccard(shared, first, second),
-    cosine: cosine(shared, first, second),
-    g2: overlapCorrectedG2(shared, first, second, windows, overlap),
-  };
+  return byMeasure((name) => {
+    if (windows === 0) return NaN;
+    return name === 'g2'
+      ? overlapCorrectedG2(shared, first, second, windows, overlap)
+      : MEASURES[name].of(shared, first, second, windows);
+  });
 }
 
 /** What of the pairs hangs on no setting of links: a cut-off that is dragged asks for the same again and again. */

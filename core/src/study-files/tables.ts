@@ -2,7 +2,7 @@ import type { Candidates } from '../concepts/candidates.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
 import type { ApartView, OverTimeView, ToneView } from '../views/compare/compare-view-types.ts';
-import type { Links } from '../network/links.ts';
+import { MEASURED, type Links } from '../network/links.ts';
 import { roundedMeasures } from '../views/concepts/table-views.ts';
 import { bandOf } from '../themes/bands.ts';
 import { type Resampled } from '../themes/resample.ts';
@@ -44,27 +44,21 @@ export function linksTable(labels: readonly string[], links: Links): string {
       'windows_both',
       'meetings',
       'sources',
-      'npmi',
-      'jaccard',
-      'cosine',
-      'g2',
+      ...MEASURED,
       'p',
       'q',
       'q_sources',
       'beyond_chance',
     ],
     Array.from({ length: links.standing }, (_, i) => {
-      const { npmi, jaccard, cosine, g2 } = roundedMeasures(links, i);
+      const measured = roundedMeasures(links, i);
       return [
         labels[links.source[i]],
         labels[links.target[i]],
         links.both[i],
         links.meetings[i],
         links.sources[i],
-        npmi,
-        jaccard,
-        cosine,
-        g2,
+        ...MEASURED.map((name) => measured[name]),
         tableNumber(links.p[i]),
         tableNumber(links.q[i]),
         tableNumber(links.qBetween[i]),

@@ -13,7 +13,7 @@ import { namesOutside, type StudyState } from '../../study/study.ts';
 import { inShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { renamedSources } from '../reading/passage-files.ts';
-import { measuresOf, type Links, type Measured } from '../../network/links.ts';
+import { byMeasure, measuresOf, type Links, type Measured } from '../../network/links.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from '../view.ts';
 import type { CleanedFileView } from '../sources/collection-view-types.ts';
 import type { MatrixFigure, MatrixView, PlainCountsRow } from './concept-view-types.ts';
@@ -68,13 +68,8 @@ export const TABLE_KEYS = {
 
 /** A link by every measure, in the digits of tables. */
 export function roundedMeasures(links: Links, link: number): Measured {
-  const { npmi, jaccard, cosine, g2 } = measuresOf(links, link);
-  return {
-    npmi: tableNumber(npmi),
-    jaccard: tableNumber(jaccard),
-    cosine: tableNumber(cosine),
-    g2: tableNumber(g2),
-  };
+  const measured = measuresOf(links, link);
+  return byMeasure((name) => tableNumber(measured[name]));
 }
 
 /** What texts tell of a link. */

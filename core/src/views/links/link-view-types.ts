@@ -1,4 +1,6 @@
-export interface LinkRow {
+import type { Measured } from '../../network/links.ts';
+
+export interface LinkRow extends Measured {
   readonly source: string;
   readonly target: string;
   readonly sourceLabel: string;
@@ -8,10 +10,6 @@ export interface LinkRow {
   readonly strength: number;
   /** Whether the sparser view keeps it (`backbone`). */
   readonly inBackbone: boolean;
-  readonly npmi: number;
-  readonly jaccard: number;
-  readonly cosine: number;
-  readonly g2: number;
   readonly p: number;
   readonly q: number;
   /** The chance that the same sources hold both, adjusted as q is. */
@@ -53,7 +51,7 @@ export interface CompanyView {
   /** Windows with it, and sources. */
   readonly windows: number;
   readonly sources: number;
-  readonly rows: readonly {
+  readonly rows: readonly (Measured & {
     readonly key: string;
     readonly label: string;
     readonly letter: string;
@@ -66,15 +64,11 @@ export interface CompanyView {
     readonly high: number;
     /** The share that chance would make. */
     readonly expected: number;
-    readonly npmi: number;
-    readonly jaccard: number;
-    readonly cosine: number;
-    readonly g2: number;
     /** Chance of what it is beyond chance by, as in `LinkRow`. */
     readonly q: number;
     readonly beyond: LinkRow['beyond'];
     readonly stands: boolean;
-  }[];
+  })[];
 }
 
 export interface PathView {
