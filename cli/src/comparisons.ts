@@ -1,3 +1,4 @@
+import { NETWORK_FORMAT_NAMES, type NetworkFormat } from '@green-thicket/core/formats/write/network-write';
 import { ownValue } from '@green-thicket/core/base/records';
 import { allLists } from '@green-thicket/core/compare/tone-lists';
 import { decide } from '@green-thicket/core/study/decisions';
@@ -40,6 +41,8 @@ export function furtherComparisons({ input: { state }, say }: ComputingWith, ask
   const tones = grouped.flatMap(({ attribute, of }) =>
     lists.map((list) => ({ attribute, list, view: ask('tone', { list }, of) })),
   );
-  const network = (as: 'graphml' | 'json'): Uint8Array => ask('networkFile', { as }).bytes;
-  return { apart, overTime, tones, network };
+  const networks = Object.fromEntries(
+    NETWORK_FORMAT_NAMES.map((as) => [`network.${as}`, ask('networkFile', { as }).bytes]),
+  ) as Record<`network.${NetworkFormat}`, Uint8Array>;
+  return { apart, overTime, tones, networks };
 }

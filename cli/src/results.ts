@@ -1,3 +1,4 @@
+import type { NetworkFormat } from '@green-thicket/core/formats/write/network-write';
 import { compareGroups } from '@green-thicket/core/compare/strength';
 import { conceptLabels } from '@green-thicket/core/engine/resources';
 import type { Engine } from '@green-thicket/core/engine/engine';
@@ -39,8 +40,7 @@ type ResultName =
   | 'time.csv'
   | 'tone.csv'
   | 'map.svg'
-  | 'network.graphml'
-  | 'network.json'
+  | `network.${NetworkFormat}`
   | 'study.thicket'
   | 'methods.md'
   | 'run.json';
@@ -131,7 +131,7 @@ export async function resultFiles(
     log,
     study,
     computed,
-    further: { apart, overTime, tones, network },
+    further: { apart, overTime, tones, networks },
   }: {
     readonly state: StudyState;
     readonly log: DecisionLog;
@@ -180,8 +180,7 @@ export async function resultFiles(
     'time.csv': renameAnyCase(timeTable(overTime)),
     'tone.csv': renameAnyCase(toneTable(tones)),
     'map.svg': withDrawnFace(withDrawnWords(renderMap(map, state.title), renameAnyCase), reportFace()),
-    'network.graphml': network('graphml'),
-    'network.json': network('json'),
+    ...networks,
     'study.thicket': study.password ? await seal(file, study.password) : file,
     'methods.md': rename(`# Method\n\n${STOPS.map((stop) => sentenceText(sentences[stop])).join('\n\n')}\n`),
     'run.json': `${JSON.stringify(record, null, 2)}\n`,

@@ -21,16 +21,4 @@ export const USUAL_LANGUAGE = 'en';
 
 export type LanguageCode = keyof typeof LANGUAGES;
 
-export const LANGUAGE_CODES: readonly LanguageCode[] = [
-  'en',
-  'de',
-  'fr',
-  'es',
-  'it',
-  'pt',
-  'nl',
-  'sv',
-  'zh',
-  'ja',
-  'other',
-];
+export const LANGUAGE_CODES = Object.keys(LANGUAGES) as readonly LanguageCode[];

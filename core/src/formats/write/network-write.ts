@@ -77,3 +77,24 @@ export function writeJsonGraph({ name, nodes, edges }: WrittenNetwork): string {
   };
   return `${JSON.stringify(graph, null, 1)}\n`;
 }
+
+/** A file format of networks. */
+interface NetworkFormatKind {
+  /** What a file of it is, as a hint on its button. */
+  readonly hint: string;
+  readonly mediaType: string;
+  readonly write: (network: WrittenNetwork) => string;
+}
+
+/** Every format a network leaves in, by the ending of its files. One more is one more record here. */
+export const NETWORK_FORMATS = {
+  graphml: {
+    hint: 'Concepts and links with their figures and themes, as GraphML, which programs for networks open',
+    mediaType: 'application/graphml+xml',
+    write: writeGraphml,
+  },
+  json: { hint: 'The same as JSON Graph', mediaType: 'application/json', write: writeJsonGraph },
+} as const satisfies Record<string, NetworkFormatKind>;
+
+export type NetworkFormat = keyof typeof NETWORK_FORMATS;
+export const NETWORK_FORMAT_NAMES = Object.keys(NETWORK_FORMATS) as readonly NetworkFormat[];

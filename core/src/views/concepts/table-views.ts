@@ -2,7 +2,11 @@ import { strToU8 } from 'fflate';
 import { tfIdf } from '../../concepts/distinct.ts';
 import { wordPairs } from '../../concepts/word-pairs.ts';
 import { tableNumber, writeCsv } from '../../formats/csv.ts';
-import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../formats/write/network-write.ts';
+import {
+  NETWORK_FORMATS,
+  type NetworkFormat,
+  type WrittenNetwork,
+} from '../../formats/write/network-write.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { countPlainly } from '../../text/plain-counts.ts';
 import { conceptLabels, stopWordsOf } from '../../engine/resources.ts';
@@ -26,7 +30,7 @@ export interface TableViews {
   /** The links that stand as a weighted adjacency matrix; 0 where there is none. */
   adjacencyFile: View<null, CleanedFileView>;
   /** Concepts and links with their figures, themes and places on the map, for other programs. */
-  networkFile: View<{ readonly as: 'graphml' | 'json' }, CleanedFileView>;
+  networkFile: View<{ readonly as: NetworkFormat }, CleanedFileView>;
   pairs: View<{ readonly limit: number }, { readonly pairs: readonly WordPair[]; readonly total: number }>;
   /** By source, or by the groups of an attribute. */
   plainCounts: View<
@@ -163,7 +167,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
         },
       })),
     };
-    return { bytes: strToU8(as === 'graphml' ? writeGraphml(network) : writeJsonGraph(network)) };
+    return { bytes: strToU8(NETWORK_FORMATS[as].write(network)) };
   },
 
   *pairs({ limit }, { take, own: { choices } }) {

@@ -2,6 +2,7 @@ import { NO_TIME } from '../../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { writeCsv } from '../../formats/csv.ts';
 import { heading, type Block, type DocumentTable } from '../../formats/write/document.ts';
+import { NETWORK_FORMAT_NAMES } from '../../formats/write/network-write.ts';
 import { writeDocx } from '../../formats/write/docx-write.ts';
 import { writeHtml } from '../../formats/write/html-write.ts';
 import { bibText } from '../../words/references.ts';
@@ -97,11 +98,10 @@ export const REPORT_VIEWS: {
       ]),
       'codebook.qdc': (yield* ask('codebookFile', null)).bytes,
       'project.qdpx': (yield* ask('projectFile', { notes: question.entries })).bytes,
-      'network.graphml': (yield* ask('networkFile', { as: 'graphml' })).bytes,
-      'network.json': (yield* ask('networkFile', { as: 'json' })).bytes,
       'adjacency.csv': (yield* ask('adjacencyFile', null)).bytes,
       'sources-by-concepts.csv': (yield* ask('matrixFile', { figure: 'mentions' })).bytes,
     };
+    for (const as of NETWORK_FORMAT_NAMES) files[`network.${as}`] = (yield* ask('networkFile', { as })).bytes;
     for (const { name, head, rows } of yield* workbookSheets(own, ask))
       Object.assign(files, { [`${name.toLowerCase()}.csv`]: strToU8(writeCsv(head, rows)) });
     return { bytes: zipSync(files, { level: 6, mtime: NO_TIME }) };

@@ -1,3 +1,8 @@
+import {
+  NETWORK_FORMATS,
+  NETWORK_FORMAT_NAMES,
+  type NetworkFormat,
+} from '@green-thicket/core/formats/write/network-write';
 import { Button } from 'antd';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
@@ -32,7 +37,7 @@ export function LinkMatrix() {
   const ask = useAsk();
   const tellFault = useTellFault();
   if (!data) return <p className="quiet">Laying out the matrix …</p>;
-  const save = (as: 'csv' | 'graphml' | 'json'): void =>
+  const save = (as: 'csv' | NetworkFormat): void =>
     tellFault('Nothing was saved', async () => {
       if (as === 'csv') {
         const { bytes } = await ask('adjacencyFile', null);
@@ -40,8 +45,7 @@ export function LinkMatrix() {
         return;
       }
       const { bytes } = await ask('networkFile', { as });
-      const type = as === 'graphml' ? 'application/graphml+xml' : 'application/json';
-      download(fileName(`${title} network`, `.${as}`), bytes, type);
+      download(fileName(`${title} network`, `.${as}`), bytes, NETWORK_FORMATS[as].mediaType);
     });
   return (
     <div className={isPlaceholderData ? `${styles.face} dimmed` : styles.face}>
@@ -52,16 +56,11 @@ export function LinkMatrix() {
         <Button size="small" onClick={() => save('csv')}>
           Save as .csv
         </Button>{' '}
-        <Button
-          size="small"
-          title="Concepts and links with their figures and themes, as GraphML, which programs for networks open"
-          onClick={() => save('graphml')}
-        >
-          .graphml
-        </Button>{' '}
-        <Button size="small" title="The same as JSON Graph" onClick={() => save('json')}>
-          .json
-        </Button>
+        {NETWORK_FORMAT_NAMES.map((as) => (
+          <Button key={as} size="small" title={NETWORK_FORMATS[as].hint} onClick={() => save(as)}>
+            .{as}
+          </Button>
+        ))}
       </p>
       <Grid data={data} />
     </div>
