@@ -4,6 +4,7 @@ import { overlaps } from '@green-thicket/core/map/free-place';
 import { FIGURES } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow } from '../src/stops/concepts/figures.ts';
 import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.ts';
+import { boxOf, wordsIn, wordUnder } from '../src/stops/concepts/use-field-hold.ts';
 
 const row = (key: string, change: Partial<FiguredRow> = {}): FiguredRow => ({
   key,
@@ -100,5 +101,33 @@ describe('the words of the field', () => {
     // The line of a pull has above it what has more.
     expect(heightOf(up, 0.5)).to.be.within(high.y, low.y);
     expect(heightOf(up, 0)).to.equal(FIELD.height - FIELD.bottom);
+  });
+});
+
+describe('what is held in the field of words', () => {
+  const word = (key: string, x: number, y: number) => ({
+    row: row(key),
+    type: 12,
+    ...{ x, y, width: 40, height: 14 },
+  });
+  const words = [word('rain', 100, 100), word('bus', 200, 100), word('wage', 100, 300)];
+  const keys = (found: readonly { row: FiguredRow }[]): string[] => found.map((each) => each.row.key);
+
+  it('is a frame, whichever corner it was begun at, with the words it touches', () => {
+    const frame = { what: 'frame', moved: true } as const;
+    const down = boxOf({ ...frame, fromX: 70, fromY: 80, x: 181, y: 120 });
+    expect(down).to.deep.equal({ x: 70, y: 80, width: 111, height: 40 });
+    expect(boxOf({ ...frame, fromX: 181, fromY: 120, x: 70, y: 80 })).to.deep.equal(down);
+    expect(keys(wordsIn(down, words))).to.deep.equal(['rain', 'bus']);
+    expect(keys(wordsIn({ ...down, width: 100 }, words)), 'an edge alone is no touch').to.deep.equal([
+      'rain',
+    ]);
+  });
+
+  it('is a word, dropped on the one it is over and never on itself', () => {
+    const held = { what: 'word', key: 'wage', moved: true } as const;
+    expect(wordUnder({ ...held, x: 110, y: 104 }, words)?.row.key).to.equal('rain');
+    expect(wordUnder({ ...held, x: 100, y: 300 }, words)).to.equal(undefined);
+    expect(wordUnder({ ...held, x: 121, y: 100 }, words), 'beside its box').to.equal(undefined);
   });
 });

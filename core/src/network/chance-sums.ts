@@ -121,8 +121,10 @@ function addByConcept(
   for (let i = 0; i < size; i++)
     addPairsOf(
       laid,
-      places.subarray(first[i], first[i + 1]),
-      clusterOf.subarray(first[i], first[i + 1]),
+      {
+        places: places.subarray(first[i], first[i + 1]),
+        clusterOf: clusterOf.subarray(first[i], first[i + 1]),
+      },
       i * size,
       asked,
       sums,
@@ -176,12 +178,12 @@ function productOfSeries(covariance: Float64Array, first: number, second: number
  * Adds the pairs of a concept with those after it, in each cluster that holds it. All stands in lists of numbers, as this is where most
  * of the time goes.
  *
+ * @param standing where it stands among all that is laid out, and in which cluster
  * @param row where the concept's pairs begin
  */
 function addPairsOf(
   { concept, rate, weight, covariance, steps, end, square, varying, often }: Laid,
-  places: Int32Array,
-  clusterOf: Int32Array,
+  { places, clusterOf }: { readonly places: Int32Array; readonly clusterOf: Int32Array },
   row: number,
   asked: Uint8Array,
   sums: ChanceSums,
@@ -223,9 +225,9 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
     add(cluster, covariance, often) {
       if (!(cluster in known)) {
         known[cluster] = hereIn(residuals, cluster, covariance, 1);
-        fillVariances(known[cluster], size, asked, variances, firstPair[cluster]);
+        fillVariances(known[cluster], size, asked, variances.subarray(firstPair[cluster]));
       }
-      addKnown(known[cluster], size, variances, firstPair[cluster], often, sums);
+      addKnown(known[cluster], size, variances.subarray(firstPair[cluster]), often, sums);
     },
     finish() {
       // Nothing waits.
@@ -233,16 +235,15 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   });
 }
 
-/** Fills in how much the pairs of a cluster vary, pair after pair, from `first` on. */
+/** Fills in how much the pairs of a cluster vary, pair after pair. */
 function fillVariances(
   { concepts, covariance, lags, varying }: Here,
   size: number,
   asked: Uint8Array,
   variances: Float64Array,
-  first: number,
 ): void {
   const steps = lags + 1;
-  let k = first;
+  let k = 0;
   for (let x = 0; x < concepts.length; x++) {
     for (let y = x + 1; y < concepts.length; y++, k++) {
       if (asked[concepts[x] * size + concepts[y]] === 1)
@@ -251,16 +252,15 @@ function fillVariances(
   }
 }
 
-/** Adds the pairs of a cluster of which it is known how much they vary. */
+/** Adds the pairs of a cluster of which it is known how much they vary, pair after pair. */
 function addKnown(
   { concepts, rates, weights, square }: Here,
   size: number,
   variances: Float64Array,
-  first: number,
   often: number,
   sums: ChanceSums,
 ): void {
-  let k = first;
+  let k = 0;
   for (let x = 0; x < concepts.length; x++) {
     const [row, rateOfX, weightOfX] = [concepts[x] * size, rates[x], weights[x]];
     const squared = square * rateOfX;
