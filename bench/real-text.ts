@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSyn
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { benchHalves } from './halves.ts';
 import { timeFigures } from './browser.ts';
 import { median, printTable, REPEATS, told } from './timing.ts';
 
@@ -80,6 +81,7 @@ export async function benchRealText(): Promise<void> {
         .map(({ stage, milliseconds }) => `${stage} ${told(milliseconds)}`)
         .join(', ')} ms.`,
     );
+    benchHalves(texts);
     console.log('\nThe same files in the browser (one run), milliseconds from choosing them:\n');
     const paths = readdirSync(texts).map((name) => join(texts, name));
     printTable(

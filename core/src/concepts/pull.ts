@@ -3,8 +3,11 @@ import type { Tokens } from '../text/tokens.ts';
 
 /** How many of the most mentioned candidates serve as the company by which pull is judged. */
 const REFERENCES = 100;
-/** Strength of the prior, in companions: a candidate with fewer than this is held close to what is usual. */
-const PRIOR = 60;
+/**
+ * Strength of the prior, in companions: a candidate with fewer than this is held close to what is usual. With 60 the pull of a word
+ * of 4 to 20 mentions is mostly noise, and two halves of a collection choose other words (docs/method/concepts.md).
+ */
+const PRIOR = 200;
 /**
  * Sentences that count as one company; they follow each other in one paragraph or turn. Of little text more do: a concept meets few
  * others there, and of twelve planted interviews 59 of 80 theme words are kept so, with three sentences 53.

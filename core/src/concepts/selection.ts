@@ -65,7 +65,7 @@ export function selectionRange(
  * theme words (bench/known-themes.ts) that are 40, 57, 85, 80 and 79, nearly all of them theme words; of 160 and 240 theme
  * words in 100 sources 137 and 124.
  */
-const STANDS_OUT = 0.1;
+const STANDS_OUT = 0.05;
 const BEST = 20;
 
 /** How many of the ranked candidates are taken. */
@@ -85,12 +85,17 @@ export interface Concepts extends Occurring {
   readonly mentions: Int32Array;
 }
 
+/** Pull, in nats, at which a candidate counts for half: below it is mostly filler, far above it being more selective says no more. */
+const SELECTIVE = 0.06;
+
 /**
- * What candidates are ranked by: pull × √effective sources, which neither frequent fillers nor rare oddities nor the words
- * of a single source win.
+ * What candidates are ranked by: how surely they are selective, pull² / (pull² + 0.06²), × √(effective sources × mentions). So
+ * neither frequent fillers nor rare oddities nor the words of a single source win, and what is selective beyond doubt is ranked by
+ * how much and how widely it is said, which another half of the texts would say too (docs/method/concepts.md has what was tried).
  */
-export function scoreOf(candidates: Candidates, index: number): number {
-  return candidates.pull[index] * Math.sqrt(candidates.effectiveSources[index]);
+export function scoreOf({ pull, effectiveSources, mentions }: Candidates, index: number): number {
+  const squared = pull[index] ** 2;
+  return (squared / (squared + SELECTIVE ** 2)) * Math.sqrt(effectiveSources[index] * mentions[index]);
 }
 
 /** The candidates from the best to the least, whatever is chosen of them. */

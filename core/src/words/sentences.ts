@@ -225,7 +225,7 @@ export function methodSentences(
         'minimumPull',
         concepts.minimumPull > 0 ? `a pull of at least ${concepts.minimumPull}` : 'any pull',
       ),
-      ' are ranked by pull × √effective sources and at most the first ',
+      ' are ranked by how surely they are selective × √(effective sources × mentions) and at most the first ',
       control('size', fewestKept === mostKept ? String(mostKept) : `${fewestKept} to ${mostKept}`),
       fewestKept === mostKept ? ' kept.' : ' kept, as many as stand out.',
     ],

@@ -114,10 +114,10 @@ describe('pull', () => {
           const others = range(references).filter((r) => r !== c && usual[r] > 0);
           const divergence = others.map((r) => {
             const expected = usual[r] / all / (1 - (c < references ? usual[c] / all : 0));
-            const share = (met(r, c) + 60 * expected) / (companions + 60);
+            const share = (met(r, c) + 200 * expected) / (companions + 200);
             return share * Math.log(share / expected);
           });
-          const chance = ((references - 1) * companions) / (2 * (companions + 60) ** 2);
+          const chance = ((references - 1) * companions) / (2 * (companions + 200) ** 2);
           expect(pull[c]).to.be.closeTo(Math.max(0, sum(divergence) - chance), 1e-12);
         }
       }),

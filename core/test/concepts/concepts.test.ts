@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { spreadOfCandidates, type Candidates } from '../../src/concepts/candidates.ts';
 import { companyContexts, companyOfCandidates, pullOfCandidates } from '../../src/concepts/pull.ts';
-import { selectConcepts } from '../../src/concepts/selection.ts';
+import { scoreOf, selectConcepts } from '../../src/concepts/selection.ts';
 import { functionWordsOf, stopLayers, stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { exampleStudy, tokensOf } from '../examples.ts';
@@ -202,7 +202,24 @@ describe('selection', () => {
     dropped: [],
   };
 
-  it('keeps what passes the limits, by pull × √mentions', () => {
+  it('ranks by how surely a word is selective, × √(effective sources × mentions), by hand', () => {
+    // 0.06² is half of 0.06² + 0.06²; √(9 × 16) = 12. At 0.18 it is nine tenths.
+    const of = (pull: number): number =>
+      scoreOf(
+        {
+          ...candidates,
+          pull: Float64Array.of(pull),
+          effectiveSources: Float64Array.of(9),
+          mentions: Int32Array.of(16),
+        },
+        0,
+      );
+    expect(of(0.06)).to.be.closeTo(6, 1e-9);
+    expect(of(0.18)).to.be.closeTo(10.8, 1e-9);
+    expect(of(0)).to.equal(0);
+  });
+
+  it('keeps what passes the limits, by score', () => {
     expect(selectConcepts(candidates, TEN, settings).keys).to.deep.equal(['good', 'fine']);
     expect(selectConcepts(candidates, TEN, { ...settings, size: 1 }).keys).to.deep.equal(['good']);
   });

@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import type { Candidates } from '../../src/concepts/candidates.ts';
-import { exampleStudy, type ExampleStudy } from '../examples.ts';
+import { exchangedByOne, sharedByHalves } from '../../../bench/halves.ts';
+import { exampleStudy } from '../examples.ts';
 
 /** Every name of a person, a place, an organisation or a bus line in the sample study with two mentions or more. */
 const NAMES = [
@@ -52,14 +53,12 @@ const PHRASES = [
   'live camera',
 ];
 
-function sampleStudy(): ExampleStudy {
+function sampleTexts(): { name: string; text: string }[] {
   const folder = new URL('../../../demo/night-buses/', import.meta.url);
-  return exampleStudy(
-    readdirSync(folder)
-      .filter((name) => name.endsWith('.txt'))
-      .sort()
-      .map((name) => ({ name, text: readFileSync(new URL(name, folder), 'utf8') })),
-  );
+  return readdirSync(folder)
+    .filter((name) => name.endsWith('.txt'))
+    .sort()
+    .map((name) => ({ name, text: readFileSync(new URL(name, folder), 'utf8') }));
 }
 
 /** Share of the found that are wanted, and of the wanted that are found. */
@@ -79,10 +78,19 @@ function measured(
   };
 }
 
+describe('the concepts of the sample study', () => {
+  it('are much the same in both halves of its interviews, and without one of them', () => {
+    const texts = sampleTexts();
+    expect(sharedByHalves(texts)).to.be.at.least(40);
+    // By pull × √effective sources, with a prior of 60 companions, 7.75 of 120.
+    expect(exchangedByOne(texts)).to.be.at.most(6);
+  });
+});
+
 describe('the sample study, against lists made by hand', () => {
   let candidates: Candidates;
   before(() => {
-    candidates = sampleStudy().compute('candidates');
+    candidates = exampleStudy(sampleTexts()).compute('candidates');
   });
   const found = (part: string): string[] => candidates.keys.filter((_, i) => candidates.part[i] === part);
 
