@@ -2,7 +2,7 @@ import { finish } from '../core/src/base/stepwise.ts';
 import { buildGraph, type Graph } from '../core/src/network/graph.ts';
 import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { randomInteger, seededRandom } from '../core/src/numeric/random.ts';
-import { groupByConsensus } from '../core/src/themes/consensus.ts';
+import { groupByBest } from '../core/src/themes/runs.ts';
 import { oneByOne } from '../core/src/base/share-out.ts';
 import { resampleGrouper, resampleThemes } from '../core/src/themes/resample.ts';
 import { asking, goOnFromMap, type ExampleStudy } from '../core/test/examples.ts';
@@ -132,7 +132,7 @@ function benchLargeNetwork(): void {
   const { graph, planted } = largeNetwork(5000, 100_000);
   let found: Int32Array = new Int32Array(0);
   const time = medianTime((repeat) => {
-    found = finish(groupByConsensus(graph, 1, 1 + repeat, 10)).community;
+    found = finish(groupByBest(graph, 1, 1 + repeat, 10)).community;
   });
   console.log('\n## A network of 5,000 concepts and 100,000 links, grouped with 10 runs\n');
   console.log(

@@ -5,7 +5,7 @@ import { writeGraphml } from '@green-thicket/core/formats/write/network-write';
 import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
-import { groupByConsensus } from '@green-thicket/core/themes/consensus';
+import { groupByBest } from '@green-thicket/core/themes/runs';
 import { letterAt } from '@green-thicket/core/themes/letters';
 import { resampleLinks } from '@green-thicket/core/themes/resample';
 import { MOST_ROUNDS } from '@green-thicket/core/themes/leiden';
@@ -81,7 +81,7 @@ async function groupInto(output: OutputFolder, path: string, options: GroupOptio
   const runs = options.runs ?? effort.runs;
   const resolution =
     options.resolution === 'auto' ? resolutionFor(graph, options.seed, effort) : options.resolution;
-  const grouping = finish(groupByConsensus(graph, resolution, options.seed, runs, effort.rounds));
+  const grouping = finish(groupByBest(graph, resolution, options.seed, runs, effort.rounds));
   const inside = degreeInside(graph, grouping.community);
   const members = new Map<number, number[]>();
   for (const v of ranked(names.length, (i) => inside[i])) {

@@ -74,7 +74,7 @@ program
   .option('--seed <number>', 'seed of the generator', numberIn(RANGES.seed), 1)
   .option(
     '--runs <number>',
-    'how many runs the consensus is of; else 50, and fewer of more than 20,000 links',
+    'how many runs the best is taken of; else 50, and fewer of more than 20,000 links',
     numberIn(RANGES.runs),
   )
   .option('--force', 'replace results that are in the folder already')

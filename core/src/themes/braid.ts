@@ -1,6 +1,6 @@
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { groupByConsensus } from './consensus.ts';
+import { groupByBest } from './runs.ts';
 import { settleMembers } from './members.ts';
 import { SMALLEST_THEME, type ResolutionPoint } from './resolution.ts';
 import type { GroupingInput } from './themes.ts';
@@ -50,7 +50,7 @@ export function* groupsAt(
   resolution: number,
   seed: number,
 ): Stepwise<number[][]> {
-  const { community } = yield* groupByConsensus(graph, resolution, seed, RUNS);
+  const { community } = yield* groupByBest(graph, resolution, seed, RUNS);
   const settled = grounds ? yield* settleMembers(community, grounds) : community;
   const groups = new Map<number, number[]>();
   settled.forEach((c, concept) => groups.set(c, [...(groups.get(c) ?? []), concept]));

@@ -9,7 +9,7 @@ import { randomInteger, seededRandom, shuffle, type Random } from '../numeric/ra
 import type { InParts } from '../base/share-out.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { networkAround, withHeld } from './choices.ts';
-import { runLeiden } from './consensus.ts';
+import { runLeiden } from './runs.ts';
 import { settleMembers } from './members.ts';
 import { SMALLEST_THEME } from './resolution.ts';
 import { groupingNetwork, type Themes } from './themes.ts';

@@ -3,7 +3,7 @@ import type { Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { oneByOne, type InParts } from '../base/share-out.ts';
 import { inOneStep, type Stepwise } from '../base/stepwise.ts';
-import { runLeiden } from './consensus.ts';
+import { runLeiden } from './runs.ts';
 import { isSameGrouping, MOST_ROUNDS } from './leiden.ts';
 import { modularity } from './modularity.ts';
 
@@ -12,8 +12,9 @@ export const SMALLEST_THEME = 3;
 export const RESOLUTION_STEPS = 25;
 export const LOWEST_RESOLUTION = 0.3;
 export const HIGHEST_RESOLUTION = 3;
-const SWEEP_RUNS = 5;
-/** Where this many runs are all the same, a resolution is taken for found. */
+/** Runs at a resolution, at most. */
+const SWEEP_RUNS = 12;
+/** Where the best was found so many times, a resolution is taken for found. */
 const ENOUGH_ALIKE = 3;
 /** Two groups are one cut; from three on there is something to call themes. */
 const FEWEST_THEMES = 3;
@@ -73,7 +74,7 @@ export interface SweepWork {
   readonly compare: InParts<TriedGrouping, number>;
 }
 
-/** Groups a network at a resolution: the best of five runs, or three where these all agree. */
+/** Groups a network at a resolution: the best of twelve runs, or of fewer where it was found three times. */
 export const resolutionGrouper =
   ({ graph, seed, effort = WHOLE_EFFORT }: SweptNetwork): ((resolution: number) => Int32Array) =>
   (resolution) =>
@@ -148,13 +149,14 @@ export function countThemes(community: Int32Array): number {
 }
 
 /**
- * The default resolution: of the groupings of three themes or more that come back nearly as well as the best of these when sources
- * are drawn anew, the coarsest, at the middle of the stretch of resolutions it holds for. Finer ones lie within it, and are one
- * click away. Nearly is so much less (`AS_STEADY`) as groupings of the same texts differ by from seed to seed. Where no grouping has
- * three themes, those with most.
+ * The default resolution: of the numbers of themes, three or more, whose groupings come back nearly as well as the best of these when
+ * sources are drawn anew, the smallest, at the middle of the stretch of resolutions it holds for. Finer ones lie within it, and are
+ * one click away. A number is judged by the mean over all resolutions that give it: what comes back well at one of them alone is a
+ * toss. Nearly is so much less (`AS_STEADY`) as groupings of the same texts differ by from seed to seed. Where no grouping has three
+ * themes, those with most.
  */
 export function defaultResolution(points: readonly ResolutionPoint[]): number {
-  const steady = steadyOf(points);
+  const steady = steadyOf(byNumber(points));
   const coarsest = least(steady.map(({ themes }) => themes));
   const stretch = steady.filter(({ themes }) => themes === coarsest).map(({ resolution }) => resolution);
   return stretch.length > 0 ? middleOf(stretch) : 1;
@@ -171,6 +173,17 @@ export function resolutionOfNetwork(points: readonly ResolutionPoint[]): number 
   return stretch.length > 0 ? middleOf(stretch) : 1;
 }
 
+/** The points, each as steady as those of its number of themes are in the mean. */
+function byNumber(points: readonly ResolutionPoint[]): ResolutionPoint[] {
+  const steadiness = new Map<number, number[]>();
+  for (const point of points)
+    steadiness.set(point.themes, [...(steadiness.get(point.themes) ?? []), point.steadiness]);
+  return points.map((point) => ({ ...point, steadiness: mean(steadiness.get(point.themes) ?? []) }));
+}
+
+const mean = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
 /** The groupings of three themes or more, or of most, that come back nearly as well as the best of these. */
 function steadyOf(points: readonly ResolutionPoint[]): ResolutionPoint[] {
   const fewest = Math.min(FEWEST_THEMES, largest(points.map(({ themes }) => themes)));
@@ -185,7 +198,7 @@ function steadyOf(points: readonly ResolutionPoint[]): ResolutionPoint[] {
  */
 export function alsoSteady(points: readonly ResolutionPoint[], resolution: number): number[] {
   const chosen = points.find((point) => point.resolution === resolution)?.themes;
-  return [...new Set(steadyOf(points).map(({ themes }) => themes))]
+  return [...new Set(steadyOf(byNumber(points)).map(({ themes }) => themes))]
     .filter((themes) => themes !== chosen)
     .sort((one, other) => one - other);
 }

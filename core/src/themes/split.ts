@@ -1,6 +1,6 @@
 import { ranked } from '../base/order.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
-import { runLeiden } from './consensus.ts';
+import { runLeiden } from './runs.ts';
 
 /** Fewest concepts of a theme that can be split, and of a part. */
 export const FEWEST_TO_SPLIT = 4;

@@ -4,7 +4,7 @@ import { asksChance } from '../network/measures.ts';
 import { meetsOftenEnough, type JudgedPairs, type Links, type LinkSettings } from '../network/links.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
-import { groupByConsensus, type Grouping } from './consensus.ts';
+import { groupByBest, type Grouping } from './runs.ts';
 import { matchThemes, type ThemeIdentity } from './identity.ts';
 import {
   defaultResolution,
@@ -141,10 +141,10 @@ export function* groupConcepts(
 ): Stepwise<ResolvedGrouping> {
   const resolution = settings.resolution === 'auto' ? defaultResolution(points) : settings.resolution;
   const around = networkAround(graph, held);
-  const consensus = yield* groupByConsensus(around, resolution, settings.seed, settings.runs);
-  const found = withHeld(consensus.community, graph, held);
+  const best = yield* groupByBest(around, resolution, settings.seed, settings.runs);
+  const found = withHeld(best.community, graph, held);
   // Of the whole network, what is held with it.
-  const grouping = around === graph ? consensus : { ...consensus, modularity: modularity(graph, found) };
+  const grouping = around === graph ? best : { ...best, modularity: modularity(graph, found) };
   if (!grounds) return { ...grouping, community: found, resolution, held };
   const settled = yield* settleMembers(found, grounds);
   return { ...grouping, community: withHeld(settled, graph, held), resolution, held };

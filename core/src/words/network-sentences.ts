@@ -44,7 +44,7 @@ export function networkSentences(
             ? 'the resolution whose themes come back best when links are counted anew'
             : `resolution ${themes.resolution}`,
       },
-      ' as the consensus of ',
+      ' as the best of ',
       { control: 'runs', text: counted(themes.runs, 'run') },
       ' with seed ',
       { control: 'seed', text: String(themes.seed) },

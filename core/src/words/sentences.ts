@@ -266,7 +266,7 @@ export function methodSentences(
       'Themes are communities of linked concepts, found by Leiden at ',
       control('resolution', resolution),
       alsoSaid(figures.also ?? []),
-      ' as the consensus of ',
+      ' as the best of ',
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',
       control('seed', String(themes.seed)),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
 import { finish } from '../../src/base/stepwise.ts';
-import { runLeiden } from '../../src/themes/consensus.ts';
+import { runLeiden } from '../../src/themes/runs.ts';
 import { modularity } from '../../src/themes/modularity.ts';
 import { resampleLinks } from '../../src/themes/resample.ts';
 import { defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';

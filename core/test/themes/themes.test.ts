@@ -4,10 +4,10 @@ import { buildGraph, connectedParts, type Graph } from '../../src/network/graph.
 import { normalisedMutualInformation } from '../../src/numeric/agreement.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { finish } from '../../src/base/stepwise.ts';
-import { coAssignment, groupByConsensus, runLeiden } from '../../src/themes/consensus.ts';
+import { coAssignment, groupByBest, runLeiden } from '../../src/themes/runs.ts';
 import { joinRegisters, matchThemes } from '../../src/themes/identity.ts';
 import { letterAt } from '../../src/themes/letters.ts';
-import { leiden } from '../../src/themes/leiden.ts';
+import { leiden, renumber } from '../../src/themes/leiden.ts';
 import { modularity } from '../../src/themes/modularity.ts';
 import { resampleLinks } from '../../src/themes/resample.ts';
 import { alsoSteady, defaultResolution, sweepResolution } from '../../src/themes/resolution.ts';
@@ -176,7 +176,7 @@ describe('Leiden', () => {
   });
 });
 
-describe('consensus', () => {
+describe('the best of many runs', () => {
   it('says how often two nodes are together, by hand', () => {
     const shares = coAssignment([Int32Array.of(0, 0, 1), Int32Array.of(0, 1, 1)], 3);
     expect(Array.from(shares)).to.deep.equal([1, 0.5, 0, 0.5, 1, 0.5, 0, 0.5, 1]);
@@ -185,18 +185,36 @@ describe('consensus', () => {
   it('is steady where the groups are clear, and less so where they are not', () => {
     const [clear] = planted(4, 12, 0.8, 0.02, 2);
     const [blurred] = planted(4, 12, 0.3, 0.22, 2);
-    const sure = finish(groupByConsensus(clear, 1, 1, 20));
-    const unsure = finish(groupByConsensus(blurred, 1, 1, 20));
+    const sure = finish(groupByBest(clear, 1, 1, 20));
+    const unsure = finish(groupByBest(blurred, 1, 1, 20));
     expect(sure.overallSteadiness).to.equal(1);
     expect(Math.min(...sure.steadiness)).to.equal(1);
     expect(unsure.overallSteadiness).to.be.below(0.9);
     expect(Math.min(...unsure.steadiness)).to.be.below(0.95);
   });
 
+  it('is looked for until it was found as often as asked, and as many runs as are asked for are made all the same', () => {
+    const [clear] = planted(4, 12, 0.8, 0.02, 2);
+    const runsOf = (how: Parameters<typeof runLeiden>[4]): number =>
+      runLeiden(clear, 1, 1, 40, how).communities.length;
+    expect(runsOf({ enoughAlike: 3 })).to.equal(3);
+    expect(runsOf({ enoughAlike: 3, fewest: 10 })).to.equal(10);
+    expect(runsOf({})).to.equal(40);
+  });
+
+  it('is the same with every seed, where single runs are not', () => {
+    const [blurred] = planted(5, 16, 0.3, 0.08, 2);
+    const seeds = [1, 2, 3, 4, 5, 6];
+    const different = (communities: readonly Int32Array[]): number =>
+      new Set(communities.map((community) => renumber(community).join())).size;
+    expect(different(seeds.map((seed) => runLeiden(blurred, 1, seed, 1).best))).to.be.above(2);
+    expect(different(seeds.map((seed) => finish(groupByBest(blurred, 1, seed, 50)).community))).to.equal(1);
+  });
+
   it('keeps communities connected', () => {
     for (let seed = 1; seed <= 10; seed++) {
       const [graph] = planted(4, 10, 0.35, 0.15, seed);
-      const { community } = finish(groupByConsensus(graph, 1, seed, 15));
+      const { community } = finish(groupByBest(graph, 1, seed, 15));
       expect(new Set(connectedParts(graph, community)).size).to.equal(new Set(community).size);
     }
   });
@@ -221,6 +239,15 @@ describe('the default resolution', () => {
     // Where nothing has three themes, what has most.
     expect(defaultResolution([point(0.5, 1, 1), point(2, 2, 0.6)])).to.equal(2);
     expect(defaultResolution([])).to.equal(1);
+  });
+
+  it('is no number that comes back well at one resolution alone', () => {
+    const points = [
+      ...[0.5, 0.5, 0.65].map((steadiness, i) => point(0.5 + i / 10, 3, steadiness)),
+      ...[0.63, 0.64, 0.64].map((steadiness, i) => point(0.8 + i / 10, 4, steadiness)),
+    ];
+    expect(defaultResolution(points)).to.equal(0.9);
+    expect(alsoSteady(points, 0.9)).to.deep.equal([]);
   });
 
   it('is the middle of the stretch over which that number holds', () => {

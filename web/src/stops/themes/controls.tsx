@@ -10,7 +10,7 @@ export const CONTROLS: Controls<'resolution' | 'runs' | 'seed'> = {
   },
   runs: {
     label: 'Runs',
-    help: 'The search has chance in it; a consensus of many runs takes it out.',
+    help: 'The search has chance in it; the best of many runs hardly has. More are made until the best was found five times, up to four times as many.',
     Input: number(
       'Runs',
       { ...RANGES.runs, step: 10 },

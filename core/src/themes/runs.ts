@@ -1,4 +1,4 @@
-import { buildGraph, connectedParts, type Graph } from '../network/graph.ts';
+import { connectedParts, type Graph } from '../network/graph.ts';
 import { adjustedMutualInformation } from '../numeric/agreement.ts';
 import { seededRandom } from '../numeric/random.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -14,35 +14,47 @@ export interface Runs {
   readonly steadiness: number;
 }
 
+/** Where two runs are of one quality. */
+const SAME_QUALITY = 1e-12;
+
 /** Pairs of runs compared at most; more change the mean in the third digit. */
 const MOST_PAIRS = 300;
 
+interface Searching {
+  readonly enoughAlike?: number;
+  readonly fewest?: number;
+  readonly mostRounds?: number;
+}
+
 /**
- * Makes `runs` runs with one seed; run r draws from the seed's stream r.
+ * Makes runs with one seed; run r draws from the seed's stream r.
  *
- * @param how - `enoughAlike` stops once this many first runs, and all of them, are the same: more would hardly differ;
- *   `mostRounds` of each run, where time counts more than the last thousandth of quality
+ * @param runs as many at most, where `enoughAlike` does not stop them before
+ * @param how - `enoughAlike` stops once the best was found so many times, as one that comes up again and again is the best there
+ *   is nearly always, whatever the seed; `fewest` runs are made all the same; `mostRounds` of each run, where time counts more than
+ *   the last thousandth of quality
  */
 export function runLeiden(
   graph: Graph,
   resolution: number,
   seed: number,
   runs: number,
-  { enoughAlike = runs, mostRounds }: { readonly enoughAlike?: number; readonly mostRounds?: number } = {},
+  { enoughAlike = Infinity, fewest = 1, mostRounds }: Searching = {},
 ): Runs {
   const communities: Int32Array[] = [];
   let best: Int32Array | undefined;
   let bestQuality = -Infinity;
+  let found = 0;
   for (let run = 0; run < runs; run++) {
     const community = leiden(graph, resolution, seededRandom(seed, run), { mostRounds });
     const quality = modularity(graph, community, resolution);
-    if (quality > bestQuality + 1e-12) {
+    if (quality > bestQuality + SAME_QUALITY) {
       bestQuality = quality;
       best = community;
-    }
+      found = 1;
+    } else if (best && quality > bestQuality - SAME_QUALITY && isSameGrouping(best, community)) found++;
     communities.push(community);
-    if (communities.length === enoughAlike && communities.every((each) => isSameGrouping(each, community)))
-      break;
+    if (found >= enoughAlike && communities.length >= fewest) break;
   }
   return { communities, best: best ?? new Int32Array(0), steadiness: meanAgreement(communities) };
 }
@@ -98,11 +110,12 @@ export function coAssignment(communities: readonly Int32Array[], size: number): 
   return shares;
 }
 
-/** Pairs together in fewer runs than this share are not linked in the consensus network. */
-const CONSENSUS_THRESHOLD = 0.5;
-const MOST_CONSENSUS_ROUNDS = 5;
-/** Above this many nodes the co-assignment matrix no longer fits comfortably, and the best run stands. */
-const MOST_CONSENSUS_NODES = 4000;
+/** Above this many nodes the co-assignment matrix no longer fits comfortably, and one figure stands for all. */
+const MOST_PAIRED_NODES = 4000;
+/** The search goes on until the best was found so often, for so many times the runs at most, where a run takes little. */
+const FOUND_AGAIN = 5;
+const MOST_TIMES = 4;
+const QUICK_NODES = 1000;
 
 export interface Grouping {
   readonly community: Int32Array;
@@ -113,62 +126,34 @@ export interface Grouping {
 }
 
 /**
- * Consensus of several runs (Lancichinetti & Fortunato 2012): Leiden on the network of co-assignment, again and again
- * until its runs agree; each community is then cut into its connected parts. Where the best single run has the higher
- * quality by more than 1 %, the runs wander between unlike groupings and the best run stands.
+ * The best of several runs by quality, as many as are asked for and more until it was found five times over; how the runs agree says
+ * how sure each node's place is. A consensus of the runs (Lancichinetti & Fortunato 2012) hangs more on the seed than the best of
+ * them does, and is not better (docs/method/themes.md).
  */
-export function* groupByConsensus(
+export function* groupByBest(
   graph: Graph,
   resolution: number,
   seed: number,
   runs: number,
   mostRounds = MOST_ROUNDS,
 ): Stepwise<Grouping> {
-  const made = runLeiden(graph, resolution, seed, runs, { mostRounds });
-  yield 0.5;
-  let community = made.best;
-  const shares =
-    graph.size <= MOST_CONSENSUS_NODES ? coAssignment(made.communities, graph.size) : new Float32Array(0);
-  if (shares.length > 0 && new Set(made.communities.map((c) => c.join(','))).size > 1) {
-    const agreed = yield* agree(shares, graph.size, seed, runs);
-    const parts = connectedParts(graph, agreed);
-    const quality = modularity(graph, parts, resolution);
-    if (quality >= 0.99 * modularity(graph, made.best, resolution)) community = parts;
-  }
-  community = renumber(community);
+  const most = graph.size <= QUICK_NODES ? MOST_TIMES * runs : runs;
+  const made = runLeiden(graph, resolution, seed, most, {
+    enoughAlike: FOUND_AGAIN,
+    fewest: runs,
+    mostRounds,
+  });
+  yield 0.9;
+  const community = renumber(connectedParts(graph, made.best));
+  const isFew = graph.size <= MOST_PAIRED_NODES;
   return {
     community,
-    steadiness:
-      shares.length > 0 ? meanWithOwn(shares, community) : new Float64Array(graph.size).fill(made.steadiness),
+    steadiness: isFew
+      ? meanWithOwn(coAssignment(made.communities, graph.size), community)
+      : new Float64Array(graph.size).fill(made.steadiness),
     overallSteadiness: made.steadiness,
     modularity: modularity(graph, community),
   };
-}
-
-function* agree(shares: Float32Array, size: number, seed: number, runs: number): Stepwise<Int32Array> {
-  let current = shares;
-  let best = new Int32Array(0);
-  for (let round = 1; round <= MOST_CONSENSUS_ROUNDS; round++) {
-    const source: number[] = [];
-    const target: number[] = [];
-    const weight: number[] = [];
-    for (let i = 0; i < size; i++) {
-      for (let j = i + 1; j < size; j++) {
-        const share = current[i * size + j];
-        if (share < CONSENSUS_THRESHOLD) continue;
-        source.push(i);
-        target.push(j);
-        weight.push(share);
-      }
-    }
-    const consensusGraph = buildGraph(size, source, target, weight);
-    const again = runLeiden(consensusGraph, 1, seed + round, Math.min(runs, 10));
-    best = Int32Array.from(again.best);
-    yield 0.5 + (0.5 * round) / MOST_CONSENSUS_ROUNDS;
-    if (again.steadiness === 1) break;
-    current = coAssignment(again.communities, size);
-  }
-  return best;
 }
 
 function meanWithOwn(shares: Float32Array, community: Int32Array): Float64Array {
