@@ -58,15 +58,50 @@ export function distinctiveness(group: Side, rest: Side): Float64Array {
 
 /** How the mentions of each concept differ between two sides; lists by concept. */
 export interface Contrast {
-  /** Log-odds ratio, natural logarithm: above 0 where the first side mentions it more. */
+  /** Log-odds ratio, natural logarithm: above 0 where the first side mentions it more. Not drawn to the middle, as `z` is. */
   readonly logOdds: Float64Array;
-  /** 95 % interval of it. */
+  /** 95 % interval of it (`varianceOf`). */
   readonly low: Float64Array;
   readonly high: Float64Array;
   readonly z: Float64Array;
 }
 
-/** The log-odds ratio of each concept between two sides with its interval, and z (`distinctiveness`). */
+/** Added to each count where it is shown as a ratio, so that none is 0 (Haldane 1956, Anscombe 1956). */
+const HALF = 0.5;
+
+/**
+ * How much the rates of a concept vary between the sources of a side, as the square of their coefficient of variation, from both
+ * sides together by moments: what departs beyond what independent mentions would, by the squares of what is expected. Below 0 where
+ * they are more alike than chance; 0 is taken then.
+ */
+function variationOf(sides: readonly Side[], concept: number): number {
+  let [beyond, expected] = [0, 0];
+  for (const side of sides) {
+    const share = side.mentions[concept] / side.words;
+    if (share === 0 || side.sources < 2) continue;
+    const spread = (side.sources / (side.sources - 1)) * departures(side, concept);
+    beyond += (spread - side.mentions[concept]) / (share * share);
+    expected += side.wordSquares;
+  }
+  return expected === 0 ? 0 : Math.max(0, beyond / expected);
+}
+
+/**
+ * Variance of a concept's log-odds ratio. Sources may differ by so much more than independent mentions (a common dispersion), or
+ * each by a share of its own rate (a common variation): the larger of both is taken, as which it is few sources can't tell. With t,
+ * intervals hold 93 % and more where groups of 3 to 30 sources say a thing as often as the others or four times as often, and each
+ * alone 86 (bench/distinct.ts).
+ */
+function varianceOf(group: Side, rest: Side, concept: number, dispersion: number): number {
+  const counts = 1 / (group.mentions[concept] + HALF) + 1 / (rest.mentions[concept] + HALF);
+  const sizes = group.wordSquares / group.words ** 2 + rest.wordSquares / rest.words ** 2;
+  return Math.max(dispersion * counts, counts + variationOf([group, rest], concept) * sizes);
+}
+
+const oddsOf = ({ mentions, words }: Side, concept: number): number =>
+  Math.log((mentions[concept] + HALF) / (words - mentions[concept] + HALF));
+
+/** The log-odds ratio of each concept between two sides with its interval, and z (`distinctiveness`), by which it is ranked. */
 export function contrastSides(group: Side, rest: Side): Contrast {
   const size = group.mentions.length;
   const [z, logOdds] = [new Float64Array(size), new Float64Array(size)];
@@ -85,10 +120,11 @@ export function contrastSides(group: Side, rest: Side): Contrast {
     const logOddsOf = (count: number, all: number): number => Math.log(count / (all + prior - count));
     const spread = ((degrees + 2) / degrees) * (departures(group, i) + departures(rest, i));
     const dispersion = Math.max(1, spread / mentions);
-    const error = Math.sqrt(dispersion * (1 / a + 1 / b));
-    logOdds[i] = logOddsOf(a, group.words) - logOddsOf(b, rest.words);
+    logOdds[i] = oddsOf(group, i) - oddsOf(rest, i);
+    const error = Math.sqrt(varianceOf(group, rest, i, dispersion));
     [low[i], high[i]] = [logOdds[i] - reach * error, logOdds[i] + reach * error];
-    const t = logOdds[i] / error;
+    const drawnIn = logOddsOf(a, group.words) - logOddsOf(b, rest.words);
+    const t = drawnIn / Math.sqrt(dispersion * (1 / a + 1 / b));
     z[i] = Math.sign(t) * normalOf(studentTail(t, degrees));
   }
   return { logOdds, low, high, z };

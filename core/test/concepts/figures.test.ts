@@ -1,7 +1,7 @@
 import { workingSources } from '../../src/study/subset.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { falselyDistinct } from '../../../bench/distinct.ts';
+import { falselyDistinct, ratiosHeld } from '../../../bench/distinct.ts';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import {
   addSource,
@@ -64,16 +64,44 @@ describe('distinctiveness', () => {
           of.reduce((sum, [own, said]) => sum + (own - (total(of, 0) / total(of, 1)) * said) ** 2, 0),
         );
         const burst = Math.max(1, (((a.length + b.length) / degrees) * (apart[0] + apart[1])) / mentions);
-        const variance = burst * (1 / (total(a, 0) + alpha) + 1 / (total(b, 0) + alpha));
+        const drawnIn = burst * (1 / (total(a, 0) + alpha) + 1 / (total(b, 0) + alpha));
         const found = contrastSides(sideOf(...a), sideOf(...b));
-        expect(found.logOdds[0]).to.be.closeTo(logOdds, 1e-9);
+        // What is shown is not drawn to the middle; half a mention keeps it from the infinite.
+        const plainOdds = (of: typeof a): number =>
+          (total(of, 0) + 0.5) / (total(of, 1) - total(of, 0) + 0.5);
+        expect(found.logOdds[0]).to.be.closeTo(Math.log(plainOdds(a)) - Math.log(plainOdds(b)), 1e-9);
+        // How much sources vary by a share of their own rate, beyond independent mentions.
+        const told = [a, b].filter((of) => of.length > 1 && total(of, 0) > 0);
+        const beyond = told.map((of) => {
+          const share = total(of, 0) / total(of, 1);
+          const squares = of.reduce((sum, [own, said]) => sum + (own - share * said) ** 2, 0);
+          return ((of.length / (of.length - 1)) * squares - total(of, 0)) / share ** 2;
+        });
+        const wordSquares = (of: typeof a): number => of.reduce((sum, [, said]) => sum + said ** 2, 0);
+        const expected = told.reduce((sum, of) => sum + wordSquares(of), 0);
+        const varies =
+          expected === 0 ? 0 : Math.max(0, beyond.reduce((sum, each) => sum + each, 0) / expected);
+        const counts = 1 / (total(a, 0) + 0.5) + 1 / (total(b, 0) + 0.5);
+        const sizes = [a, b].reduce((sum, of) => sum + wordSquares(of) / total(of, 1) ** 2, 0);
+        const variance = Math.max(burst * counts, counts + varies * sizes);
         expect((found.high[0] - found.low[0]) / 2).to.be.closeTo(
           studentQuantile(0.05, degrees) * Math.sqrt(variance),
           1e-6,
         );
-        const t = logOdds / Math.sqrt(variance);
+        const t = logOdds / Math.sqrt(drawnIn);
         expect(found.z[0]).to.be.closeTo(Math.sign(t) * normalOf(studentTail(t, degrees)), 1e-6);
       }),
+    );
+  });
+
+  it('is shown as a ratio whose interval holds the truth, of few sources and of many', () => {
+    // Drawn to the middle, and with a common dispersion alone, the first held 69 %, the second 15.
+    expect(ratiosHeld({ inGroup: 4, others: 36, mentions: 3, variation: 1, ratio: 4 }, 400)).to.be.above(0.9);
+    expect(ratiosHeld({ inGroup: 4, others: 36, mentions: 3, variation: 0, ratio: 4 }, 400)).to.be.above(
+      0.93,
+    );
+    expect(ratiosHeld({ inGroup: 12, others: 24, mentions: 1, variation: 1, ratio: 1 }, 400)).to.be.above(
+      0.93,
     );
   });
 
