@@ -69,7 +69,9 @@ describe('the command line', () => {
     expect(head('apart.csv')).to.equal(
       'attribute,group,concept,log_odds,low,high,z,mentions,mentions_elsewhere',
     );
-    expect(head('time.csv')).to.equal('attribute,period,theme,share,low,high,windows,sources,mean');
+    expect(head('time.csv')).to.equal(
+      'attribute,period,theme,share,low,high,windows,sources,mean,change,change_q',
+    );
     expect(head('tone.csv')).to.equal('attribute,group,theme,list,aspect,share,low,high,windows');
     const run = JSON.parse(read('one', 'run.json')) as {
       seed: number;

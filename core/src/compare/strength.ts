@@ -24,8 +24,8 @@ export interface GroupStrength {
   readonly windows: number;
   /** By theme. */
   readonly strengths: readonly Strength[];
-  /** How the intervals were made: over sources, or, with one source, over its windows. */
-  readonly interval: 'sources' | 'windows';
+  /** How the intervals were made: over sources; with one source by how others differ, or over its own windows. */
+  readonly interval: 'sources' | 'others' | 'windows';
 }
 
 export interface Comparison {
@@ -112,11 +112,39 @@ function describeGroups(
   };
 }
 
-/** The strength of every row in some sources. */
+/** How alike the windows of one source are, known from many sources. */
+export interface Alikeness {
+  /** By row: the intraclass correlation, from 0 to 1. */
+  readonly correlation: readonly number[];
+  /** Degrees of freedom it is known by. */
+  readonly degrees: number;
+}
+
+/**
+ * How alike the windows of one source are, by row: the correlation that makes the design effect 1 + (m − 1) ρ (Kish 1965), where m
+ * is Σw² / Σw over the sources' windows w. Undefined of fewer than two sources.
+ */
+export function alikenessOf(bySource: SourceStrength, sources: readonly number[]): Alikeness | undefined {
+  const voiced = sources.filter((s) => bySource.windows[s] > 0);
+  if (voiced.length < 2) return undefined;
+  const all = sumOver(bySource, voiced);
+  const { effects, degrees } = designEffects(bySource, voiced, all);
+  const size = voiced.reduce((sum, s) => sum + bySource.windows[s] ** 2, 0) / all.windows;
+  const correlation = effects.map((effect) => (size > 1 ? Math.min(1, (effect - 1) / (size - 1)) : 0));
+  return { correlation, degrees };
+}
+
+/**
+ * The strength of every row in some sources.
+ *
+ * @param others how alike windows of one source are elsewhere: what a source alone, of which nobody knows how others would differ
+ *   from it, is judged by
+ */
 export function groupStrength(
   bySource: SourceStrength,
   sources: readonly number[],
   group: string,
+  others?: Alikeness,
 ): GroupStrength {
   const { rowCount, overlap } = bySource;
   const { windows, speaking } = sumOver(bySource, sources);
@@ -125,16 +153,19 @@ export function groupStrength(
   const { effects, degrees } = designEffects(bySource, voiced, { windows, speaking });
   const strengths = Array.from({ length: rowCount }, (_, t): Strength => {
     const share = windows === 0 ? 0 : speaking[t] / windows;
-    const effect = single ? overlap : effects[t];
+    const alone = others ? Math.max(overlap, 1 + (windows - 1) * others.correlation[t]) : overlap;
+    const effect = single ? alone : effects[t];
+    const known = single ? others?.degrees : degrees;
     const [low, high] = wilsonInterval(
       speaking[t] / effect,
       windows / effect,
-      single ? undefined : studentQuantile(0.05, degrees),
+      known === undefined ? undefined : studentQuantile(0.05, known),
     );
     const from = voiced.filter((s) => bySource.speaking[s * rowCount + t] > 0).length;
     return { share, low, high, speaking: speaking[t], sources: from, effect };
   });
-  return { group, sources: sources.length, windows, strengths, interval: single ? 'windows' : 'sources' };
+  const interval = !single ? 'sources' : others ? 'others' : 'windows';
+  return { group, sources: sources.length, windows, strengths, interval };
 }
 
 /** Differences are claimed where q is below this. */

@@ -1,5 +1,7 @@
 import { PERIODS, periodOf, type Period } from '../base/periods.ts';
-import { groupStrength, type Strength } from './strength.ts';
+import { adjustForMany } from '../numeric/chance.ts';
+import { seededRandom, shuffle } from '../numeric/random.ts';
+import { alikenessOf, groupStrength, type GroupStrength, type Strength } from './strength.ts';
 import type { SourceStrength } from './source-strength.ts';
 
 /** One period of one group. */
@@ -8,6 +10,17 @@ export interface PeriodStrength {
   readonly windows: number;
   /** By row; empty where the period has no text. */
   readonly strengths: readonly Strength[];
+  /** How its intervals were made: of one source, by how the sources of all periods differ. */
+  readonly interval: GroupStrength['interval'];
+}
+
+/** Whether a row changes steadily over the course. */
+export interface Trend {
+  /** By how much its share changes from the first period with text to the last, along the straight line that fits best. */
+  readonly change: number;
+  /** Chance of a change as large if the sources had been dealt to the periods blindly, and adjusted over the rows. */
+  readonly p: number;
+  readonly q: number;
 }
 
 /** A group over time. */
@@ -17,6 +30,8 @@ export interface Course {
   readonly mean: readonly Strength[];
   /** By period. */
   readonly periods: readonly PeriodStrength[];
+  /** By row; empty where fewer than two periods have text. */
+  readonly trends: readonly Trend[];
 }
 
 export interface OverTime {
@@ -67,7 +82,8 @@ function drawable(first: string, last: string, asked: Period): Period {
 }
 
 /**
- * The strength of every row by period, for each group: a share of the period's own stretches with its interval.
+ * The strength of every row by period, for each group: a share of the period's own stretches with its interval, and whether it
+ * changes steadily. A period of one source is judged by how the sources of all periods of its group differ.
  *
  * @param days ISO 8601 day of each source; undefined where it has none
  * @param groupOf group of each source, −1 for none
@@ -77,6 +93,7 @@ export function strengthOverTime(
   days: readonly (string | undefined)[],
   { names, groupOf }: { readonly names: readonly string[]; readonly groupOf: readonly number[] },
   asked: Period,
+  seed = 1,
 ): OverTime {
   const members = [...days.keys()].filter((s) => groupOf[s] >= 0);
   const given = members.map((s) => days[s]).filter((day) => day !== undefined);
@@ -97,15 +114,74 @@ export function strengthOverTime(
     period,
     periods,
     undated,
-    courses: names.map((group, g) => ({
-      group,
-      mean: groupStrength(bySource, inPeriod[g].flat(), group).strengths,
-      periods: inPeriod[g].map((sources) => {
-        const { windows, strengths } = groupStrength(bySource, sources, group);
-        return { sources: sources.length, windows, strengths: windows === 0 ? [] : strengths };
-      }),
-    })),
+    courses: names.map((group, g) => {
+      const others = alikenessOf(bySource, inPeriod[g].flat());
+      return {
+        group,
+        mean: groupStrength(bySource, inPeriod[g].flat(), group).strengths,
+        periods: inPeriod[g].map((sources) => {
+          const { windows, strengths, interval } = groupStrength(bySource, sources, group, others);
+          return { sources: sources.length, windows, strengths: windows === 0 ? [] : strengths, interval };
+        }),
+        trends: trendsOf(bySource, inPeriod[g], seed),
+      };
+    }),
   };
+}
+
+const PERMUTATIONS = 999;
+const FEWEST_PERMUTATIONS = 199;
+/** Steps that a test may take: of many sources and rows fewer permutations are tried. */
+const MOST_STEPS = 50_000_000;
+
+/**
+ * Whether each row changes steadily: the slope of its share over the periods, by least squares weighted by the sources' windows,
+ * against the slopes where the sources are dealt to the periods anew (permutation test, two-sided).
+ *
+ * @param inPeriod the sources of each period
+ */
+export function trendsOf(
+  bySource: SourceStrength,
+  inPeriod: readonly (readonly number[])[],
+  seed: number,
+): Trend[] {
+  const { rowCount, windows, speaking } = bySource;
+  const placed = inPeriod.flatMap((sources, at) =>
+    sources.filter((s) => windows[s] > 0).map((s) => ({ s, at })),
+  );
+  const [first, last] = [placed[0]?.at ?? 0, placed[placed.length - 1]?.at ?? 0];
+  if (first === last) return [];
+  const places = Float64Array.from(placed, ({ at }) => at);
+  const slopes = (): Float64Array => {
+    let [weights, middle] = [0, 0];
+    placed.forEach(({ s }, k) => {
+      weights += windows[s];
+      middle += windows[s] * places[k];
+    });
+    middle /= weights;
+    const along = new Float64Array(rowCount);
+    let across = 0;
+    placed.forEach(({ s }, k) => {
+      const away = places[k] - middle;
+      across += windows[s] * away * away;
+      for (let t = 0; t < rowCount; t++) along[t] += away * speaking[s * rowCount + t];
+    });
+    return along.map((sum) => (across === 0 ? 0 : sum / across));
+  };
+  const found = slopes();
+  const asLarge = new Int32Array(rowCount);
+  const most = Math.floor(MOST_STEPS / Math.max(1, placed.length * rowCount));
+  const times = Math.max(FEWEST_PERMUTATIONS, Math.min(PERMUTATIONS, most));
+  const random = seededRandom(seed, 50_000);
+  for (let time = 0; time < times; time++) {
+    shuffle(places, random);
+    slopes().forEach((slope, t) => {
+      if (Math.abs(slope) >= Math.abs(found[t]) - 1e-12) asLarge[t]++;
+    });
+  }
+  const p = Float64Array.from(asLarge, (count) => (count + 1) / (times + 1));
+  const q = adjustForMany(p);
+  return Array.from(found, (slope, t) => ({ change: slope * (last - first), p: p[t], q: q[t] }));
 }
 
 /**

@@ -149,7 +149,19 @@ export function timeTable(
   courses: readonly { readonly attribute: string; readonly view: OverTimeView }[],
 ): string {
   return writeCsv(
-    ['attribute', 'period', 'theme', 'share', 'low', 'high', 'windows', 'sources', 'mean'],
+    [
+      'attribute',
+      'period',
+      'theme',
+      'share',
+      'low',
+      'high',
+      'windows',
+      'sources',
+      'mean',
+      'change',
+      'change_q',
+    ],
     courses.flatMap(({ attribute, view: { rows, periods, courses: lines } }) =>
       lines.flatMap((line) =>
         periods.flatMap((period, p) =>
@@ -161,6 +173,9 @@ export function timeTable(
             line.periods[p].windows,
             line.periods[p].sources,
             tableNumber(line.mean[r].share),
+            ...(line.trends.length > 0
+              ? [tableNumber(line.trends[r].change), tableNumber(line.trends[r].q)]
+              : ['', '']),
           ]),
         ),
       ),

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { finerPeriod, PERIODS, periodOf, spanOf } from '../../src/base/periods.ts';
-import { periodsBetween, smoothed, strengthOverTime } from '../../src/compare/time.ts';
-import { compareGroups } from '../../src/compare/strength.ts';
+import { nothingChanges, risesFound } from '../../../bench/intervals.ts';
+import { periodsBetween, smoothed, strengthOverTime, trendsOf } from '../../src/compare/time.ts';
+import { alikenessOf, compareGroups, groupStrength } from '../../src/compare/strength.ts';
 
 const STRENGTH = {
   windows: Int32Array.of(10, 20, 10, 5),
@@ -28,6 +29,46 @@ describe('strength over time', () => {
     // A period is compared as a group of its own would be.
     const { groups } = compareGroups(STRENGTH, [0, 0, -1, -1], ['x'], 1);
     expect(periods[0].strengths).to.deep.equal(groups[0].strengths);
+    expect(periods.map(({ interval }) => interval)).to.deep.equal(['sources', 'others', 'others', 'others']);
+  });
+
+  it('judges a source alone by how the others differ: the more alike what each says, the wider its interval', () => {
+    // Four sources of 10 stretches; what they say is all or nothing, so the stretches of one count as one.
+    const apart = {
+      ...STRENGTH,
+      windows: Int32Array.of(10, 10, 10, 10),
+      speaking: Int32Array.of(10, 0, 10, 0),
+    };
+    const others = alikenessOf(apart, [0, 1, 2, 3]);
+    expect(others?.correlation).to.deep.equal([1]);
+    const [alone] = groupStrength(apart, [0], 'x', others).strengths;
+    expect(alone.effect).to.be.closeTo(10, 1e-9);
+    const even = { ...apart, speaking: Int32Array.of(5, 5, 5, 5) };
+    const same = alikenessOf(even, [0, 1, 2, 3]);
+    expect(same?.correlation).to.deep.equal([0]);
+    expect(groupStrength(even, [0], 'x', same).strengths[0].effect).to.equal(1);
+    expect(alikenessOf(even, [0])).to.equal(undefined);
+  });
+
+  it('of one source each seldom seems to change where nothing does', () => {
+    // By their own stretches alone 13 to 23 % of such periods miss the true share.
+    const [missed, trends] = nothingChanges(12, 0.15, 60);
+    expect(missed).to.be.below(7);
+    expect(trends).to.be.below(10);
+  });
+
+  it('says how much a row changes over the course, by hand', () => {
+    const inPeriod = [[0, 1, 2], [], [3, 4, 5]];
+    const windows = new Int32Array(6).fill(10);
+    const speaking = Int32Array.of(1, 2, 3, 7, 8, 9);
+    const [trend] = trendsOf({ windows, speaking, rowCount: 1, overlap: 1 }, inPeriod, 1);
+    // From 0.2 to 0.8. Of the 20 ways to deal six sources to two periods of three, two are as far apart.
+    expect(trend.change).to.be.closeTo(0.6, 1e-9);
+    expect(trend.p).to.be.closeTo(0.1, 0.03);
+    expect(
+      trendsOf({ windows, speaking, rowCount: 1, overlap: 1 }, [[0, 1, 2, 3, 4, 5], []], 1),
+    ).to.deep.equal([]);
+    expect(risesFound(12, 3, 0.03, 10)).to.be.above(2);
   });
 
   it('takes a longer period where there would be too many to draw', () => {

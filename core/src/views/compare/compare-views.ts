@@ -100,7 +100,7 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
       ? { names: own.groups.names, groupOf: own.groups.groupOf.map((g, s) => (isAsked(s) ? g : -1)) }
       : { names: [ALL], groupOf: days.map((_, s) => (isAsked(s) ? 0 : -1)) };
     return {
-      ...strengthOverTime(strength, days, groups, fitting),
+      ...strengthOverTime(strength, days, groups, fitting, own.seed),
       rows: named,
       within: byGroup ? own.groups.within : [undefined],
       from: given[0] ?? '',

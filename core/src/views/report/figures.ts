@@ -4,6 +4,7 @@ import { counted, inFigures, listed, percent, pointsText } from '../../base/word
 import type { Stepwise } from '../../base/stepwise.ts';
 import { renderComparison } from '../../compare/render.ts';
 import type { Comparison, Strength } from '../../compare/strength.ts';
+import type { Trend } from '../../compare/time.ts';
 import { tableNumber } from '../../formats/csv.ts';
 import { paragraph, type Block } from '../../formats/write/document.ts';
 import { safeDrawing } from '../../formats/drawing.ts';
@@ -211,9 +212,15 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const { rows, periods, courses, undated } = yield* ask('overTime', asked);
     return {
       title: `Strength over time, by ${asked.dates}`,
-      note: `${sentenceText(methodSentences(state).compare)} Share with its 95 % interval; a dash where a period has no text.${undated === 0 ? '' : ` ${counted(undated, 'source')} without a date take no part.`}`,
+      note: `${sentenceText(methodSentences(state).compare)} Share with its 95 % interval, of a period of one source by how the sources of all periods differ; a dash where a period has no text. Change: from the first period to the last along the straight line that fits best, with the chance of one as large if the sources had been dealt to the periods blindly (q).${undated === 0 ? '' : ` ${counted(undated, 'source')} without a date take no part.`}`,
       table: {
-        head: [whatIsCompared(asked.rows), ...(courses.length > 1 ? ['group'] : []), ...periods, 'all'],
+        head: [
+          whatIsCompared(asked.rows),
+          ...(courses.length > 1 ? ['group'] : []),
+          ...periods,
+          'all',
+          'change',
+        ],
         rows: courses.flatMap((course) =>
           rows
             .slice(0, MOST_ROWS)
@@ -224,6 +231,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
                 windows === 0 ? '–' : withInterval(strengths[r]),
               ),
               withInterval(course.mean[r]),
+              trendText(course.trends[r]),
             ]),
         ),
       },
@@ -314,6 +322,12 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     };
   },
 };
+
+/** A change over time in points, with its q. */
+const trendText = (trend: Trend | undefined): string =>
+  trend
+    ? `${trend.change < 0 ? '−' : '+'}${pointsText(Math.abs(trend.change))} (q ${rounded(trend.q)})`
+    : '–';
 
 /** On how much the marks of a comparison stand, and what would have gone unseen. */
 export function restsOn({ groups, findable, q }: Comparison): string {

@@ -219,11 +219,20 @@ function Spans({
       {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
       {data.courses.length > MOST_LINES &&
         ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
-      {data.periods.length > 0 && data.period !== 'day' && ' · pick the name of a period to look into it'}{' '}
+      {hasLonePeriods(data) && ' · periods of one source are judged by how the sources of all periods differ'}
+      {data.periods.length > 0 &&
+        data.period !== 'day' &&
+        ' · pick the name of a period to look into it'}{' '}
       <HowFound page="comparison" heading="Over time" />
     </p>
   );
 }
+
+/** Whether a period has one source only. */
+const hasLonePeriods = ({ courses }: OverTimeView): boolean =>
+  courses.some(({ periods }) =>
+    periods.some(({ windows, interval }) => windows > 0 && interval !== 'sources'),
+  );
 
 /** Which dash is which group. */
 function Legend({ groups }: { groups: readonly string[] }) {
@@ -248,7 +257,10 @@ function Legend({ groups }: { groups: readonly string[] }) {
 
 function tableOf({ rows, courses, periods, period }: OverTimeView) {
   return {
-    head: ['letter', 'row', 'group', period, 'strength', 'low', 'high', 'stretches', 'sources'],
+    head: [
+      ...['letter', 'row', 'group', period, 'strength', 'low', 'high', 'stretches', 'sources'],
+      ...['change', 'change_q'],
+    ],
     rows: rows.flatMap(({ letter, label }, r) =>
       courses.flatMap((course) =>
         course.periods.map(({ strengths, windows, sources }, i) => [
@@ -261,6 +273,8 @@ function tableOf({ rows, courses, periods, period }: OverTimeView) {
           strengths[r]?.high ?? '',
           windows,
           sources,
+          course.trends[r]?.change ?? '',
+          course.trends[r]?.q ?? '',
         ]),
       ),
     ),

@@ -1,7 +1,7 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { finerPeriod } from '@green-thicket/core/base/periods';
-import { counted, listed, percent } from '@green-thicket/core/base/wording';
-import { smoothed, type Course } from '@green-thicket/core/compare/time';
+import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
+import { smoothed, type Course, type Trend } from '@green-thicket/core/compare/time';
 import { inkOf, MOSS } from '@green-thicket/core/map/palette';
 import type { OverTimeView, Within } from '@green-thicket/core/views/view-types';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
@@ -77,6 +77,7 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
         <button type="button" className="linklike" onClick={() => select(selectionOf(named))}>
           <b style={{ color: ink }}>{named.letter}</b> {named.label}
         </button>
+        {courses.length === 1 && courses[0].trends.length > 0 && <TrendSaid trend={courses[0].trends[row]} />}
         {courses.length > 1 && (
           <span className="quiet">
             {' '}
@@ -116,6 +117,23 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
     </section>
   );
 }
+
+/** Whether a row changes steadily from the first period to the last. */
+function TrendSaid({ trend: { change, q } }: { trend: Trend }) {
+  return (
+    <span
+      className="quiet"
+      title="From the first period to the last, along the straight line that fits best; q is the chance of as large a change if the sources had been dealt to the periods blindly, adjusted over the rows"
+    >
+      {' '}
+      {q < 0.05
+        ? `${change > 0 ? 'rises' : 'falls'} by ${pointsText(Math.abs(change))}, q ${figureOfQ(q)}`
+        : `no steady change told, q ${figureOfQ(q)}`}
+    </span>
+  );
+}
+
+const figureOfQ = (q: number): string => q.toPrecision(2);
 
 /** A group's mean and its line through the periods, smoothed where that was asked for. */
 function CourseLine({
@@ -195,7 +213,7 @@ function TimePoint({
   const { selection, select, within } = useSelection();
   const named = data.rows[row];
   const name = data.periods[period];
-  const { strengths, sources, windows } = course.periods[period];
+  const { strengths, sources, windows, interval } = course.periods[period];
   const { share, low, high, speaking } = strengths[row];
   const asked = selectionOf(named);
   const here: Within = {
@@ -216,7 +234,7 @@ function TimePoint({
       onClick={read}
       onKeyDown={pressKeys(() => read())}
     >
-      <title>{`${name}: ${percent(share, 1)} (${percent(low, 1)} to ${percent(high, 1)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}, ${counted(sources, 'source')}`}</title>
+      <title>{`${name}: ${percent(share, 1)} (${percent(low, 1)} to ${percent(high, 1)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}, ${counted(sources, 'source')}${interval === 'others' ? '; its interval goes by how the sources of all periods differ' : ''}`}</title>
       <line
         x1={at}
         x2={at}
