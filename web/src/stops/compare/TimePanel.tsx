@@ -127,8 +127,8 @@ function TrendSaid({ trend: { change, q } }: { trend: Trend }) {
     >
       {' '}
       {q < 0.05
-        ? `${change > 0 ? 'rises' : 'falls'} by ${pointsText(Math.abs(change))}, q ${figureOfQ(q)}`
-        : `no steady change told, q ${figureOfQ(q)}`}
+        ? `${change > 0 ? 'rises' : 'falls'} by ${pointsText(Math.abs(change))} (q ${figureOfQ(q)})`
+        : `no trend (q ${figureOfQ(q)})`}
     </span>
   );
 }
