@@ -6,6 +6,7 @@ import { buildGraph, type Graph } from '@green-thicket/core/network/graph';
 import { ranked } from '@green-thicket/core/base/order';
 import { finish } from '@green-thicket/core/base/stepwise';
 import { groupByBest } from '@green-thicket/core/themes/runs';
+import { besideRewired } from '@green-thicket/core/themes/beside-rewired';
 import { letterAt } from '@green-thicket/core/themes/letters';
 import { resampleLinks } from '@green-thicket/core/themes/resample';
 import { MOST_ROUNDS } from '@green-thicket/core/themes/leiden';
@@ -63,6 +64,9 @@ function resolutionFor(graph: Graph, seed: number, { draws, sweep }: Effort): nu
   return resolutionOfNetwork(finish(sweepResolution({ graph, drawn, seed, effort: sweep })));
 }
 
+/** Networks of the same degrees that a network is set beside; of many links each says more, and takes longer. */
+const rewiredNetworks = (links: number): number => Math.max(3, Math.min(20, Math.round(40_000 / links)));
+
 /** Groups a weighted network and writes themes.csv, concepts.csv, network.graphml and run.json. */
 export const group = (path: string, options: GroupOptions): Promise<void> =>
   withOutput(options.out, options.force ?? false, (output) => groupInto(output, path, options));
@@ -87,8 +91,13 @@ async function groupInto(output: OutputFolder, path: string, options: GroupOptio
   for (const v of ranked(names.length, (i) => inside[i])) {
     members.set(grouping.community[v], [...(members.get(grouping.community[v]) ?? []), v]);
   }
-  const communities = [...members.values()].sort((a, b) => b.length - a.length || a[0] - b[0]);
-  const letterOf = new Array<string>(names.length);
+  const beside =
+    options.resolution === 'auto' && source.length > 0 && source.length <= LARGE
+      ? besideRewired(graph, resolution, options.seed, rewiredNetworks(source.length))
+      : undefined;
+  const found = [...members.values()].sort((a, b) => b.length - a.length || a[0] - b[0]);
+  const communities = beside?.isBeyond === false ? [] : found;
+  const letterOf = new Array<string>(names.length).fill('');
   communities.forEach((concepts, i) => concepts.forEach((v) => (letterOf[v] = letterAt(i))));
   const files = new Map<string, string>();
   files.set(
@@ -136,11 +145,26 @@ async function groupInto(output: OutputFolder, path: string, options: GroupOptio
     modularity: tableNumber(grouping.modularity),
     communities: communities.length,
     steadiness: tableNumber(grouping.overallSteadiness),
+    ...(beside
+      ? {
+          rewired: {
+            networks: beside.networks,
+            modularity: tableNumber(beside.own),
+            highest: tableNumber(beside.highest),
+          },
+        }
+      : {}),
     concepts: names.length,
     links: source.length,
   };
   files.set('run.json', `${JSON.stringify(record, null, 2)}\n`);
   output.put(files);
+  if (beside && !beside.isBeyond) {
+    process.stderr.write(
+      `No communities: ${beside.networks} networks with the same degrees, their links dealt anew, divide as well (modularity ${beside.own.toFixed(4)} beside up to ${beside.highest.toFixed(4)} at resolution ${resolution}). With --resolution ${resolution} its groups are written all the same. Written to ${options.out}.\n`,
+    );
+    return;
+  }
   process.stderr.write(
     `${communities.length} communities at resolution ${resolution}, modularity ${grouping.modularity.toFixed(4)}. Written to ${options.out}.\n`,
   );

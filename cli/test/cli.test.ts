@@ -2,6 +2,7 @@ import { isSealed, passwordBytes, seal, unseal } from '@green-thicket/core/forma
 import { expect } from 'chai';
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { seededRandom } from '@green-thicket/core/numeric/random';
 import { KARATE } from '../../core/test/examples.ts';
 import { sample, suiteFolder, thicket } from './thicket.ts';
 
@@ -171,6 +172,32 @@ describe('the command line', () => {
     expect(read('karate', 'concepts.csv').trim().split('\n')).to.have.length(35);
     const found = thicket('group', at('karate.csv'), ...options, '--force');
     expect(found.stderr).to.match(/^4 communities at resolution \d.*, modularity 0\.4198\./m);
+  });
+
+  it('says that a network has no communities where rewired ones divide as well', () => {
+    const random = seededRandom(3);
+    const pairs = new Set<string>();
+    while (pairs.size < 120) {
+      const [a, b] = [Math.floor(50 * random()), Math.floor(50 * random())];
+      if (a < b) pairs.add(`n${a},n${b}`);
+    }
+    writeFileSync(at('random.csv'), `source,target\n${[...pairs].join('\n')}\n`);
+    const { status, stderr } = thicket('group', at('random.csv'), '--out', at('random'));
+    expect(status).to.equal(0);
+    expect(stderr).to.match(/No communities: 20 networks with the same degrees/);
+    expect(read('random', 'themes.csv').trim()).to.equal('theme,label,concepts,share');
+    const [, resolution] = /With --resolution ([\d.]+)/.exec(stderr) ?? [];
+    const forced = thicket(
+      'group',
+      at('random.csv'),
+      '--out',
+      at('random'),
+      '--force',
+      '--resolution',
+      resolution,
+    );
+    expect(forced.stderr).to.match(/^\d+ communities at resolution/m);
+    expect(read('random', 'themes.csv').trim().split('\n').length).to.be.above(2);
   });
 
   it('replaces results only where it is told to, whole, and never reads them', () => {
