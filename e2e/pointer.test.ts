@@ -129,7 +129,7 @@ describe('the pointer', () => {
     });
 
     const camera = await middleOf(word('.field-word', 'camera'));
-    await drag([camera[0] + 90, camera[1] - 18], [camera[0] - 90, camera[1] + 12]);
+    await drag([camera[0] - 38, camera[1] + 34], [camera[0] + 25, camera[1] - 6]);
     await browser.waitForText('.bulk-bar', /[23] concepts ticked/);
     await browser.press('Drop');
     await browser.until('camera is not dropped', async () =>

@@ -165,7 +165,7 @@ describe('links, to a researcher who weighs them,', () => {
     await browser.choose('Matrix');
     const cells = await browser.find('canvas[role=application]');
     await cells.sendKeys(Key.ARROW_RIGHT);
-    await browser.waitForText('[role=status]', /camera and police: \d+ windows with both/);
+    await browser.waitForText('[role=status]', /police and camera: \d+ windows with both/);
     await cells.sendKeys(Key.ENTER);
     await browser.waitForText('.reader', /\d+ windows? in \d+ passages?/);
     await browser.press('Save as .csv');

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import type { StageName } from '../../src/engine/stage-keys.ts';
-import { exampleStudy } from '../examples.ts';
+import { asking, exampleStudy } from '../examples.ts';
 
 const STAGES = [
   'tokens',
@@ -34,6 +34,23 @@ function found(order: readonly number[], nameOf: (place: number) => string): unk
   const study = exampleStudy(order.map((i, place) => ({ ...TEXTS[i], name: nameOf(place) })));
   return STAGES.map((stage) => study.compute(stage));
 }
+
+describe('a table of sources', () => {
+  it('has them in the order they were brought in, each with its own figures', () => {
+    const times = [3, 6, 2, 5, 4];
+    const study = exampleStudy(
+      times.map((count, place) => ({
+        name: `${place}.txt`,
+        text: 'The shelter leaks when rain comes.\n\n'.repeat(count),
+      })),
+    );
+    study.decide({ kind: 'keepConcepts', keys: ['shelter'] });
+    const { keys, sourceIds, values } = asking(study)('matrix', { figure: 'mentions' });
+    expect(sourceIds).to.deep.equal(study.state.sources.map(({ id }) => id));
+    const shelter = keys.indexOf('shelter');
+    expect(times.map((_, row) => values[row * keys.length + shelter])).to.deep.equal(times);
+  });
+});
 
 describe('what is found in texts', () => {
   it('is the same to the last bit, whatever the files are called and in which order they come', function () {

@@ -45,7 +45,10 @@ const matrixReads = (state: StudyState) => ({
 });
 
 export const TABLE_KEYS = {
-  matrix: reads(['tokens', 'concepts', 'counts', 'windows'], matrixReads),
+  matrix: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
+    ...matrixReads(state),
+    ranks: shownRanks(state),
+  })),
   matrixFile: reads(['tokens', 'concepts', 'counts', 'windows'], (state) => ({
     ...matrixReads(state),
     sources: workingSources(state),
@@ -88,7 +91,12 @@ const figuresOf = (links: Links, i: number): Readonly<Record<string, string | nu
 
 export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
   *matrix({ figure }, context) {
-    return yield* matrixOf(figure, context);
+    const view = yield* matrixOf(figure, context);
+    const width = view.keys.length;
+    const order = inShownOrder(context.own.ranks);
+    const values = new Float64Array(order.length * width);
+    order.forEach((s, row) => values.set(view.values.subarray(s * width, (s + 1) * width), row * width));
+    return { ...view, sourceIds: order.map((s) => view.sourceIds[s]), values };
   },
 
   *matrixFile({ figure }, context) {
