@@ -3,7 +3,7 @@ import { seededRandom, shuffle } from '../core/src/numeric/random.ts';
 import type { ViewName, ViewQuestions } from '../core/src/views/view-keys.ts';
 import { asking, type ExampleStudy } from '../core/test/examples.ts';
 import { plantedStudy } from './collection.ts';
-import { gamma } from './nulls.ts';
+import { gamma } from './deviates.ts';
 import { median, printTable, timeOf, told } from './timing.ts';
 
 type Asked = {

@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { addSource, contrastSides, distinctiveness, emptySide } from '../core/src/concepts/distinct.ts';
-import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
+import { seededRandom, shuffle } from '../core/src/numeric/random.ts';
 import { wordsPerSource } from '../core/src/text/tokens.ts';
 import { exampleStudy } from '../core/test/examples.ts';
+import { gamma, normal, poisson } from './deviates.ts';
 import { knownThemes } from './known-themes.ts';
 import { nullCollection } from './nulls.ts';
 
@@ -75,29 +76,6 @@ export function ratiosHeld(made: MadeRatio, studies: number, seed = 1): number {
     if (low[0] <= truth && truth <= high[0]) held++;
   }
   return held / studies;
-}
-
-/** A normal deviate (Box & Muller 1958). */
-const normal = (random: Random): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-
-/** A gamma deviate of scale 1 (Marsaglia & Tsang 2000). */
-function gamma(random: Random, shape: number): number {
-  if (shape < 1) return gamma(random, shape + 1) * random() ** (1 / shape);
-  const d = shape - 1 / 3;
-  for (;;) {
-    const x = normal(random);
-    const v = (1 + x / Math.sqrt(9 * d)) ** 3;
-    if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
-  }
-}
-
-/** A Poisson deviate, counted by multiplied uniforms; of large means in parts. */
-function poisson(random: Random, mean: number): number {
-  if (mean > 30) return poisson(random, mean / 2) + poisson(random, mean / 2);
-  let count = 0;
-  for (let product = random(); product > Math.exp(-mean); product *= random()) count++;
-  return count;
 }
 
 function benchRatios(): void {

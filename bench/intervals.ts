@@ -3,7 +3,7 @@ import { alikenessOf, compareGroups, groupStrength } from '../core/src/compare/s
 import { trendsOf } from '../core/src/compare/time.ts';
 import { seededRandom, type Random } from '../core/src/numeric/random.ts';
 import { findableOf, powerOf } from '../core/test/compare/simulated-studies.ts';
-import { gamma } from './nulls.ts';
+import { gamma } from './deviates.ts';
 
 const SHARES = [0.02, 0.05, 0.15, 0.4, 0.05, 0.1, 0.2, 0.03];
 const STUDIES = 400;

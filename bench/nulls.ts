@@ -1,4 +1,5 @@
 import { seededRandom, shuffle, type Random } from '../core/src/numeric/random.ts';
+import { gamma } from './deviates.ts';
 import { asSentence, someNouns } from './known-themes.ts';
 
 /** Collections in which no word belongs to any other: what is found in them is chance. */
@@ -13,18 +14,6 @@ export const NULL_KINDS = [
 export type NullKind = (typeof NULL_KINDS)[number];
 
 const NOUNS = 80;
-
-/** Gamma distributed (Marsaglia & Tsang 2000); for shapes under 1 by the power of a uniform draw. */
-export function gamma(random: Random, shape: number): number {
-  if (shape < 1) return gamma(random, shape + 1) * random() ** (1 / shape);
-  const d = shape - 1 / 3;
-  const c = 1 / Math.sqrt(9 * d);
-  for (;;) {
-    const x = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-    const v = (1 + c * x) ** 3;
-    if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
-  }
-}
 
 /** Draws by weights. */
 function drawer(random: Random, weights: readonly number[]): () => number {

@@ -2,19 +2,11 @@ import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { Dexie, liveQuery } from 'dexie';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import { foldDecisions, recordsInForce } from '@green-thicket/core/study/record';
+import { foldDecisions } from '@green-thicket/core/study/record';
 import { readStudyFile, writeProvedStudyFile } from '@green-thicket/core/study-files/study-file';
-import { makePart, makeSource } from '@green-thicket/core/intake/sources';
-import { catalogue, databaseOf, type StudyDatabase } from '../src/store/database.ts';
-import {
-  changeEntry,
-  keepEntry,
-  listEntries,
-  moveEntry,
-  removeEntry,
-  undoInNotebook,
-} from '../src/store/notebook.ts';
-import { keepOriginals, readOriginals } from '../src/store/texts.ts';
+import { catalogue } from '../src/store/database.ts';
+import { changeEntry, keepEntry, listEntries } from '../src/store/notebook.ts';
+import { keepOriginals } from '../src/store/texts.ts';
 import {
   addSources,
   createStudy,
@@ -26,30 +18,12 @@ import {
   keepRegister,
   listStudies,
   makeDecision,
-  noteSaved,
   redo,
   undo,
 } from '../src/store/studies.ts';
-import { loadStudy, studyReader, type LoadedStudy } from '../src/store/study-reader.ts';
-import { withdrawSources } from '../src/store/withdrawing.ts';
+import { loadStudy, studyReader } from '../src/store/study-reader.ts';
 import { refusal } from './refusal.ts';
-
-const keep = (key: string): Decision => ({ kind: 'keepConcepts', keys: [key] });
-const added = (name: string, text: string) => ({ source: makeSource(name, text), text });
-
-async function loaded(id: string): Promise<LoadedStudy> {
-  const study = await loadStudy(id);
-  if (!study) throw new Error('There is no such study.');
-  return study;
-}
-async function databaseFor(id: string): Promise<StudyDatabase> {
-  const database = await databaseOf(id);
-  if (!database) throw new Error('There is no such study.');
-  return database;
-}
-const textsOf = async (id: string): Promise<string[]> =>
-  [...(await readOriginals(await databaseFor(id))).values()].sort();
-const kindsOf = ({ log }: LoadedStudy): string[] => recordsInForce(log).map(({ decision }) => decision.kind);
+import { keep, added, loaded, databaseFor, textsOf, kindsOf } from './stored-study.ts';
 
 describe('studies in the browser', () => {
   afterEach(async () => {
@@ -292,115 +266,5 @@ describe('what a study file could not hold', () => {
       makeDecision(id, { kind: 'setAttributeType', attribute: 'n', type: 'number' }),
     ]);
     expect(kindsOf(await loaded(id)).slice(-2)).to.deep.equal(['setValues', 'setAttributeType']);
-  });
-});
-
-describe('withdrawing a participant', () => {
-  it('takes the texts out of everything for good, and says which files hold them still', async () => {
-    const id = await createStudy('s');
-    await noteSaved(id, { time: '2031-01-01T00:00:00.000Z', name: 'before.thicket', seq: 1 });
-    const one = added('anna.txt', 'Anna waits. Anna sleeps.');
-    await addSources(id, [one, added('ben.txt', 'Ben drives.')]);
-    const part = makePart(one.source, {
-      name: 'anna: 1',
-      text: 'Anna waits.',
-      place: { start: 0, end: 11 },
-      attributes: {},
-    });
-    await makeDecision(id, { kind: 'splitSources', parts: { [one.source.id]: [part] } });
-    await makeDecision(id, { kind: 'setAttribute', ids: [part.id], attribute: 'who', value: 'Anna' });
-    await makeDecision(id, { kind: 'setValues', values: { age: { [part.id]: '7' } } });
-    await makeDecision(id, { kind: 'setCuts', cuts: { [part.id]: [[0, 2]] } });
-    await keepEntry(id, {
-      note: '',
-      tags: [],
-      excerpt: { sourceId: part.id, sourceName: 'anna: 1', start: 0, end: 11, quote: 'Anna waits.' },
-    });
-    await keepEntry(id, { note: 'A memo', tags: [] });
-    // Anna is named nowhere else, Ben in the text that stays, Cato in a memo and on a list of words.
-    await keepEntry(id, { note: 'Said to Cato\nof Thule', tags: [] });
-    await makeDecision(id, keep('dora'));
-    await makeDecision(id, {
-      kind: 'setPseudonyms',
-      change: { Anna: 'Iris', ben: 'Otto', 'Cato of Thule': 'Max', Dora: 'Eva' },
-    });
-    await noteSaved(id, { time: '2031-01-02T00:00:00.000Z', name: 'after.thicket', seq: 6 });
-    const { name } = await databaseFor(id);
-    const read = studyReader(id);
-    await read();
-
-    const { state } = await loaded(id);
-    const gone = await withdrawSources(
-      id,
-      state.sources.filter((source) => source.id === part.id),
-    );
-    expect(gone.sources).to.equal(2);
-    expect((await loaded(id)).saved.every(({ outdated }) => outdated)).to.equal(true);
-    expect(gone.excerpts).to.equal(1);
-    expect(gone.files.map((file) => file.name)).to.deep.equal(['after.thicket']);
-    expect(await Dexie.exists(name)).to.equal(false);
-    const file = await exportStudy(id);
-    expect(JSON.stringify(file.log)).to.not.match(/anna/i);
-    expect([...file.originals.values()]).to.deep.equal(['Ben drives.']);
-    expect(file.notebook?.map(({ note }) => note)).to.deep.equal(['A memo', 'Said to Cato\nof Thule']);
-    expect((await loaded(id)).state.pseudonyms).to.deep.equal({
-      ben: 'Otto',
-      'Cato of Thule': 'Max',
-      Dora: 'Eva',
-    });
-    expect(readStudyFile(writeProvedStudyFile(file)).leftOut).to.deep.equal([]);
-    expect((await read())?.state).to.deep.equal((await loaded(id)).state);
-    await makeDecision(id, keep('bus'));
-    await undo(id);
-    expect((await loaded(id)).state.sources.map((source) => source.name)).to.deep.equal(['ben.txt']);
-  });
-});
-
-describe('the Notebook', () => {
-  it('keeps entries in their order, changes them, and puts back what was removed', async () => {
-    const id = await createStudy('s');
-    await keepEntry(id, { note: 'first', tags: [] });
-    await keepEntry(id, { note: 'second', tags: ['rain'] });
-    const notes = async (): Promise<string[]> => (await listEntries(id)).map(({ note }) => note).sort();
-    const first = (await listEntries(id)).find(({ note }) => note === 'first');
-    if (!first) throw new Error('The first entry is gone.');
-    await changeEntry(id, first.id, { note: 'changed' });
-    expect(await notes()).to.deep.equal(['changed', 'second']);
-    await removeEntry(id, first.id);
-    expect(await notes()).to.deep.equal(['second']);
-    await undoInNotebook(id);
-    expect(await notes()).to.deep.equal(['changed', 'second']);
-    await undoInNotebook(id);
-    expect(await notes()).to.deep.equal(['first', 'second']);
-  });
-
-  it('has its entries in the order they are put in, whatever is moved where, and takes moves back', async () => {
-    const id = await createStudy('s');
-    for (const note of ['a', 'b', 'c', 'd']) await keepEntry(id, { note, tags: [] });
-    const notes = async (): Promise<string> => (await listEntries(id)).map(({ note }) => note).join('');
-    const move = async (note: string, to: number): Promise<void> => {
-      const entry = (await listEntries(id)).find((each) => each.note === note);
-      if (entry) await moveEntry(id, entry.id, to);
-    };
-    const first = await notes();
-    await move(first[3], 0);
-    expect(await notes()).to.equal(first[3] + first.slice(0, 3));
-    await move(first[0], 3);
-    expect(await notes()).to.equal(first[3] + first[1] + first[2] + first[0]);
-    // So often that no number is left between two.
-    for (let i = 0; i < 120; i++) await move((await notes())[2], 1);
-    expect([...(await notes())].sort().join('')).to.equal('abcd');
-    await keepEntry(id, { note: 'new', tags: [] });
-    expect((await listEntries(id))[0].note).to.equal('new');
-    for (let i = 0; i < 123; i++) await undoInNotebook(id);
-    expect(await notes()).to.equal(first);
-  });
-
-  it('is left alone by going back in the record', async () => {
-    const id = await createStudy('s');
-    await makeDecision(id, keep('a'));
-    await keepEntry(id, { note: 'stays', tags: [] });
-    await goToDecision(id, 1);
-    expect((await listEntries(id)).map(({ note }) => note)).to.deep.equal(['stays']);
   });
 });

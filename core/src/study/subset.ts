@@ -88,6 +88,13 @@ export function inShownOrder(ranks: readonly number[]): number[] {
   return numbers;
 }
 
+/** Rows of so many numbers, a row a source in the order they are computed in, laid in the order they are shown in. */
+export function rowsInShownOrder(rows: Float64Array, ranks: readonly number[], width: number): Float64Array {
+  const shown = new Float64Array(rows.length);
+  ranks.forEach((rank, s) => shown.set(rows.subarray(s * width, (s + 1) * width), rank * width));
+  return shown;
+}
+
 /** The values of an attribute with how many sources have each, in code-unit order; those without one come last, as ''. */
 export function valuesOf(
   sources: readonly StudySource[],

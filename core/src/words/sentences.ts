@@ -162,7 +162,7 @@ export function methodSentences(
         : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the coarsest resolution whose themes come back nearly as well as any when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the resolution of the fewest themes, three or more, that come back nearly as well as the steadiest when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
       : `resolution ${themes.resolution}`;
   // One rule for windows and for strengths.
   const interviewersSaid = control(

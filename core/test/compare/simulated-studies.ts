@@ -1,3 +1,4 @@
+import { normal } from '../../../bench/deviates.ts';
 import { compareGroups, type Comparison } from '../../src/compare/strength.ts';
 import { seededRandom, type Random } from '../../src/numeric/random.ts';
 
@@ -6,10 +7,6 @@ const SHARES = [0.15, 0.05, 0.15, 0.4, 0.05, 0.1, 0.2, 0.03];
 const ROW = 2;
 /** How alike what a source says is (intraclass correlation). */
 const ALIKE = 0.05;
-
-/** A normal variate (Box & Muller 1958). */
-const normal = (random: Random): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /** Two groups of so many sources whose shares of one row differ by this much. */
 function study(random: Random, each: number, difference: number): Comparison {

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import type { StageName } from '../../src/engine/stage-keys.ts';
+import { rowsInShownOrder } from '../../src/study/subset.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const STAGES = [
@@ -36,6 +37,12 @@ function found(order: readonly number[], nameOf: (place: number) => string): unk
 }
 
 describe('a table of sources', () => {
+  it('has its rows moved whole, by hand', () => {
+    // The first in the order of contents was brought in last.
+    const rows = rowsInShownOrder(Float64Array.of(1, 2, 3, 4, 5, 6), [2, 0, 1], 2);
+    expect([...rows]).to.deep.equal([3, 4, 5, 6, 1, 2]);
+  });
+
   it('has them in the order they were brought in, each with its own figures', () => {
     const times = [3, 6, 2, 5, 4];
     const study = exampleStudy(

@@ -14,7 +14,7 @@ import { idsOf, stopWordChoices } from '../../engine/stage-keys.ts';
 import type { WordPair } from '../../concepts/word-pairs.ts';
 import { attributeNames, groupsByValue, groupValues } from '../../study/groups.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
-import { inShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
+import { inShownOrder, rowsInShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import { renamerOf } from '../../study/pseudonyms.ts';
 import { renamedSources } from '../reading/passage-files.ts';
 import { byMeasure, measuresOf, type Links, type Measured } from '../../network/links.ts';
@@ -92,11 +92,12 @@ const figuresOf = (links: Links, i: number): Readonly<Record<string, string | nu
 export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
   *matrix({ figure }, context) {
     const view = yield* matrixOf(figure, context);
-    const width = view.keys.length;
-    const order = inShownOrder(context.own.ranks);
-    const values = new Float64Array(order.length * width);
-    order.forEach((s, row) => values.set(view.values.subarray(s * width, (s + 1) * width), row * width));
-    return { ...view, sourceIds: order.map((s) => view.sourceIds[s]), values };
+    const { ranks } = context.own;
+    return {
+      ...view,
+      sourceIds: inShownOrder(ranks).map((s) => view.sourceIds[s]),
+      values: rowsInShownOrder(view.values, ranks, view.keys.length),
+    };
   },
 
   *matrixFile({ figure }, context) {

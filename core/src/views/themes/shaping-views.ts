@@ -23,7 +23,7 @@ import type { StudyState } from '../../study/study.ts';
 import { adjustedMutualInformation } from '../../numeric/agreement.ts';
 import { byCodeUnits, ranked } from '../../base/order.ts';
 import { networkInForce } from '../../study/in-force.ts';
-import { workingSources } from '../../study/subset.ts';
+import { inShownOrder, rowsInShownOrder, shownRanks, workingSources } from '../../study/subset.ts';
 import type {
   BesideView,
   HowManyView,
@@ -127,6 +127,7 @@ export const SHAPING_KEYS = {
     ...readForTopics(state),
     seed: state.settings.themes.seed,
     ids: idsOf(workingSources(state)),
+    ranks: shownRanks(state),
   })),
   topicNumbers: reads(TOPIC_STAGES, (state) => ({
     ...readForTopics(state),
@@ -184,7 +185,7 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
   },
 
   *topics(_, { take, own }) {
-    const { seed, ids, choices } = own;
+    const { seed, ids, ranks, choices } = own;
     const { keys } = yield* take('concepts');
     const { themes, themeOf } = yield* take('themes');
     const stretches = yield* take('stretches');
@@ -225,8 +226,12 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
         Int32Array.from(shared, (key) => themes.findIndex(({ letter }) => letter === letterOf.get(key))),
         Int32Array.from(shared, (key) => topicOf.get(key) ?? 0),
       ),
-      sourceIds: ids,
-      mixture: mixtures(corpus, model.topicOf, stretches.source, ids.length, most),
+      sourceIds: inShownOrder(ranks).map((s) => ids[s]),
+      mixture: rowsInShownOrder(
+        mixtures(corpus, model.topicOf, stretches.source, ids.length, most),
+        ranks,
+        most,
+      ),
     };
   },
 

@@ -12,7 +12,7 @@ export function Resolution({ state, decide }: ControlProps) {
           aria-label="Take the steadiest"
           onChange={(auto) => decide({ kind: 'setThemes', change: { resolution: auto ? 'auto' : 1 } })}
         />{' '}
-        take the coarsest of three themes or more that comes back nearly as well as any when sources are drawn
+        take the fewest, three or more, that come back nearly as well as the steadiest when sources are drawn
         anew
       </label>
       {resolution !== 'auto' && (
