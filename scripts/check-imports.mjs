@@ -38,6 +38,9 @@ const MAY_IMPORT = {
     'engine',
     'words',
   ],
+  report: ['compare', 'formats', 'map', 'network', 'reading', 'study', 'views', 'words'],
+  // The list of all views: what is asked by name is answered here.
+  answers: ['engine', 'languages', 'compare', 'study', 'themes', 'views', 'report'],
   'study-files': [
     'languages',
     'text',

@@ -6,7 +6,7 @@ import { inOneStep } from '@green-thicket/core/base/stepwise';
 import { knownBy } from '@green-thicket/core/languages/known-by';
 import type { Meanings } from '@green-thicket/core/languages/en/meanings';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
-import { makeView } from '@green-thicket/core/views/views';
+import { makeView } from '@green-thicket/core/answers/make-view';
 import { readLexiconText } from './lexicon-file.ts';
 import { toTheEnd } from './usage-error.ts';
 

@@ -8,7 +8,7 @@ import { inParts, type Knowledge } from '../src/engine/jobs.ts';
 import type { Library, StudyInput } from '../src/engine/resources.ts';
 import type { StageName } from '../src/engine/stage-keys.ts';
 import type { StageResults } from '../src/engine/stages.ts';
-import { makeView } from '../src/views/views.ts';
+import { makeView } from '../src/answers/make-view.ts';
 import type { ViewAnswers, ViewName, ViewQuestions } from '../src/views/view-keys.ts';
 import { withGround } from '../src/map/ground.ts';
 import type { ThemeIdentity } from '../src/themes/identity.ts';

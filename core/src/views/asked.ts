@@ -3,7 +3,7 @@ import type { CleaningViews } from './clean/cleaning-views.ts';
 import type { ColleagueViews } from './themes/colleague-types.ts';
 import type { CompareViews } from './compare/compare-views.ts';
 import type { ConceptViews } from './concepts/concept-views.ts';
-import type { ExchangeViews } from './report/exchange-views.ts';
+import type { ExchangeViews } from './exchange/exchange-views.ts';
 import type { LinkViews } from './links/link-views.ts';
 import type { NameViews } from './sources/name-views.ts';
 import type { NetworkViews } from './links/network-views.ts';

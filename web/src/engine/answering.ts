@@ -5,7 +5,7 @@ import { Engine } from '@green-thicket/core/engine/engine';
 import type { Helpers } from '@green-thicket/core/engine/jobs';
 import type { StudyInput } from '@green-thicket/core/engine/resources';
 import type { StudySource } from '@green-thicket/core/study/study';
-import { makeView } from '@green-thicket/core/views/views';
+import { makeView } from '@green-thicket/core/answers/make-view';
 import type { ViewLibrary } from '@green-thicket/core/views/view';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
 import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';

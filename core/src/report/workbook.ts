@@ -1,11 +1,11 @@
-import type { Stepwise } from '../../base/stepwise.ts';
-import { renamerOf } from '../../study/pseudonyms.ts';
-import { networkInForce } from '../../study/in-force.ts';
-import { namesOutside, type StudyState } from '../../study/study.ts';
-import type { AskView } from '../asked.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
+import { networkInForce } from '../study/in-force.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
+import type { AskView } from '../views/asked.ts';
 import { makeFigure } from './figures.ts';
-import type { FigureQuestion } from './figure-types.ts';
-import type { Sheet } from './report-types.ts';
+import type { FigureQuestion } from '../views/report/figure-types.ts';
+import type { Sheet } from '../views/report/report-types.ts';
 
 /** The sheets, with what their columns hold; a column of a group is said of all groups. */
 const SHEETS: readonly {

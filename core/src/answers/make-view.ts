@@ -3,26 +3,32 @@ import type { Engine } from '../engine/engine.ts';
 import type { StudyInput } from '../engine/resources.ts';
 import type { StudyState } from '../study/study.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
-import type { AskView } from './asked.ts';
-import { EXCHANGE_VIEWS } from './report/exchange-views.ts';
-import { COMPARE_VIEWS } from './compare/compare-views.ts';
-import { COLLEAGUE_VIEWS } from './themes/colleague-views.ts';
-import { NAME_VIEWS } from './sources/name-views.ts';
-import { NETWORK_VIEWS } from './links/network-views.ts';
-import { REPORT_VIEWS } from './report/report-views.ts';
-import { TONE_VIEWS } from './compare/tone-views.ts';
-import { CLEANING_VIEWS } from './clean/cleaning-views.ts';
-import { CONCEPT_VIEWS } from './concepts/concept-views.ts';
-import { LINK_VIEWS } from './links/link-views.ts';
-import { SHAPING_VIEWS } from './themes/shaping-views.ts';
-import { READING_VIEWS } from './reading/reading-views.ts';
-import { SOURCE_VIEWS } from './sources/source-views.ts';
-import { TRIM_VIEWS } from './sources/trim-views.ts';
-import { TABLE_VIEWS } from './concepts/table-views.ts';
-import { THEME_VIEWS } from './themes/theme-views.ts';
+import type { AskView } from '../views/asked.ts';
+import { EXCHANGE_VIEWS } from '../views/exchange/exchange-views.ts';
+import { COMPARE_VIEWS } from '../views/compare/compare-views.ts';
+import { COLLEAGUE_VIEWS } from '../views/themes/colleague-views.ts';
+import { NAME_VIEWS } from '../views/sources/name-views.ts';
+import { NETWORK_VIEWS } from '../views/links/network-views.ts';
+import { REPORT_VIEWS } from '../report/report-views.ts';
+import { TONE_VIEWS } from '../views/compare/tone-views.ts';
+import { CLEANING_VIEWS } from '../views/clean/cleaning-views.ts';
+import { CONCEPT_VIEWS } from '../views/concepts/concept-views.ts';
+import { LINK_VIEWS } from '../views/links/link-views.ts';
+import { SHAPING_VIEWS } from '../views/themes/shaping-views.ts';
+import { READING_VIEWS } from '../views/reading/reading-views.ts';
+import { SOURCE_VIEWS } from '../views/sources/source-views.ts';
+import { TRIM_VIEWS } from '../views/sources/trim-views.ts';
+import { TABLE_VIEWS } from '../views/concepts/table-views.ts';
+import { THEME_VIEWS } from '../views/themes/theme-views.ts';
 import type { StageName } from '../engine/stage-keys.ts';
-import { ownOf, type ViewAnswers, type ViewName, type ViewOwn, type ViewQuestions } from './view-keys.ts';
-import type { ViewContext, ViewLibrary } from './view.ts';
+import {
+  ownOf,
+  type ViewAnswers,
+  type ViewName,
+  type ViewOwn,
+  type ViewQuestions,
+} from '../views/view-keys.ts';
+import type { ViewContext, ViewLibrary } from '../views/view.ts';
 
 /** What views that are made of others ask them by: of this study, or of another of the same texts. */
 interface Asking {

@@ -1,19 +1,19 @@
-import { counted, inFigures, percent } from '../../base/wording.ts';
-import type { Stepwise } from '../../base/stepwise.ts';
-import { heading, paragraph, withWords, type Block } from '../../formats/write/document.ts';
-import { renamerOf, type Renamer } from '../../study/pseudonyms.ts';
-import type { Figure, NotebookEntry } from '../../study/notebook.ts';
-import { namesOutside, type StudyState } from '../../study/study.ts';
-import { networkInForce } from '../../study/in-force.ts';
-import { workingSources } from '../../study/subset.ts';
-import { referencesOf, referenceText, type Reference, type ShownMeasures } from '../../words/references.ts';
-import { methodSentences, sentenceText, STOPS } from '../../words/sentences.ts';
-import type { TypicalPassage } from '../compare/compare-view-types.ts';
-import type { AskView } from '../asked.ts';
+import { counted, inFigures, percent } from '../base/wording.ts';
+import type { Stepwise } from '../base/stepwise.ts';
+import { heading, paragraph, withWords, type Block } from '../formats/write/document.ts';
+import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
+import type { Figure, NotebookEntry } from '../study/notebook.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
+import { networkInForce } from '../study/in-force.ts';
+import { workingSources } from '../study/subset.ts';
+import { referencesOf, referenceText, type Reference, type ShownMeasures } from './references.ts';
+import { methodSentences, sentenceText, STOPS } from '../words/sentences.ts';
+import type { TypicalPassage } from '../views/compare/compare-view-types.ts';
+import type { AskView } from '../views/asked.ts';
 import { figureBlocks, makeFigure } from './figures.ts';
-import type { FigureQuestion } from './figure-types.ts';
-import { markedRuns, renamedPassages } from '../reading/passage-files.ts';
-import { REPORT_PART_NAMES, type ReportPart, type ReportQuestion } from './report-types.ts';
+import type { FigureQuestion } from '../views/report/figure-types.ts';
+import { markedRuns, renamedPassages } from '../views/reading/passage-files.ts';
+import { REPORT_PART_NAMES, type ReportPart, type ReportQuestion } from '../views/report/report-types.ts';
 
 /** Rows of what sets a group apart, and groups that are told so. */
 const APART_ROWS = 12;

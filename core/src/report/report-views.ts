@@ -1,20 +1,20 @@
-import { NO_TIME } from '../../base/no-time.ts';
+import { NO_TIME } from '../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
-import { writeCsv } from '../../formats/csv.ts';
-import { heading, type Block, type DocumentTable } from '../../formats/write/document.ts';
-import { NETWORK_FORMAT_NAMES } from '../../formats/write/network-write.ts';
-import { writeDocx } from '../../formats/write/docx-write.ts';
-import { writeHtml } from '../../formats/write/html-write.ts';
-import { bibText } from '../../words/references.ts';
-import { renamerOf } from '../../study/pseudonyms.ts';
-import { namesOutside, type StudyState } from '../../study/study.ts';
-import type { AskView } from '../asked.ts';
+import { writeCsv } from '../formats/csv.ts';
+import { heading, type Block, type DocumentTable } from '../formats/write/document.ts';
+import { NETWORK_FORMAT_NAMES } from '../formats/write/network-write.ts';
+import { writeDocx } from '../formats/write/docx-write.ts';
+import { writeHtml } from '../formats/write/html-write.ts';
+import { bibText } from './references.ts';
+import { renamerOf } from '../study/pseudonyms.ts';
+import { namesOutside, type StudyState } from '../study/study.ts';
+import type { AskView } from '../views/asked.ts';
 import { makeFigure } from './figures.ts';
 import { referencesShown, reportBlocks } from './report-parts.ts';
-import type { ReportViews } from './report-types.ts';
+import type { ReportViews } from '../views/report/report-types.ts';
 import { workbookSheets } from './workbook.ts';
-import { reads, type ViewContext } from '../view.ts';
-import type { Stepwise } from '../../base/stepwise.ts';
+import type { ViewContext } from '../views/view.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 
 /** The names that stand in the quotations of a document. */
 function namesLeft(blocks: readonly Block[], names: readonly string[]): string[] {
@@ -55,11 +55,6 @@ const asFile = (blocks: readonly Block[], own: StudyState, as: 'html' | 'docx'):
   as === 'docx'
     ? writeDocx(blocks)
     : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks));
-
-/** They ask whatever the others read, so their keys are made of all of the study. */
-const all = reads([], (state) => ({ ...state }));
-
-export const REPORT_KEYS = { figure: all, report: all, reportFile: all, everythingFile: all, workbook: all };
 
 /** What they are made from: the study, and the other views. */
 type Context = ViewContext<never, StudyState> & { readonly ask: AskView };
