@@ -1,10 +1,8 @@
 import { doByKind, type ByKind } from '../base/by-kind.ts';
 import { largest } from '../base/extent.ts';
-import { counted, inFigures, listed, percent, pointsText } from '../base/wording.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renderComparison } from '../compare/render.ts';
-import type { Comparison, Strength } from '../compare/strength.ts';
-import type { Trend } from '../compare/time.ts';
+import type { Comparison } from '../compare/strength.ts';
 import { tableNumber } from '../formats/csv.ts';
 import { paragraph, type Block } from '../formats/write/document.ts';
 import { safeDrawing } from '../formats/drawing.ts';
@@ -17,6 +15,15 @@ import { networkInForce } from '../study/in-force.ts';
 import { inShownOrder, shownRanks, workingSources } from '../study/subset.ts';
 import { methodSentences, sentenceText } from '../words/sentences.ts';
 import { STEADY_UNKNOWN } from '../words/figure-sentences.ts';
+import {
+  FIGURE_WORDS,
+  firstOf,
+  restsOn,
+  shareInReport,
+  shareWithInterval,
+  takeNoPart,
+  trendText,
+} from '../words/report-sentences.ts';
 import type { Figure, FigureQuestion } from '../views/report/figure-types.ts';
 import type { ComparedRow, RowsAsked } from '../views/compare/compare-view-types.ts';
 import type { AskView } from '../views/asked.ts';
@@ -29,14 +36,8 @@ const CONTEXT = 60;
 
 /** A number as it is printed. */
 const rounded = (value: number, digits = 2): number => Number(value.toFixed(digits));
-const inPercent = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
-/** A share with its interval. */
-export const withInterval = ({ share, low, high }: Pick<Strength, 'share' | 'low' | 'high'>): string =>
-  `${inPercent(share)} (${inPercent(low)} to ${inPercent(high)})`;
 const rowName = ({ letter, label, keys }: ComparedRow): string =>
   keys.length === 0 && letter !== '' ? `${letter} ${label}` : label;
-const shortened = (shown: number, total: number, what: string): string =>
-  shown < total ? ` The first ${inFigures(shown)} of ${counted(total, what)}.` : '';
 
 /** What the first column of a comparison holds. */
 const whatIsCompared = ({ kind }: RowsAsked): string =>
@@ -47,8 +48,8 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const attribute = comparedAttribute(state);
     const { rows, all } = yield* ask('plainCounts', { attribute: attribute ?? null });
     return {
-      title: attribute === undefined ? 'Sources' : `Sources by ${attribute}`,
-      note: `${counted(workingSources(state).length, 'source')} of ${counted(all.words, 'word')}.${shortened(Math.max(most, MOST_LINES), rows.length, 'row')}`,
+      title: FIGURE_WORDS.sourcesTitle(attribute),
+      note: `${FIGURE_WORDS.sourcesNote(workingSources(state).length, all.words)}${firstOf(Math.max(most, MOST_LINES), rows.length, 'row')}`,
       table: {
         head: [attribute ?? 'source', 'sources', 'words', 'sentences'],
         rows: [...rows.slice(0, Math.max(most, MOST_LINES)), all].map((row) => [
@@ -66,7 +67,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const chosen = rows.filter(({ status }) => status === 'chosen' || status === 'kept');
     return {
       title: 'Concepts',
-      note: `${sentenceText(methodSentences(state).concepts)}${shortened(most, chosen.length, 'concept')}`,
+      note: `${sentenceText(methodSentences(state).concepts)}${firstOf(most, chosen.length, 'concept')}`,
       table: {
         head: ['concept', 'mentions', 'sources', 'spread', 'pull', 'variants'],
         rows: chosen
@@ -90,7 +91,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     if (networkInForce(state))
       return {
         title: 'Links',
-        note: `${sentenceText(methodSentences(state).links)}${shortened(shown.length, standing, 'link')}`,
+        note: `${sentenceText(methodSentences(state).links)}${firstOf(shown.length, standing, 'link')}`,
         table: {
           head: ['concept', 'and', 'weight'],
           rows: shown.map((row) => [row.sourceLabel, row.targetLabel, tableNumber(row.strength)]),
@@ -98,7 +99,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       };
     return {
       title: 'Links',
-      note: `${sentenceText(methodSentences(state).links)}${shortened(shown.length, standing, 'link')}`,
+      note: `${sentenceText(methodSentences(state).links)}${firstOf(shown.length, standing, 'link')}`,
       table: {
         head: ['concept', 'and', measure, 'windows with both', 'meetings', 'sources', 'q'],
         rows: shown.map((row) => [
@@ -118,15 +119,15 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const { label, windows, sources, rows } = yield* ask('company', { concept: key, limit: MOST_ROWS });
     return {
       title: `The company of ${label}`,
-      note: `${label} is in ${counted(windows, 'window')} of ${counted(sources, 'source')}. Share: of its windows, those that hold the other too, with a 95 % interval that goes by how the sources differ. ${sentenceText(methodSentences(state).links)}`,
+      note: `${FIGURE_WORDS.companyNote(label, windows, sources)} ${sentenceText(methodSentences(state).links)}`,
       table: {
         head: ['concept', 'windows with both', 'sources', 'share', 'by chance', 'NPMI', 'stands'],
         rows: rows.map((row) => [
           row.label,
           row.both,
           row.sources,
-          withInterval(row),
-          inPercent(row.expected),
+          shareWithInterval(row),
+          shareInReport(row.expected),
           rounded(row.npmi),
           row.stands ? 'yes' : 'no',
         ]),
@@ -143,11 +144,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       title: 'Themes',
       note: [
         sentenceText(methodSentences(state, { resolution }).themes),
-        ...(steady.draws > 0
-          ? [`Comes back: when the sources are drawn anew ${inFigures(steady.draws)} times.`]
-          : network
-            ? []
-            : [STEADY_UNKNOWN]),
+        ...(steady.draws > 0 ? [FIGURE_WORDS.drawnAnew(steady.draws)] : network ? [] : [STEADY_UNKNOWN]),
       ].join(' '),
       table: {
         head: [
@@ -159,7 +156,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
         rows: themes.map(({ letter, label, concepts, share }) => [
           `${letter} ${label}`,
           concepts.map((each) => each.label).join(', '),
-          inPercent(share),
+          shareInReport(share),
           ...(steady.draws > 0 ? [bandOf.get(letter) ?? ''] : []),
         ]),
       },
@@ -174,34 +171,31 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
       title: 'Concept map',
       note: sentenceText(methodSentences(state).map),
       picture: {
-        svg: renderMap(scene, `Concept map of ${state.title}`),
-        alt:
-          names.length === 0
-            ? 'A map without themes.'
-            : `A map of ${counted(names.length, 'theme')} as parcels with their concepts: ${listed(names)}.`,
+        svg: renderMap(scene, FIGURE_WORDS.mapTitle(state.title)),
+        alt: FIGURE_WORDS.mapInWords(names),
       },
     };
   },
 
   *strength({ rows: asked }, state, ask, most) {
     const { rows, comparison, attribute, without } = yield* ask('compare', { rows: asked });
-    const title = attribute === undefined ? 'Strength' : `Strength by ${attribute}`;
+    const title = FIGURE_WORDS.strengthTitle(attribute);
     const order = rows.map((_, i) => i).slice(0, most);
     return {
       title,
-      note: `${sentenceText(methodSentences(state, { exact: comparison.exact }).compare)} ${restsOn(comparison)}${without.sources === 0 ? '' : ` ${counted(without.sources, 'source')} in no group take no part.`}`,
+      note: `${sentenceText(methodSentences(state, { exact: comparison.exact }).compare)} ${comparisonRestsOn(comparison)}${takeNoPart(without.sources, 'in no group')}`,
       picture: {
-        svg: renderComparison(rows, comparison, order, { title, foot: '* beyond chance (q < 0.05)' }),
-        alt: `${title}: ${counted(rows.length, 'row')} by ${counted(comparison.groups.length, 'group')}, each mark with its 95 % interval; the table under it has the same numbers.`,
+        svg: renderComparison(rows, comparison, order, { title, foot: FIGURE_WORDS.strengthFoot }),
+        alt: FIGURE_WORDS.strengthInWords(title, rows.length, comparison.groups.length),
       },
       table: {
         head: [whatIsCompared(asked), ...comparison.groups.map(({ group }) => group), 'all', 'q'],
         rows: order.map((row) => [
           rowName(rows[row]),
           ...comparison.groups.map(({ strengths, windows }) =>
-            windows === 0 ? '–' : withInterval(strengths[row]),
+            windows === 0 ? '–' : shareWithInterval(strengths[row]),
           ),
-          inPercent(comparison.overall[row]),
+          shareInReport(comparison.overall[row]),
           rounded(comparison.q[row], 4),
         ]),
       },
@@ -211,8 +205,8 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
   *time({ asked }, state, ask) {
     const { rows, periods, courses, undated } = yield* ask('overTime', asked);
     return {
-      title: `Strength over time, by ${asked.dates}`,
-      note: `${sentenceText(methodSentences(state).compare)} Share with its 95 % interval, of a period of one source by how the sources of all periods differ; a dash where a period has no text. Change: from the first period to the last along the straight line that fits best, with the chance of one as large if the sources had been dealt to the periods blindly (q).${undated === 0 ? '' : ` ${counted(undated, 'source')} without a date take no part.`}`,
+      title: FIGURE_WORDS.timeTitle(asked.dates),
+      note: `${sentenceText(methodSentences(state).compare)} ${FIGURE_WORDS.timeNote}${takeNoPart(undated, 'without a date')}`,
       table: {
         head: [
           whatIsCompared(asked.rows),
@@ -228,9 +222,9 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
               rowName(row),
               ...(courses.length > 1 ? [course.group] : []),
               ...course.periods.map(({ strengths, windows }) =>
-                windows === 0 ? '–' : withInterval(strengths[r]),
+                windows === 0 ? '–' : shareWithInterval(strengths[r]),
               ),
-              withInterval(course.mean[r]),
+              shareWithInterval(course.mean[r]),
               trendText(course.trends[r]),
             ]),
         ),
@@ -240,10 +234,10 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
 
   *apart({ asked }, _, ask) {
     const { rows, sources } = yield* ask('apart', asked);
-    const other = asked.against ?? 'all others';
+    const other = asked.against ?? FIGURE_WORDS.allOthers;
     return {
-      title: `What sets ${asked.group} apart from ${other}`,
-      note: `Log-odds with an informative Dirichlet prior (Monroe, Colaresi & Quinn 2008) and a variance that goes by how the sources differ; above 0 ${asked.group} say more. ${counted(sources[0], 'source')} against ${inFigures(sources[1])}.`,
+      title: FIGURE_WORDS.apartTitle(asked.group, other),
+      note: FIGURE_WORDS.apartNote(asked.group, sources),
       table: {
         head: [asked.of === 'links' ? 'link' : 'concept', 'log-odds', '95 % interval', asked.group, other],
         rows: rows.map(({ label, logOdds, low, high, here, there }) => [
@@ -262,15 +256,15 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const name = lists.find((each) => each.name === list)?.name ?? lists[0].name;
     const groups = themes[0]?.comparison.groups ?? [];
     return {
-      title: `Tone by ${name}`,
-      note: `Share of passages with more ${listed(aspects)} words than not, by the list ${name}; negation and strengthening are heeded. A list of words hears no irony: read before it is quoted. ${sentenceText(methodSentences(state).compare)}`,
+      title: FIGURE_WORDS.toneTitle(name),
+      note: `${FIGURE_WORDS.toneNote(name, aspects)} ${sentenceText(methodSentences(state).compare)}`,
       table: {
         head: ['theme', 'sounds', ...groups.map(({ group }) => group)],
         rows: themes.flatMap(({ letter, label, comparison }) =>
           aspects.map((aspect, a) => [
             letter === '' ? 'all' : `${letter} ${label}`,
             aspect,
-            ...comparison.groups.map(({ strengths }) => withInterval(strengths[a])),
+            ...comparison.groups.map(({ strengths }) => shareWithInterval(strengths[a])),
           ]),
         ),
       },
@@ -287,8 +281,8 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     });
     const nameOf = new Map(state.sources.map(({ id, name }) => [id, name]));
     return {
-      title: `Concordance of ${view.title}${group === null ? '' : ` among ${group.value}`}`,
-      note: `Every mention with the words to its left and right, as it was said.${shortened(MOST_LINES, view.total, 'line')}`,
+      title: FIGURE_WORDS.concordanceTitle(view.title, group?.value),
+      note: `${FIGURE_WORDS.concordanceNote}${firstOf(MOST_LINES, view.total, 'line')}`,
       table: {
         head: ['source', 'left', 'mention', 'right'],
         rows: view.lines.map(({ sourceId, left, hit, right }) => [
@@ -305,13 +299,17 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
     const { rows, sourceStarts } = yield* ask('dispersion', { selections: [selection] });
     const sources = workingSources(state);
     const order = inShownOrder(shownRanks(state));
-    const title = `Where ${listed(rows.map((row) => row.title))} is said`;
+    const title = FIGURE_WORDS.dispersionTitle(rows.map((row) => row.title));
     return {
       title,
-      note: `From the first word of the first source to the last of the last, a line for each mention; ${counted(sources.length, 'source')}.`,
+      note: FIGURE_WORDS.dispersionNote(sources.length),
       picture: {
         svg: renderDispersion(rows, sourceStarts, title),
-        alt: `${title}: ${counted(rows[0]?.total ?? 0, 'mention')} in ${counted(rows[0]?.perSource.filter((count) => count > 0).length ?? 0, 'source')}.`,
+        alt: FIGURE_WORDS.dispersionInWords(
+          title,
+          rows[0]?.total ?? 0,
+          rows[0]?.perSource.filter((count) => count > 0).length ?? 0,
+        ),
       },
       table: {
         head: ['source', ...rows.map((row) => row.title)],
@@ -323,25 +321,11 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
   },
 };
 
-/** A change over time in points, with its q. */
-const trendText = (trend: Trend | undefined): string =>
-  trend
-    ? `${trend.change < 0 ? '−' : '+'}${pointsText(Math.abs(trend.change))} (q ${rounded(trend.q)})`
-    : '–';
-
 /** On how much the marks of a comparison stand, and what would have gone unseen. */
-export function restsOn({ groups, findable, q }: Comparison): string {
-  const sizes = groups.map(
-    ({ group, sources, windows }) =>
-      `${group} ${counted(sources, 'source')}, ${counted(windows, 'stretch', 'stretches')}`,
-  );
+const comparisonRestsOn = ({ groups, findable, q }: Comparison): string => {
   const found = findable.filter((each) => each !== undefined);
-  const said =
-    found.length === 0
-      ? 'With so few sources no single difference can be told from chance.'
-      : `Differences under ${pointsText(largest(found))} between the two largest groups would mostly go unseen.`;
-  return `It rests on ${listed(sizes)}. ${groups.length < 2 || q.length === 0 ? '' : said}`.trim();
-}
+  return restsOn(groups, { asked: q.length > 0, largest: found.length === 0 ? undefined : largest(found) });
+};
 
 /**
  * Makes a figure of a study by asking its views.
@@ -364,7 +348,7 @@ export function figureBlocks({ title, note, picture: kept, table }: Figure, numb
   // A picture that was kept may come from elsewhere: it is data until it was read as a drawing.
   const svg = kept && safeDrawing(kept.svg);
   const picture = kept && svg !== undefined ? { svg, alt: kept.alt } : undefined;
-  const lost = kept && svg === undefined ? ' Its picture can’t be read as a drawing and was left out.' : '';
+  const lost = kept && svg === undefined ? FIGURE_WORDS.pictureLost : '';
   const caption = `Figure ${number}. ${title}. ${note}${lost}`;
   return [
     ...(picture ? [{ kind: 'picture' as const, caption, ...picture }] : []),

@@ -1,4 +1,3 @@
-import { counted, inFigures, percent } from '../base/wording.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { heading, paragraph, withWords, type Block } from '../formats/write/document.ts';
 import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
@@ -7,6 +6,7 @@ import { namesOutside, type StudyState } from '../study/study.ts';
 import { networkInForce } from '../study/in-force.ts';
 import { workingSources } from '../study/subset.ts';
 import { referencesOf, referenceText, type Reference, type ShownMeasures } from './references.ts';
+import { REPORT_WORDS } from '../words/report-sentences.ts';
 import { methodSentences, sentenceText, STOPS } from '../words/sentences.ts';
 import type { TypicalPassage } from '../views/compare/compare-view-types.ts';
 import type { AskView } from '../views/asked.ts';
@@ -56,17 +56,12 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     if (network)
       return [
         heading(2, 'What this rests on'),
-        paragraph(
-          `The network ${network.name}, which was made elsewhere and has no texts: ${counted(concepts, 'concept')}, ${counted(links, 'link')} and ${counted(themes, 'theme')}. Nothing in it leads to what people said.`,
-        ),
+        paragraph(REPORT_WORDS.restsOnNetwork(network.name, { concepts, links, themes })),
       ];
-    const sources = workingSources(state).length;
-    const all = state.sources.length;
+    const size = { sources: workingSources(state).length, ofSources: state.sources.length, words, concepts };
     return [
       heading(2, 'What this rests on'),
-      paragraph(
-        `${counted(sources, 'source')}${sources < all ? ` of ${inFigures(all)}` : ''} with ${counted(words, 'word')}; ${counted(concepts, 'concept')}, ${counted(windows, 'window')}, ${counted(links, 'link')} and ${counted(themes, 'theme')}. ${percent(reached)} of what is said speaks to a theme.`,
-      ),
+      paragraph(REPORT_WORDS.restsOn({ ...size, windows, links, themes, reached })),
       ...(yield* figure({ kind: 'sources' })),
     ];
   },
@@ -83,12 +78,8 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     return [
       heading(2, 'Method'),
       ...STOPS.map((stop) => paragraph(sentenceText(sentences[stop]))),
-      paragraph(
-        'Intervals hold 95 % and go by how sources differ, since passages of one source hang together. q is the chance of such a find where there is nothing, adjusted for how many were looked at. A theme comes back nearly always, mostly, now and then or seldom when the sources are drawn anew with the same concepts, which says how steady the grouping of these words is; other interviews may have brought other words.',
-      ),
-      ...(Object.keys(state.pseudonyms).length === 0
-        ? []
-        : [paragraph('Names in square brackets are pseudonyms; they stand for names in the texts.')]),
+      paragraph(REPORT_WORDS.chance),
+      ...(Object.keys(state.pseudonyms).length === 0 ? [] : [paragraph(REPORT_WORDS.pseudonyms)]),
     ];
   },
 
@@ -108,29 +99,32 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       blocks.push(heading(3, `${letter} ${label}`));
       if (note !== '') blocks.push(paragraph(note));
       blocks.push(
-        paragraph(`Concepts: ${concepts.map((each) => renamer.renameAnyCase(each.label)).join(', ')}.`),
+        paragraph(REPORT_WORDS.conceptsOf(concepts.map((each) => renamer.renameAnyCase(each.label)))),
       );
       if (figures) {
         blocks.push(
           paragraph(
-            `${percent(figures.share, figures.share < 0.1 ? 1 : 0)} of what is said speaks to it, in ${inFigures(figures.sources)} of ${counted(figures.ofSources, 'source')}; coherence ${figures.coherence.toFixed(2)}, density ${figures.density.toFixed(2)}, centrality ${figures.centrality.toFixed(2)}.${steadiness ? ` Drawn from other sources it comes back ${steadiness.band}.` : ''}`,
+            `${REPORT_WORDS.themeFigures(figures)}${steadiness ? REPORT_WORDS.comesBack(steadiness.band) : ''}`,
           ),
         );
       }
       if (networkInForce(state)) continue;
       const typical = yield* ask('typical', { letter, byGroup: false, limit: asked.quotations });
       const passages = typical.groups.flatMap((group) => group.passages);
-      if (passages.length === 0) blocks.push(paragraph('No passage speaks to it by itself.'));
+      if (passages.length === 0) blocks.push(paragraph(REPORT_WORDS.noPassage));
       for (const passage of renamedPassages(passages, renamer)) blocks.push(quoteOf(passage, nameOf));
     }
     if (loose.length > 0)
-      blocks.push(
-        paragraph(`In no theme: ${loose.map(({ label }) => renamer.renameAnyCase(label)).join(', ')}.`),
-      );
+      blocks.push(paragraph(REPORT_WORDS.inNoTheme(loose.map(({ label }) => renamer.renameAnyCase(label)))));
     if (aside.length > 0)
       blocks.push(
         paragraph(
-          `Set aside: ${aside.map(({ name, concepts }) => `${name} (${concepts.map(({ label }) => renamer.renameAnyCase(label)).join(', ')})`).join('; ')}.`,
+          REPORT_WORDS.setAside(
+            aside.map(({ name, concepts }) => ({
+              name,
+              labels: concepts.map(({ label }) => renamer.renameAnyCase(label)),
+            })),
+          ),
         ),
       );
     return blocks;
@@ -139,8 +133,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
   *comparison({ state, ask, figure }) {
     if (networkInForce(state)) return [];
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
-    if (comparison.groups.length < 2)
-      return [heading(2, 'Comparison'), paragraph('There are no groups to compare.')];
+    if (comparison.groups.length < 2) return [heading(2, 'Comparison'), paragraph(REPORT_WORDS.noGroups)];
     return [heading(2, 'Comparison'), ...(yield* figure({ kind: 'strength', rows: { kind: 'themes' } }))];
   },
 
@@ -149,13 +142,13 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
     const blocks: Block[] = [heading(2, 'What sets the groups apart')];
     const groups = comparison.groups.filter(({ sources }) => sources > 0);
-    if (groups.length < 2) return [...blocks, paragraph('There are no groups to set apart.')];
+    if (groups.length < 2) return [...blocks, paragraph(REPORT_WORDS.noGroupsApart)];
     for (const { group } of groups.slice(0, MOST_APART)) {
       const asked = { group, against: null, of: 'concepts', letter: '', limit: APART_ROWS } as const;
       for (const block of yield* figure({ kind: 'apart', asked })) blocks.push(block);
     }
     if (groups.length > MOST_APART)
-      blocks.push(paragraph(`${counted(groups.length - MOST_APART, 'more group')} are left out here.`));
+      blocks.push(paragraph(REPORT_WORDS.groupsLeftOut(groups.length - MOST_APART)));
     return blocks;
   },
 
@@ -171,7 +164,7 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       heading(2, 'What was decided'),
       {
         kind: 'table',
-        caption: `${counted(decisions.length, 'decision')}, the first first`,
+        caption: REPORT_WORDS.decisions(decisions.length),
         head: ['when', 'what', 'why'],
         rows: decisions.map(({ time, words, reason }) => [
           `${time.slice(0, 10)} ${time.slice(11, 16)}`,
@@ -195,16 +188,12 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     if (networkInForce(state))
       return [
         heading(2, 'To make the same again'),
-        paragraph(
-          `Made with Green Thicket ${version}, seed ${state.settings.themes.seed}. The study file (.thicket) holds the network, every setting and every decision: opened again, it gives the same to the last digit.`,
-        ),
+        paragraph(REPORT_WORDS.againNetwork(version, state.settings.themes.seed)),
       ];
     return [
       heading(2, 'To make the same again'),
-      paragraph(
-        `Made with Green Thicket ${version}, seed ${state.settings.themes.seed}. The study file (.thicket) holds the texts, every setting and every decision: opened again, or given to the command line, it gives the same figures to the last digit:`,
-      ),
-      paragraph('npm run thicket -- analyse study.thicket --out results --report'),
+      paragraph(REPORT_WORDS.again(version, state.settings.themes.seed)),
+      paragraph(REPORT_WORDS.againCommand),
     ];
   },
 };
