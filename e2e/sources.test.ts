@@ -33,6 +33,27 @@ describe('a messy collection', () => {
     await browser.waitForText('.empty-centre', 'No sources yet');
   });
 
+  it('leaves the focus in the middle once it is in, one key from the sentence and the trail', async () => {
+    const isInCentre = (): Promise<boolean> =>
+      browser.driver.executeScript<boolean>(`return document.activeElement.closest('main.centre') !== null`);
+    await browser.until('the empty study has no focus', isInCentre);
+    await add(file('one.txt', 'The bus was late and I waited in the rain.'));
+    await browser.waitForText('.ant-message', '1 source came in');
+    await browser.until('the focus is lost after one text', isInCentre);
+    await add(survey);
+    await browser.pick('Text column', 'remarks');
+    await (await browser.button('Add 72 sources')).sendKeys(Key.ENTER);
+    await browser.waitForText('.intake-report', '72 sources came in');
+    await (await browser.button('OK')).sendKeys(Key.ENTER);
+    await browser.until('the focus is lost after a table', isInCentre);
+    await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
+    expect(
+      await browser.driver.executeScript<boolean>(
+        `return document.activeElement.closest('.method-sentence, .ledger') !== null`,
+      ),
+    ).to.equal(true);
+  });
+
   it('has a document that is split into the nine parts it is known to have', async () => {
     await add(document('conductor-diary.docx'));
     await browser.waitForText('.trail', '1 source');

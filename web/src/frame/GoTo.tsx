@@ -11,7 +11,7 @@ import { useTellFault } from '../pieces/use-fault.ts';
 import { toParams } from '../pieces/selection.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { goToDecision } from '../store/studies.ts';
-import { followToCentre } from './focus-centre.ts';
+import { followToCentre } from '../pieces/focus-centre.ts';
 import styles from './GoTo.module.css';
 
 const MOST_SHOWN = 12;

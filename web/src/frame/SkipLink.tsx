@@ -1,4 +1,4 @@
-import { focusCentre } from './focus-centre.ts';
+import { focusCentre } from '../pieces/focus-centre.ts';
 import styles from './SkipLink.module.css';
 
 /** The first thing Tab reaches: past the title and the trail to what the stop shows. */

@@ -16,6 +16,7 @@ import { Columns } from './Columns.tsx';
 import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { useFindingOnesWay } from './FindingOnesWay.tsx';
+import { catchLostFocus } from '../pieces/focus-centre.ts';
 import { InTurn } from '../pieces/InTurn.tsx';
 import { KeepFigures } from './KeepFigures.tsx';
 import { KeptNote } from '../keeping/KeptNote.tsx';
@@ -57,6 +58,8 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
       document.title = 'Green Thicket';
     };
   }, [name, title]);
+  // Coming from the first page, what was pressed there is gone.
+  useEffect(catchLostFocus, []);
   const { log } = study;
   const nextUndo = log.records.find((record) => record.seq === log.head);
   const redoTo = redone(log);

@@ -1,8 +1,9 @@
 import { useEffect, useState, type RefObject } from 'react';
+import { catchLostFocus } from './focus-centre.ts';
 
 /**
  * Begins a dialog in its first field, and takes the focus back to what opened it once it is gone, unless something else has it
- * by then.
+ * by then; where that is gone too, to the centre.
  *
  * @param otherwise - takes the focus where what opened it is gone, as a choice in a box that closed
  */
@@ -28,6 +29,7 @@ export function useReturnFocus(otherwise?: RefObject<HTMLElement | null>): void 
         if (!isLost) return;
         if (opener?.isConnected) opener.focus({ preventScroll: true });
         if (document.activeElement !== opener) instead?.focus({ preventScroll: true });
+        catchLostFocus();
       });
     };
   }, [opener, otherwise]);

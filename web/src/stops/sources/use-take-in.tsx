@@ -5,6 +5,7 @@ import { typesOf } from '@green-thicket/core/study/attributes';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, ReadReport } from '../../engine/protocol.ts';
+import { catchLostFocus } from '../../pieces/focus-centre.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { keepEntries } from '../../store/notebook.ts';
 import { recordSources } from '../../store/studies.ts';
@@ -66,12 +67,14 @@ export function useTakeIn(): {
       }
       if (read.refused.length === 0 && notes.length === 0) {
         void message.success(`${counted(brought.length, 'source')} came in.`);
+        catchLostFocus();
         return;
       }
       modal.info({
         title: 'What came in',
         content: <IntakeReport sources={brought.length} refused={read.refused} notes={notes} />,
         width: 560,
+        afterClose: catchLostFocus,
       });
     },
     [id, decide, message, modal],

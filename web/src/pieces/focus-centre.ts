@@ -31,3 +31,14 @@ export function followToCentre(isSameStop: boolean): () => void {
     setTimeout(() => look(MOST_FRAMES), 0);
   };
 }
+
+/** Takes the focus to the centre, once that is drawn, where nothing has it: what had it is gone, as a button of a screen that was left. */
+export function catchLostFocus(): void {
+  const look = (left: number): void => {
+    const now = document.activeElement;
+    if (now !== null && now !== document.body) return;
+    if (centreOf()) focusCentre();
+    else if (left > 0) requestAnimationFrame(() => look(left - 1));
+  };
+  look(MOST_FRAMES);
+}
