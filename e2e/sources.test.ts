@@ -52,6 +52,7 @@ describe('a messy collection', () => {
         `return document.activeElement.closest('.method-sentence, .ledger') !== null`,
       ),
     ).to.equal(true);
+    await browser.settled();
   });
 
   it('has a document that is split into the nine parts it is known to have', async () => {
