@@ -15,7 +15,7 @@ import type { NotebookEntry } from '@green-thicket/core/study/notebook';
 import { renamerOf } from '@green-thicket/core/study/pseudonyms';
 import type { DecisionLog } from '@green-thicket/core/study/record';
 import { namesOutside, type StudyState } from '@green-thicket/core/study/study';
-import { shownSources, workingSources } from '@green-thicket/core/study/subset';
+import { personsOf, shownSources, workingSources } from '@green-thicket/core/study/subset';
 import { writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
   apartTable,
@@ -157,7 +157,10 @@ export async function resultFiles(
   };
   const comparisons = attributeNames(shownSources(state)).map((attribute) => {
     const { names, groupOf } = groupsOf(state, attribute);
-    return { attribute, comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed) };
+    return {
+      attribute,
+      comparison: compareGroups(strength, groupOf, names, state.settings.themes.seed, personsOf(state)),
+    };
   });
   const sentences = methodSentences(state, {
     resolution: themes.resolution,

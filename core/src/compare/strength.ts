@@ -1,5 +1,6 @@
 import { largest, least } from '../base/extent.ts';
 import { adjustForMany, wilsonInterval } from '../numeric/chance.ts';
+import { inPersons } from './persons.ts';
 import { noncentralityFound } from './power.ts';
 import { smallestChance, testDifferences } from './regroupings.ts';
 import { sumOver, type SourceStrength } from './source-strength.ts';
@@ -21,6 +22,8 @@ export interface Strength {
 export interface GroupStrength {
   readonly group: string;
   readonly sources: number;
+  /** Who speaks in them: as many, or fewer where some have several sources. */
+  readonly persons: number;
   readonly windows: number;
   /** By theme. */
   readonly strengths: readonly Strength[];
@@ -55,14 +58,16 @@ export interface Comparison {
  * source, over its windows divided by their overlap; and a permutation test of the difference.
  *
  * @param groupOf group of each source, −1 for none
+ * @param personOf number of who speaks in each source; null where each is somebody else's
  */
 export function compareGroups(
   bySource: SourceStrength,
   groupOf: ArrayLike<number>,
   groupNames: readonly string[],
   seed: number,
+  personOf: readonly number[] | null = null,
 ): Comparison {
-  return compareEach([bySource], groupOf, groupNames, seed)[0];
+  return compareEach([bySource], groupOf, groupNames, seed, personOf)[0];
 }
 
 /** Compares the same groups by several counts of the same sources; each comparison is what it would be by itself. */
@@ -71,7 +76,9 @@ export function compareEach(
   groupOf: ArrayLike<number>,
   groupNames: readonly string[],
   seed: number,
+  personOf: readonly number[] | null = null,
 ): Comparison[] {
+  if (personOf !== null) return compareVoices(counts, groupOf, groupNames, seed, personOf);
   const members: number[][] = groupNames.map(() => []);
   for (let s = 0; s < groupOf.length; s++) if (groupOf[s] >= 0) members[groupOf[s]].push(s);
   const tests = testDifferences(counts, members, seed);
@@ -79,6 +86,61 @@ export function compareEach(
     const groups = members.map((sources, g) => groupStrength(bySource, sources, groupNames[g]));
     return describeGroups(bySource, members, groups, tests[i]);
   });
+}
+
+/** The same of people: those of one person in one group are one, and counted as the sources they are. */
+function compareVoices(
+  counts: readonly SourceStrength[],
+  groupOf: ArrayLike<number>,
+  groupNames: readonly string[],
+  seed: number,
+  personOf: readonly number[],
+): Comparison[] {
+  const voiced = counts.map((bySource) => inPersons(bySource, groupOf, personOf));
+  const compared = compareEach(
+    voiced.map(({ byPerson }) => byPerson),
+    voiced[0]?.groupOf ?? [],
+    groupNames,
+    seed,
+  );
+  return compared.map((comparison, i) => {
+    const members = groupNames.map((_, g) => sourcesOfGroup(groupOf, g));
+    return {
+      ...comparison,
+      groups: comparison.groups.map((group, g) => withSources(group, counts[i], members[g])),
+    };
+  });
+}
+
+const sourcesOfGroup = (groupOf: ArrayLike<number>, group: number): number[] =>
+  Array.from({ length: groupOf.length }, (_, s) => s).filter((s) => groupOf[s] === group);
+
+/** What was told of people, with the sources they stand in. */
+const withSources = (
+  group: GroupStrength,
+  { speaking, rowCount }: SourceStrength,
+  sources: readonly number[],
+): GroupStrength => ({
+  ...group,
+  sources: sources.length,
+  strengths: group.strengths.map((strength, t) => ({
+    ...strength,
+    sources: sources.filter((s) => speaking[s * rowCount + t] > 0).length,
+  })),
+});
+
+/** The strength of every row in some sources, those of one person as one (`groupStrength`). */
+export function voicedStrength(
+  bySource: SourceStrength,
+  sources: readonly number[],
+  group: string,
+  personOf: readonly number[] | null,
+): GroupStrength {
+  if (personOf === null) return groupStrength(bySource, sources, group);
+  const isMeant = new Int32Array(bySource.windows.length).fill(-1);
+  for (const s of sources) isMeant[s] = 0;
+  const { byPerson, groupOf } = inPersons(bySource, isMeant, personOf);
+  return withSources(groupStrength(byPerson, sourcesOfGroup(groupOf, 0), group), bySource, sources);
 }
 
 function describeGroups(
@@ -165,7 +227,7 @@ export function groupStrength(
     return { share, low, high, speaking: speaking[t], sources: from, effect };
   });
   const interval = !single ? 'sources' : others ? 'others' : 'windows';
-  return { group, sources: sources.length, windows, strengths, interval };
+  return { group, sources: sources.length, persons: sources.length, windows, strengths, interval };
 }
 
 /** Differences are claimed where q is below this. */
@@ -227,7 +289,7 @@ function findableDifference(
   if (!second || smallest > chance) return undefined;
   const varianceOf = ({ windows, strengths }: GroupStrength): number =>
     (share * (1 - share) * strengths[row].effect) / windows;
-  const sources = filled.reduce((sum, group) => sum + group.sources, 0);
+  const sources = filled.reduce((sum, group) => sum + group.persons, 0);
   const found = Math.sqrt(
     noncentralityFound(chance, filled.length, sources) * (varianceOf(first) + varianceOf(second)),
   );

@@ -1,7 +1,8 @@
 import { PERIODS, periodOf, type Period } from '../base/periods.ts';
 import { adjustForMany } from '../numeric/chance.ts';
 import { seededRandom, shuffle } from '../numeric/random.ts';
-import { alikenessOf, groupStrength, type GroupStrength, type Strength } from './strength.ts';
+import { inPersons } from './persons.ts';
+import { alikenessOf, groupStrength, voicedStrength, type GroupStrength, type Strength } from './strength.ts';
 import type { SourceStrength } from './source-strength.ts';
 
 /** One period of one group. */
@@ -87,11 +88,20 @@ function drawable(first: string, last: string, asked: Period): Period {
  *
  * @param days ISO 8601 day of each source; undefined where it has none
  * @param groupOf group of each source, −1 for none
+ * @param personOf number of who speaks in each source; null where each is somebody else's
  */
 export function strengthOverTime(
   bySource: SourceStrength,
   days: readonly (string | undefined)[],
-  { names, groupOf }: { readonly names: readonly string[]; readonly groupOf: readonly number[] },
+  {
+    names,
+    groupOf,
+    personOf = null,
+  }: {
+    readonly names: readonly string[];
+    readonly groupOf: readonly number[];
+    readonly personOf?: readonly number[] | null;
+  },
   asked: Period,
   seed = 1,
 ): OverTime {
@@ -115,18 +125,43 @@ export function strengthOverTime(
     periods,
     undated,
     courses: names.map((group, g) => {
-      const others = alikenessOf(bySource, inPeriod[g].flat());
+      const { strength, placed } = voicesInPeriods(bySource, inPeriod[g], personOf);
+      const others = alikenessOf(strength, placed.flat());
       return {
         group,
-        mean: groupStrength(bySource, inPeriod[g].flat(), group).strengths,
-        periods: inPeriod[g].map((sources) => {
-          const { windows, strengths, interval } = groupStrength(bySource, sources, group, others);
-          return { sources: sources.length, windows, strengths: windows === 0 ? [] : strengths, interval };
+        mean: voicedStrength(bySource, inPeriod[g].flat(), group, personOf).strengths,
+        periods: placed.map((voices, at) => {
+          const { windows, strengths, interval } = groupStrength(strength, voices, group, others);
+          return {
+            sources: inPeriod[g][at].length,
+            windows,
+            strengths: windows === 0 ? [] : strengths,
+            interval,
+          };
         }),
-        trends: trendsOf(bySource, inPeriod[g], seed),
+        trends: trendsOf(strength, placed, seed),
       };
     }),
   };
+}
+
+/** The sources of each period; those of one person in one period as one. */
+function voicesInPeriods(
+  bySource: SourceStrength,
+  inPeriod: readonly (readonly number[])[],
+  personOf: readonly number[] | null,
+): { readonly strength: SourceStrength; readonly placed: readonly (readonly number[])[] } {
+  if (personOf === null) return { strength: bySource, placed: inPeriod };
+  const periodOfSource = new Int32Array(bySource.windows.length).fill(-1);
+  inPeriod.forEach((sources, at) => {
+    for (const s of sources) periodOfSource[s] = at;
+  });
+  const { byPerson, groupOf } = inPersons(bySource, periodOfSource, personOf);
+  const placed = inPeriod.map((): number[] => []);
+  groupOf.forEach((at, voice) => {
+    if (at >= 0) placed[at].push(voice);
+  });
+  return { strength: byPerson, placed };
 }
 
 const PERMUTATIONS = 999;

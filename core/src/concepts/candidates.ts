@@ -29,6 +29,8 @@ export interface Candidates extends Occurring {
    * and again has little more than 1. In a collection of one source, its mentions.
    */
   readonly effectiveSources: Float64Array;
+  /** People who mention it: the sources, those of one person as one. */
+  readonly persons: Int32Array;
   /** 1 − DP, from 0 (all in one short source) to 1 (as even as the sources are long). */
   readonly spread: Float64Array;
   /** How selective it is in its company, in nats; 0 where that is no more than chance. */
@@ -69,6 +71,7 @@ export function* findCandidates({
   contexts,
   stopped,
   settings,
+  personOf = null,
 }: {
   readonly tokens: Tokens;
   readonly terms: Terms;
@@ -79,6 +82,8 @@ export function* findCandidates({
   readonly contexts: Int32Array;
   readonly stopped: Uint8Array;
   readonly settings: CandidateSettings;
+  /** Number of who speaks in each source, those of one person in a row; null where each is somebody else's. */
+  readonly personOf?: readonly number[] | null;
 }): Stepwise<Candidates> {
   const phrases = settings.phrases ? keepPhrases(runs, tokens, terms, stopped, settings) : undefined;
   yield 0.3;
@@ -152,7 +157,7 @@ export function* findCandidates({
   };
   const partOfId = (id: number): CandidatePart =>
     met.nameOf(id) >= 0 ? 'name' : met.isNumber(id) ? 'number' : met.isPhrase(id) ? 'phrase' : partOfWord(id);
-  const spread = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, mentionsOf);
+  const spread = spreadOfCandidates(tokens, found.occurrence, found.occurrenceFirst, mentionsOf, personOf);
   yield 0.7;
   const company = companyOfCandidates(contexts, found.occurrence, found.occurrenceFirst, mentionsOf);
   return {
@@ -177,12 +182,16 @@ export function spreadOfCandidates(
   occurrence: Int32Array,
   occurrenceFirst: Int32Array,
   mentions: Int32Array,
-): Pick<Candidates, 'sources' | 'effectiveSources' | 'spread'> {
+  personOf: readonly number[] | null = null,
+): Pick<Candidates, 'sources' | 'persons' | 'effectiveSources' | 'spread'> {
   const words = wordsPerSource(tokens);
   const sources = new Int32Array(mentions.length);
   // Σ|s − v| = Σ over sources with it (|s − v| − s) + Σ s, so that sources without it need no visit.
   const distance = new Float64Array(mentions.length).fill(1);
   const squares = new Float64Array(mentions.length);
+  const persons = new Int32Array(mentions.length);
+  // Of each candidate who said it last, and how often in the sources so far.
+  const said = { by: new Int32Array(mentions.length).fill(-1), times: new Int32Array(mentions.length) };
   const here = new Int32Array(mentions.length);
   let next = 0;
   let smallest = 1;
@@ -192,14 +201,26 @@ export function spreadOfCandidates(
     const limit = tokens.sentenceFirst[tokens.sourceFirst[source + 1]];
     const from = next;
     next = countTo(occurrence, occurrenceFirst, from, limit, here);
-    addDistances({ occurrence, from, to: next, counts: here, share, mentions, sources, distance, squares });
+    const person = personOf === null ? source : personOf[source];
+    for (let i = from; i < next; i++) {
+      const candidate = occurrence[i];
+      if (said.by[candidate] !== person) {
+        said.by[candidate] = person;
+        said.times[candidate] = 0;
+        persons[candidate]++;
+      }
+      // So many more than before: (n + 1)² − n².
+      squares[candidate] += 2 * said.times[candidate]++ + 1;
+    }
+    addDistances({ occurrence, from, to: next, counts: here, share, mentions, sources, distance });
   }
   const scale = smallest < 1 ? 1 - smallest : 1;
   const spread = distance.map((sum) => Math.max(0, Math.min(1, 1 - sum / 2 / scale)));
+  const isOneVoice = words.length === 1 || (personOf !== null && personOf[words.length - 1] === 0);
   const effectiveSources = Float64Array.from(mentions, (count, i) =>
-    words.length === 1 ? count : count ** 2 / Math.max(1, squares[i]),
+    isOneVoice ? count : count ** 2 / Math.max(1, squares[i]),
   );
-  return { sources, effectiveSources, spread };
+  return { sources, persons, effectiveSources, spread };
 }
 
 /** Counts the occurrences that begin before a token; returns the first that does not. */
@@ -225,7 +246,6 @@ function addDistances({
   mentions,
   sources,
   distance,
-  squares,
 }: {
   readonly occurrence: Int32Array;
   readonly from: number;
@@ -235,7 +255,6 @@ function addDistances({
   readonly mentions: Int32Array;
   readonly sources: Int32Array;
   readonly distance: Float64Array;
-  readonly squares: Float64Array;
 }): void {
   for (let i = from; i < to; i++) {
     const candidate = occurrence[i];
@@ -243,7 +262,6 @@ function addDistances({
     if (count === 0) continue;
     counts[candidate] = 0;
     sources[candidate]++;
-    squares[candidate] += count * count;
     distance[candidate] += Math.abs(share - count / mentions[candidate]) - share;
   }
 }

@@ -23,6 +23,31 @@ export const emptySide = (concepts: number): Side => ({
   sources: 0,
 });
 
+/**
+ * Adds sources to the sides they are on, those of one person on one side as one: how often each mentions the concepts it does.
+ *
+ * @param sides of each source; undefined where it is on neither
+ * @param personOf number of who speaks in each source; null where each is somebody else's
+ */
+export function addSources(
+  sides: readonly (Side | undefined)[],
+  said: { readonly mentions: readonly ReadonlyMap<number, number>[]; readonly words: ArrayLike<number> },
+  personOf: readonly number[] | null,
+): void {
+  const voices = new Map<string, { side: Side; mentions: Map<number, number>; words: number }>();
+  const places = new Map([...new Set(sides)].map((side, place) => [side, place]));
+  sides.forEach((side, s) => {
+    if (!side) return;
+    const name = `${personOf === null ? s : personOf[s]} ${places.get(side)}`;
+    const voice = voices.get(name) ?? { side, mentions: new Map<number, number>(), words: 0 };
+    voices.set(name, voice);
+    voice.words += said.words[s];
+    for (const [concept, count] of said.mentions[s])
+      voice.mentions.set(concept, (voice.mentions.get(concept) ?? 0) + count);
+  });
+  for (const { side, mentions, words } of voices.values()) if (words > 0) addSource(side, mentions, words);
+}
+
 /** Adds a source: how often it mentions the concepts it does. */
 export function addSource(side: Side, mentions: ReadonlyMap<number, number>, words: number): void {
   side.sources++;

@@ -41,6 +41,7 @@ const FEWEST = 30;
 
 /** How large a collection is. */
 export interface CollectionSize {
+  /** Those of one person as one. */
   readonly sources: number;
   readonly characters: number;
 }
@@ -121,7 +122,7 @@ export function selectConcepts(
     (kept.has(candidates.keys[i]) ||
       (candidates.mentions[i] >= settings.minimumMentions &&
         candidates.pull[i] >= settings.minimumPull &&
-        (!limited || (candidates.sources[i] >= fewestSources && candidates.sources[i] <= mostSources)) &&
+        (!limited || (candidates.persons[i] >= fewestSources && candidates.persons[i] <= mostSources)) &&
         candidates.keys[i].replaceAll(' ', '').length >= settings.minimumLetters));
   const order = byScore(candidates).filter(passes);
   const size = sizeOf(

@@ -2,7 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { remembered } from '../base/remembered.ts';
 import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
-import { inOrderOfContents, workingSources } from '../study/subset.ts';
+import { inOrderOfContents, personsOf, workingSources } from '../study/subset.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import { toldApart } from '../concepts/spellings.ts';
 import { fewestToSpeak } from '../network/stretches.ts';
@@ -122,6 +122,7 @@ export const STAGE_KEYS = {
       minimumNpmi: concepts.phraseNpmi,
       merges: state.merges,
       apart: toldApart(state.refusedMerges),
+      personOf: personsOf(state),
     };
   }),
   concepts: reads(['candidates'], (state) => {
@@ -140,7 +141,7 @@ export const STAGE_KEYS = {
       ...sizeOfCollection(state),
     };
   }),
-  windows: reads(['tokens'], (state) => ({ windows: windowsInForce(state) })),
+  windows: reads(['tokens'], (state) => ({ windows: windowsInForce(state), personOf: personsOf(state) })),
   windowsHeld: reads(['candidates', 'windows'], nothing),
   conceptRows: reads(['candidates', 'concepts', 'windows', 'windowsHeld'], (state) => ({
     conceptLabels: state.conceptLabels,
@@ -202,7 +203,7 @@ export const STAGE_KEYS = {
   })),
   comparison: reads(['strength'], (state) => {
     const { names, groupOf } = comparedGroups(state);
-    return { names, groupOf, seed: state.settings.themes.seed };
+    return { names, groupOf, seed: state.settings.themes.seed, personOf: personsOf(state) };
   }),
   // Last of all: nothing waits for it.
   resampled: reads(['counts', 'windows', 'themes'], ({ settings }) => ({

@@ -173,7 +173,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       const stopped = stoppedTypes(terms, stopWordsOf(choices, take('languages')));
       return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
     }),
-  candidates: (take, { nameKinds, ...choices }) =>
+  candidates: (take, { nameKinds, personOf, ...choices }) =>
     findCandidates({
       tokens: take('tokens'),
       terms: take('terms'),
@@ -183,6 +183,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       contexts: take('contexts'),
       stopped: take('stopped'),
       settings: choices,
+      personOf,
     }),
   concepts: (take, { sources, characters, network, merges, stopWords, ...limits }) =>
     inOneStep(() =>
@@ -190,7 +191,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         ? conceptsOfNetwork(network, { dropped: limits.dropped, stopWords, merges })
         : selectConcepts(take('candidates'), { sources, characters }, limits),
     ),
-  windows: (take, { windows }) => inOneStep(() => layWindows(take('tokens'), windows)),
+  windows: (take, { windows, personOf }) => inOneStep(() => layWindows(take('tokens'), windows, personOf)),
   windowsHeld: (take) =>
     inOneStep(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
   conceptRows: (take, { sources, ...decided }) =>
@@ -291,8 +292,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         () => mentionsThatCount(take('concepts'), take('tokens'), settings),
       ),
     ),
-  comparison: (take, { names, groupOf, seed }) =>
-    inOneStep(() => compareGroups(take('strength'), groupOf, names, seed)),
+  comparison: (take, { names, groupOf, seed, personOf }) =>
+    inOneStep(() => compareGroups(take('strength'), groupOf, names, seed, personOf)),
   resampled: (take, { links, seed }, resources) => {
     const themes = take('themes');
     const { resolution, held } = themes;

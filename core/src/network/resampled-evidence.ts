@@ -2,7 +2,7 @@ import { clusterSummer, tellSums, type ClusterSums } from './cluster-sums.ts';
 import { chanceAdder, chancesAgain } from './chance-sums.ts';
 import type { Counts } from './counts.ts';
 import { judgeClusters, pairsAsked, type Evidence } from './evidence.ts';
-import { isCluster, residualsOf, windowsBySource, windowWeights, withLastCluster } from './residuals.ts';
+import { isCluster, residualsOf, windowsByVoice, windowWeights, withLastCluster } from './residuals.ts';
 import type { Windows } from './windows.ts';
 
 /** Numbers of pairs that meet, by cluster, that are kept for the next draw; of more, each draw adds its own up. */
@@ -17,7 +17,7 @@ export function evidenceOfDraws(
   windows: Windows,
   claimed = 1,
 ): (drawn: readonly number[]) => Evidence {
-  const bySource = windowsBySource(windows);
+  const bySource = windowsByVoice(windows);
   const weights = windowWeights(counts, windows);
   const residuals = residualsOf(counts, windows, weights);
   const varying = pairsAsked(counts);

@@ -1,5 +1,5 @@
 import type { Counts } from './counts.ts';
-import type { Windows } from './windows.ts';
+import { voiceOf, type Windows } from './windows.ts';
 
 /** Windows are laid in so many strata by their length, each with as many windows. */
 const STRATA = 20;
@@ -75,10 +75,11 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
   return weightOf;
 }
 
-/** The windows of each source that has any, in the order of the text. */
-export function windowsBySource(windows: Windows): number[][] {
+/** The windows of each source that has any, in the order of the text; of each person where some have several sources. */
+export function windowsByVoice(windows: Windows): number[][] {
   const lists: number[][] = [];
-  for (let w = 0; w < windows.count; w++) (lists[windows.source[w]] ??= []).push(w);
+  const voice = voiceOf(windows);
+  for (let w = 0; w < windows.count; w++) (lists[voice[w]] ??= []).push(w);
   return lists.filter((list) => list !== undefined);
 }
 
@@ -86,17 +87,19 @@ export function windowsBySource(windows: Windows): number[][] {
 export const isCluster = (windowsOfSource: readonly number[]): boolean =>
   windowsOfSource.length >= SHORT_SOURCE;
 
-/** The windows, cluster by cluster, and where each cluster begins: those of a source follow each other in the text. */
-function clustersOf({ count, source }: Windows): {
+/** The windows, cluster by cluster, and where each cluster begins: those of a source, and the sources of a person, follow each other. */
+function clustersOf(windows: Windows): {
   readonly windowAt: Int32Array;
   readonly clusterFirst: Int32Array;
 } {
+  const { count } = windows;
+  const voice = voiceOf(windows);
   const windowAt = new Int32Array(count);
   const short: number[] = [];
   const clusterFirst: number[] = [0];
   let at = 0;
   for (let from = 0, to = 0; from < count; from = to) {
-    while (to < count && source[to] === source[from]) to++;
+    while (to < count && voice[to] === voice[from]) to++;
     if (to - from < SHORT_SOURCE) {
       for (let w = from; w < to; w++) short.push(w);
       continue;

@@ -83,6 +83,8 @@ export interface Windows {
   /** One past the last token. */
   readonly end: Int32Array;
   readonly source: Int32Array;
+  /** Who speaks in each window, by number, those of one person in a row; left out where each source is somebody else's. */
+  readonly person?: Int32Array;
   /**
    * In how many windows a sentence (or word, as the unit is) stands on average: 1 for paragraphs, turns and sources,
    * nearly the size for sliding windows.
@@ -90,11 +92,20 @@ export interface Windows {
   readonly overlap: number;
 }
 
+/** What windows hang together by: who speaks in them. */
+export const voiceOf = ({ person, source }: Windows): Int32Array => person ?? source;
+
 /**
  * Lays the windows. Those of sentences and words slide by one and never cross a paragraph (unless told to), a turn or
  * a source; a paragraph shorter than the size is one window.
+ *
+ * @param personOf number of who speaks in each source; null where each is somebody else's
  */
-export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
+export function layWindows(
+  tokens: Tokens,
+  settings: WindowSettings,
+  personOf: readonly number[] | null = null,
+): Windows {
   const first = new Int32List();
   const end = new Int32List();
   const source = new Int32List();
@@ -149,11 +160,13 @@ export function layWindows(tokens: Tokens, settings: WindowSettings): Windows {
     }
     block = stop;
   }
+  const inSources = source.done();
   return {
     count: first.length,
     first: first.done(),
     end: end.done(),
-    source: source.done(),
+    source: inSources,
+    ...(personOf === null ? {} : { person: inSources.map((s) => personOf[s]) }),
     overlap: units === 0 ? 1 : covered / units,
   };
 }

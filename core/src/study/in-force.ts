@@ -1,7 +1,7 @@
 import type { CollectionSize } from '../concepts/selection.ts';
 import { WINDOW_UNITS, type WindowSettings } from '../network/windows.ts';
 import type { StudySource, StudyState } from './study.ts';
-import { workingSources } from './subset.ts';
+import { countOfPersons, workingSources } from './subset.ts';
 
 /** What a collection is, as far as the lengths of its texts tell. */
 export type CollectionKind = 'answers' | 'texts';
@@ -48,10 +48,10 @@ export function windowsInForce(state: StudyState): WindowSettings {
   return { unit, size: isLittle ? MORE_SENTENCES : WINDOW_UNITS[unit].usualSize, ...rest };
 }
 
-/** How many sources are worked with, and how long they are together. */
+/** How many sources are worked with, those of one person as one, and how long they are together. */
 export function sizeOfCollection(state: StudyState): CollectionSize {
   const sources = workingSources(state);
-  return { sources: sources.length, characters: sources.reduce((sum, { length }) => sum + length, 0) };
+  return { sources: countOfPersons(state), characters: sources.reduce((sum, { length }) => sum + length, 0) };
 }
 
 /** Characters of a collection in which a concept needs three mentions, and four: about 2,000 and 10,000 words. */

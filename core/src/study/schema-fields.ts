@@ -104,7 +104,7 @@ type SettingsPart =
   'sources' | 'speakers' | 'cleaning' | 'concepts' | 'windows' | 'links' | 'themes' | 'map' | 'compare';
 
 const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
-  sources: { subset, dateOrder: Joi.valid('dmy', 'mdy', null) },
+  sources: { subset, dateOrder: Joi.valid('dmy', 'mdy', null), person: key.allow('', null) },
   speakers: { leftOut: Joi.array().items(text), roles: Joi.object().pattern(text, text) },
   cleaning: { steps },
   concepts: {

@@ -129,6 +129,8 @@ export interface SourceSettings {
   readonly subset: Subset;
   /** How 4/5/2031 is read; null until the researcher was asked. */
   readonly dateOrder: DateOrder | null;
+  /** The attribute that says who speaks in a source; '' where each is somebody else's, null until the researcher was asked. */
+  readonly person: string | null;
 }
 
 export interface SpeakerSettings {
@@ -198,7 +200,7 @@ export interface StudyState {
 }
 
 export const DEFAULT_SETTINGS: StudySettings = {
-  sources: { subset: [], dateOrder: null },
+  sources: { subset: [], dateOrder: null, person: null },
   speakers: { leftOut: [], roles: {} },
   cleaning: { steps: FIRST_STEPS },
   concepts: {

@@ -32,12 +32,15 @@ interface PickedSubset {
   readonly subset: Subset;
   readonly types: StudyState['attributeTypes'];
   readonly dateOrder: StudyState['settings']['sources']['dateOrder'];
+  readonly person: StudyState['settings']['sources']['person'];
   /** In the order of the study. */
   readonly shown: readonly StudySource[];
   /** The same, in the order of their contents. */
   readonly computed: readonly StudySource[];
   /** By place among the computed: that among the shown. */
   readonly ranks: readonly number[];
+  /** Who speaks in each of the computed, by number; null where each is somebody else's. */
+  readonly persons: readonly number[] | null;
 }
 const picked = new WeakMap<readonly StudySource[], PickedSubset>();
 
@@ -56,17 +59,47 @@ const byWhatElse = (a: StudySource, b: StudySource): number =>
   byCodeUnits(a.id, b.id);
 
 function pick(state: StudyState): PickedSubset {
-  const { subset, dateOrder } = state.settings.sources;
+  const { subset, dateOrder, person } = state.settings.sources;
   const types = state.attributeTypes;
   const last = picked.get(state.sources);
-  if (last?.subset === subset && last.types === types && last.dateOrder === dateOrder) return last;
+  if (
+    last?.subset === subset &&
+    last.types === types &&
+    last.dateOrder === dateOrder &&
+    last.person === person
+  )
+    return last;
   const shown = sourcesIn(state, subset);
-  const computed = inOrderOfContents(shown);
+  const { computed, persons } = byPersons(inOrderOfContents(shown), person ?? '');
   const rankOf = new Map(shown.map(({ id }, rank) => [id, rank]));
   const ranks = computed.map(({ id }) => rankOf.get(id) ?? 0);
-  const now = { subset, types, dateOrder, shown, computed, ranks };
+  const now = { subset, types, dateOrder, person, shown, computed, ranks, persons };
   picked.set(state.sources, now);
   return now;
+}
+
+/** Sources with those of one person in a row, the person whose first source comes first before all others. */
+function byPersons(
+  sources: readonly StudySource[],
+  attribute: string,
+): Pick<PickedSubset, 'computed' | 'persons'> {
+  if (attribute === '') return { computed: sources, persons: null };
+  const numberOf = new Map<string, number>();
+  const sourcesOf: StudySource[][] = [];
+  for (const source of sources) {
+    const person = (ownValue(source.attributes, attribute) ?? '').trim();
+    const known = person === '' ? undefined : numberOf.get(person);
+    if (known !== undefined) sourcesOf[known].push(source);
+    else {
+      if (person !== '') numberOf.set(person, sourcesOf.length);
+      sourcesOf.push([source]);
+    }
+  }
+  if (sourcesOf.length === sources.length) return { computed: sources, persons: null };
+  return {
+    computed: sourcesOf.flat(),
+    persons: sourcesOf.flatMap((own, person) => own.map(() => person)),
+  };
 }
 
 /**
@@ -80,6 +113,18 @@ export const shownSources = (state: StudyState): readonly StudySource[] => pick(
 
 /** By number of a working source: which place it has where sources are shown. */
 export const shownRanks = (state: StudyState): readonly number[] => pick(state).ranks;
+
+/**
+ * Who speaks in each working source, by number: those of one person are one in every interval, test and draw, and stand in a row.
+ * Null where each is somebody else's.
+ */
+export const personsOf = (state: StudyState): readonly number[] | null => pick(state).persons;
+
+/** How many people speak in the working sources. */
+export function countOfPersons(state: StudyState): number {
+  const { computed, persons } = pick(state);
+  return persons === null ? computed.length : persons[persons.length - 1] + 1;
+}
 
 /** Numbers of working sources in the order they are shown in, by their ranks. */
 export function inShownOrder(ranks: readonly number[]): number[] {

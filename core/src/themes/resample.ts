@@ -1,6 +1,6 @@
 import type { Counts } from '../network/counts.ts';
 import { evidenceOfDraws } from '../network/resampled-evidence.ts';
-import { windowsBySource } from '../network/residuals.ts';
+import { windowsByVoice } from '../network/residuals.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
 import { chancesOfPairs, claimPairs, type LinkSettings, type PairChances } from '../network/links.ts';
@@ -63,7 +63,7 @@ export function pairResampler({
   claimed,
   seed,
 }: PairResampling): (draw: number) => PairChances {
-  const sources = windowsBySource(windows).length;
+  const sources = windowsByVoice(windows).length;
   const evidenceOf = evidenceOfDraws(counts, windows, claimed);
   const drawn = balancedDraws(sources, TRIED_DRAWS, seededRandom(seed, 30_000));
   return (draw) => chancesOfPairs(evidenceOf(drawn[draw]));
@@ -79,7 +79,7 @@ export function* resamplePairs(
 }
 
 /** With one source there is nothing to draw. */
-const canBeDrawn = (windows: Windows): boolean => windowsBySource(windows).length >= 2;
+const canBeDrawn = (windows: Windows): boolean => windowsByVoice(windows).length >= 2;
 const numbersTo = (end: number): number[] => Array.from({ length: end }, (_, k) => k);
 
 /** The network that is grouped, as it is when sources are drawn anew. */
@@ -141,7 +141,7 @@ export interface ResampleInput {
 
 /** Groups the concepts anew by the sources of a draw; gives the community of each. */
 export function resampleGrouper(input: ResampleInput): (draw: number) => Stepwise<Int32Array> {
-  const sources = windowsBySource(input.windows).length;
+  const sources = windowsByVoice(input.windows).length;
   const evidenceOf = evidenceOfDraws(input.counts, input.windows, input.links.maximumQ);
   return (draw) =>
     groupDrawn(input, evidenceOf(resampleSources(sources, seededRandom(input.seed, 20_000 + draw))), draw);
@@ -158,7 +158,7 @@ export function* resampleThemes(
   windows: Windows,
   themes: Themes,
   inParts: InParts<number, Int32Array>,
-  draws = drawsFor(windowsBySource(windows).length),
+  draws = drawsFor(windowsByVoice(windows).length),
 ): Stepwise<Resampled> {
   const count = themes.themes.length;
   const overlap = new Float64Array(count);

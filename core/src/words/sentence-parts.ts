@@ -12,6 +12,7 @@ export type SentencePart =
 /** The settings that stand underlined in the method sentences. */
 export type ControlName =
   | 'subset'
+  | 'persons'
   | 'speakers'
   | 'addStep'
   | 'language'

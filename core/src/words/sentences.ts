@@ -16,7 +16,7 @@ import { stepText } from '../text/cleaning/steps.ts';
 import { comparedAttribute, comparedGroups, crossedAttribute } from '../study/groups.ts';
 import { ownValue } from '../base/records.ts';
 import type { ConceptSettings, StudyState } from '../study/study.ts';
-import { subsetText, workingSources } from '../study/subset.ts';
+import { countOfPersons, subsetText, workingSources } from '../study/subset.ts';
 
 export * from './sentence-parts.ts';
 
@@ -124,6 +124,16 @@ function crossedText(state: StudyState, attribute: string): string {
   ].join(' ');
 }
 
+/** Whether some sources are one person's. */
+function personsText(state: StudyState): string {
+  const { person } = state.settings.sources;
+  const [persons, sources] = [countOfPersons(state), workingSources(state).length];
+  if (!person) return 'each somebody else’s';
+  return persons === sources
+    ? `each somebody else’s by ${person}`
+    : `of ${persons === 1 ? '1 person' : `${persons} people`} by ${person}, whose sources count as one`;
+}
+
 /** Numbers of themes that the texts do not decide between. */
 const alsoSaid = (numbers: readonly number[]): string =>
   numbers.length === 0
@@ -140,7 +150,6 @@ export function methodSentences(
   const { speakers, cleaning, concepts, windows, links, themes, map, compare } = state.settings;
   const control = (name: ControlName, text: string): SentencePart => ({ control: name, text });
   const attribute = comparedAttribute(state);
-  const sourceCount = workingSources(state).length;
   const parts = [
     ...(concepts.nouns ? ['nouns'] : []),
     ...(concepts.verbs ? ['verbs'] : []),
@@ -177,6 +186,8 @@ export function methodSentences(
       'Working with ',
       control('subset', subsetText(state, state.settings.sources.subset)),
       ', ',
+      control('persons', personsText(state)),
+      ', ',
       control(
         'speakers',
         speakers.leftOut.length > 0
@@ -212,7 +223,10 @@ export function methodSentences(
       '; those with at least ',
       control('minimumMentions', counted(leastMentions(state), 'mention')),
       ' in at least ',
-      control('minimumSources', counted(leastSources(concepts.minimumSources, sourceCount), 'source')),
+      control(
+        'minimumSources',
+        counted(leastSources(concepts.minimumSources, countOfPersons(state)), 'source'),
+      ),
       ' and ',
       control(
         'maximumSourceShare',

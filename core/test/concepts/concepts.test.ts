@@ -182,6 +182,7 @@ describe('selection', () => {
     part: ['noun', 'noun', 'noun', 'noun', 'noun'],
     mentions: Int32Array.from(counts),
     sources: Int32Array.of(1, 2, 10, 5, 5),
+    persons: Int32Array.of(1, 2, 10, 5, 5),
     effectiveSources: Float64Array.from(counts),
     spread: new Float64Array(5),
     pull: Float64Array.of(0.5, 0.9, 0.5, 0.2, 0.2),

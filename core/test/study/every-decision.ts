@@ -51,8 +51,13 @@ export const EVERY: { [K in Decision['kind']]: Extract<Decision, { kind: K }> } 
   openNetwork: { kind: 'openNetwork', network: { name: 'n.csv', concepts: ['a', 'b'], links: '0 1 2.5' } },
   setSources: {
     kind: 'setSources',
-    change: { subset: [{ kind: 'range', attribute: 'years', from: '1', to: '' }], dateOrder: 'dmy' },
+    change: {
+      subset: [{ kind: 'range', attribute: 'years', from: '1', to: '' }],
+      dateOrder: 'dmy',
+      person: 'person',
+    },
   },
+  tellPersons: { kind: 'tellPersons', attribute: 'person', persons: { [source.id]: 'Olive' } },
   keepSubset: {
     kind: 'keepSubset',
     name: 's',

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { knownThemes } from '../../../bench/known-themes.ts';
 import { chancesOfPairs, claimPairs } from '../../src/network/links.ts';
 import { countsOf, evidenceOfDraws } from '../../src/network/resampled-evidence.ts';
-import { windowsBySource } from '../../src/network/residuals.ts';
+import { windowsByVoice } from '../../src/network/residuals.ts';
 import { weighEvidence } from '../../src/network/evidence.ts';
 import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
@@ -108,7 +108,7 @@ describe('themes over drawn sources', () => {
       study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1 } });
       const [counts, windows] = [study.compute('counts'), study.compute('windows')];
       const drawn = [4, 0, 1, 1, 3];
-      const bySource = windowsBySource(windows);
+      const bySource = windowsByVoice(windows);
       const again = countsOf(
         counts,
         windows,

@@ -18,6 +18,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
   steadiness: [null],
   sources: [null],
   speakers: [null],
+  guessedPersons: [null],
   speakerParts: [{ sourceIds: ids, labels: ['Ada'] }],
   splitParts: [{ sourceIds: ids, rule: { kind: 'words', words: 10 }, attribute: 'of' }],
   wordPlaces: [

@@ -26,6 +26,12 @@ export type SourceDecision =
   /** A network that was made elsewhere is worked with, or no longer. */
   | { readonly kind: 'openNetwork'; readonly network: OtherNetwork | null }
   | { readonly kind: 'setSources'; readonly change: Partial<SourceSettings> }
+  /** Who speaks in each source, by source id; kept as an attribute. */
+  | {
+      readonly kind: 'tellPersons';
+      readonly attribute: string;
+      readonly persons: Readonly<Record<string, string>>;
+    }
   | { readonly kind: 'keepSubset'; readonly name: string; readonly subset: Subset }
   | { readonly kind: 'forgetSubset'; readonly name: string }
   | { readonly kind: 'setSpeakers'; readonly change: Partial<SpeakerSettings> };
@@ -56,6 +62,20 @@ export const SOURCE_APPLY: Appliers<SourceDecision> = {
   }),
   openNetwork: (state, { network }) => ({ ...state, network }),
   setSources: (state, decision) => changeSettings(state, 'sources', decision.change),
+  tellPersons: (state, { attribute, persons }) =>
+    changeSettings(
+      {
+        ...state,
+        sources: state.sources.map((source) => {
+          const person = ownValue(persons, source.id);
+          return person === undefined
+            ? source
+            : { ...source, attributes: { ...source.attributes, [attribute]: person } };
+        }),
+      },
+      'sources',
+      { person: attribute },
+    ),
   keepSubset: (state, decision) => ({
     ...state,
     subsets: { ...state.subsets, [decision.name]: decision.subset },
@@ -86,7 +106,16 @@ export const SOURCE_SAY: Sayers<SourceDecision> = {
     `remove ${decision.ids.length} ${decision.ids.length === 1 ? 'source' : 'sources'}`,
   openNetwork: ({ network }) =>
     network === null ? 'take the network out' : `open the network ${network.name}`,
-  setSources: (decision) => (decision.change.subset ? 'change the subset' : 'say how dates are written'),
+  setSources: ({ change }) =>
+    change.subset
+      ? 'change the subset'
+      : change.person === undefined
+        ? 'say how dates are written'
+        : change.person === '' || change.person === null
+          ? 'say that each source is somebody else’s'
+          : `say who speaks by ${change.person}`,
+  tellPersons: ({ persons }) =>
+    `say that ${Object.keys(persons).length} sources are of ${new Set(Object.values(persons)).size} people`,
   keepSubset: (decision) => `keep the subset ${decision.name}`,
   forgetSubset: (decision) => `forget the subset ${decision.name}`,
   setSpeakers: (decision) => (decision.change.leftOut ? 'change who is left out' : 'give speakers roles'),
@@ -127,6 +156,7 @@ export const sourceDecisionSchemas = ({
       .required(),
   },
   setSources: { change: settingsChange('sources') },
+  tellPersons: { attribute: key.required(), persons: Joi.object().pattern(id, key).required() },
   keepSubset: { name: key.required(), subset: subset.required() },
   forgetSubset: { name: key.required() },
   setSpeakers: { change: settingsChange('speakers') },

@@ -2,11 +2,11 @@ import { finerPeriod, periodOf, spanOf } from '../../base/periods.ts';
 import { TENTHS, tenthsOf } from '../../compare/course.ts';
 import { profilesOf } from '../../compare/profiles.ts';
 import { eachRowSpoken, strengthOfRows } from '../../compare/rows.ts';
-import { compareGroups, groupStrength } from '../../compare/strength.ts';
+import { compareGroups, voicedStrength } from '../../compare/strength.ts';
 import type { SourceStrength } from '../../compare/source-strength.ts';
 import { strengthOverTime } from '../../compare/time.ts';
 import { typicalStretches } from '../../compare/typical.ts';
-import { addSource, contrastSides, emptySide, type Side } from '../../concepts/distinct.ts';
+import { addSources, contrastSides, emptySide } from '../../concepts/distinct.ts';
 import { idsOf } from '../../engine/stage-keys.ts';
 import { mentionsThatCount } from '../../network/stretches.ts';
 import { comparedAttribute, attributeValues, type ComparedGroups } from '../../study/groups.ts';
@@ -69,7 +69,9 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     const { names, groupOf, within, leftOut } = own.groups;
     const { named, strength } = yield* countRows(asked, context);
     const comparison =
-      asked.kind === 'themes' ? yield* take('comparison') : compareGroups(strength, groupOf, names, own.seed);
+      asked.kind === 'themes'
+        ? yield* take('comparison')
+        : compareGroups(strength, groupOf, names, own.seed, own.personOf);
     const { source } = yield* take('stretches');
     let windows = 0;
     for (const s of source) if (groupOf[s] < 0) windows++;
@@ -100,7 +102,7 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
       ? { names: own.groups.names, groupOf: own.groups.groupOf.map((g, s) => (isAsked(s) ? g : -1)) }
       : { names: [ALL], groupOf: days.map((_, s) => (isAsked(s) ? 0 : -1)) };
     return {
-      ...strengthOverTime(strength, days, groups, fitting, own.seed),
+      ...strengthOverTime(strength, days, { ...groups, personOf: own.personOf }, fitting, own.seed),
       rows: named,
       within: byGroup ? own.groups.within : [undefined],
       from: given[0] ?? '',
@@ -146,11 +148,11 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
       room = wordsPerSource(tokens);
     }
     const [here, there] = [emptySide(rows.length), emptySide(rows.length)];
-    groupOf.forEach((g, s) => {
+    const sides = groupOf.map((g) => {
       const isRest = against === null ? g !== first : g === second;
-      const side: Side | undefined = g === first ? here : isRest && g >= 0 ? there : undefined;
-      if (side && room[s] > 0) addSource(side, perSource[s], room[s]);
+      return g === first ? here : isRest && g >= 0 ? there : undefined;
     });
+    addSources(sides, { mentions: perSource, words: room }, own.personOf);
     const { logOdds, low, high, z } = contrastSides(here, there);
     const all = named.map((row, i): ApartRow => ({
       ...row,
@@ -194,7 +196,9 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     const members = names.map((_, g) => groupOf.flatMap((each, s) => (each === g ? [s] : [])));
     return {
       rows: named,
-      tenths: parts.map((part) => names.map((name, g) => groupStrength(part, members[g], name))),
+      tenths: parts.map((part) =>
+        names.map((name, g) => voicedStrength(part, members[g], name, own.personOf)),
+      ),
       within,
     };
   },

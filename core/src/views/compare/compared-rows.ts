@@ -9,7 +9,7 @@ import { mentionsThatCount } from '../../network/stretches.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import { comparedGroups } from '../../study/groups.ts';
 import type { StudyState } from '../../study/study.ts';
-import { workingSources } from '../../study/subset.ts';
+import { personsOf, workingSources } from '../../study/subset.ts';
 import type { Themes } from '../../themes/themes.ts';
 import type { ComparedRow, RowsAsked } from './compare-view-types.ts';
 import type { ViewContext } from '../view.ts';
@@ -29,6 +29,7 @@ export const readForRows = (state: StudyState) => ({
   sources: workingSources(state).length,
   seed: state.settings.themes.seed,
   groups: comparedGroups(state),
+  personOf: personsOf(state),
   stretching: stretchSettings(state),
 });
 type RowContext = Pick<

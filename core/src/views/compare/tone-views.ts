@@ -81,7 +81,7 @@ export const TONE_VIEWS: ViewMakers<ToneViews, typeof TONE_KEYS> = {
     const rows = themes.map(({ concepts }) => ({ concepts, fewest: own.fewest }));
     eachRowSpoken(spoken, rows, (w, theme) => add(w, theme + 1));
     const { names, groupOf } = own.groups;
-    const comparisons = compareEach(counts, groupOf, names, own.seed);
+    const comparisons = compareEach(counts, groupOf, names, own.seed, own.personOf);
     return {
       lists: lists.map(({ name, entries }) => ({
         name,

@@ -1,4 +1,4 @@
-import { addSource, distinctiveness, emptySide } from '../../concepts/distinct.ts';
+import { addSources, distinctiveness, emptySide } from '../../concepts/distinct.ts';
 import { suggestMerges, type Suggestion } from '../../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, type SynonymReport } from '../../concepts/synonyms.ts';
 import { kindsOfWords } from '../../concepts/word-kinds.ts';
@@ -7,6 +7,7 @@ import { languageOf, stopWordsOf } from '../../engine/resources.ts';
 import { stopWordChoices } from '../../engine/stage-keys.ts';
 import { groupValues } from '../../study/groups.ts';
 import type { StudyState } from '../../study/study.ts';
+import { personsOf } from '../../study/subset.ts';
 import { wordsPerSource } from '../../text/tokens.ts';
 import type {
   ConceptsView,
@@ -44,6 +45,7 @@ export const CONCEPT_KEYS = {
     (state, { group, against }: ConceptViews['distinct']['question']) => ({
       values: valuesIn(state, group),
       others: valuesIn(state, against),
+      personOf: personsOf(state),
     }),
   ),
   wordKinds: reads(['tokens', 'wordParts', 'terms', 'names', 'languages'], (state) => ({
@@ -67,26 +69,29 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
   },
 
-  *distinct({ group, against }, { take, own: { values, others } }) {
+  *distinct({ group, against }, { take, own: { values, others, personOf } }) {
     const tokens = yield* take('tokens');
     const candidates = yield* take('candidates');
     const { keys, occurrence, occurrenceFirst } = candidates;
     const here = emptySide(keys.length);
     const elsewhere = emptySide(keys.length);
     const words = wordsPerSource(tokens);
-    let next = 0;
-    for (let s = 0; s < values.length; s++) {
-      // A source in both groups is on neither side.
-      const inGroup = values[s] === group.value;
+    // A source in both groups is on neither side.
+    const sides = values.map((value, s) => {
+      const inGroup = value === group.value;
       const inOther = against ? others[s] === against.value : !inGroup;
-      const side = inGroup === inOther ? undefined : inGroup ? here : elsewhere;
+      return inGroup === inOther ? undefined : inGroup ? here : elsewhere;
+    });
+    let next = 0;
+    const mentions = sides.map((side, s) => {
       const limit = tokens.sentenceFirst[tokens.sourceFirst[s + 1]];
       const mentioned = new Map<number, number>();
       for (; next < occurrence.length && occurrenceFirst[next] < limit; next++) {
         if (side) mentioned.set(occurrence[next], (mentioned.get(occurrence[next]) ?? 0) + 1);
       }
-      if (side && words[s] > 0) addSource(side, mentioned, words[s]);
-    }
+      return mentioned;
+    });
+    addSources(sides, { mentions, words }, personOf);
     const z = distinctiveness(here, elsewhere);
     return {
       of: Object.fromEntries(

@@ -1,7 +1,7 @@
 import { idsOf } from '../../engine/stage-keys.ts';
-import { workingSources } from '../../study/subset.ts';
+import { personsOf, workingSources } from '../../study/subset.ts';
 import { conceptLabels } from '../../engine/resources.ts';
-import { groupStrength } from '../../compare/strength.ts';
+import { voicedStrength } from '../../compare/strength.ts';
 import { byCodeUnits } from '../../base/order.ts';
 import { stepsFrom, strongestPath } from '../../network/paths.ts';
 import { backbone } from '../../network/backbone.ts';
@@ -99,6 +99,7 @@ export const LINK_KEYS = {
   company: reads(['concepts', 'counts', 'windows', 'links', 'evidence', 'themes'], (state) => ({
     labels: state.conceptLabels,
     sources: workingSources(state).length,
+    personOf: personsOf(state),
   })),
   twoConcepts: reads(['concepts', 'counts', 'links', 'themes'], (state) => ({ labels: state.conceptLabels })),
   path: reads(['concepts', 'links'], (state) => ({ labels: state.conceptLabels })),
@@ -205,10 +206,11 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
       for (const other of here) both[windows.source[w] * size + other]++;
     }
     const members = [...perSource.keys()].filter((s) => perSource[s] > 0);
-    const { strengths } = groupStrength(
+    const { strengths } = voicedStrength(
       { windows: perSource, speaking: both, rowCount: size, overlap: windows.overlap },
       members,
       '',
+      own.personOf,
     );
     const found: number[] = [];
     for (let i = 0; i < links.source.length && found.length < limit; i++) {

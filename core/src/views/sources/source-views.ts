@@ -3,9 +3,12 @@ import { findDuplicates } from '../../text/look-alikes/duplicates.ts';
 import { findBoundaries } from '../../text/boundaries.ts';
 import { otherPieces, tidyPieces, turnsOf, type Piece } from '../../text/reading-part.ts';
 import { splitText, type Section } from '../../text/splitting.ts';
-import { wordsPerSource } from '../../text/tokens.ts';
+import { isInterviewer, type SpeakerRoles } from '../../text/speakers.ts';
+import { wordsPerSource, type Tokens } from '../../text/tokens.ts';
 import { makePart } from '../../intake/sources.ts';
+import { guessPersons, type GuessedPersons } from '../../study/persons.ts';
 import type { StudySource } from '../../study/study.ts';
+import { workingSources } from '../../study/subset.ts';
 import type { SplitRule } from '../../text/splitting.ts';
 import { chosenSources, workedWith } from './chosen-sources.ts';
 import { nothing, reads, type View, type ViewMakers } from '../view.ts';
@@ -44,6 +47,21 @@ function turnsBySpeaker(
     });
 }
 
+/** Who says most in each source, interviewers aside; undefined where no speaker is marked. */
+function mainSpeakers(tokens: Tokens, roles: SpeakerRoles): (string | undefined)[] {
+  const { sourceFirst, sentenceFirst, sentenceSpeaker, speakers } = tokens;
+  return Array.from({ length: sourceFirst.length - 1 }, (_, s) => {
+    const words = new Map<number, number>();
+    for (let i = sourceFirst[s]; i < sourceFirst[s + 1]; i++) {
+      const speaker = sentenceSpeaker[i];
+      if (speaker < 0 || isInterviewer(speakers[speaker], roles)) continue;
+      words.set(speaker, (words.get(speaker) ?? 0) + sentenceFirst[i + 1] - sentenceFirst[i]);
+    }
+    const [most] = [...words].sort((a, b) => b[1] - a[1] || a[0] - b[0]);
+    return most && speakers[most[0]];
+  });
+}
+
 /** The views of Sources. */
 export interface SourceViews {
   sources: View<null, SourcesView>;
@@ -53,6 +71,8 @@ export interface SourceViews {
     { readonly sourceIds: readonly string[]; readonly labels: readonly string[] },
     SpeakerPartsView
   >;
+  /** Who may speak in several sources, as it looks. */
+  guessedPersons: View<null, { readonly guess: GuessedPersons | undefined }>;
   languages: View<null, LanguagesView>;
   duplicates: View<null, DuplicatesView>;
   split: View<{ readonly sourceId: string; readonly rule: SplitRule }, SplitView>;
@@ -68,6 +88,10 @@ export const SOURCE_KEYS = {
   sources: reads(['tokens'], nothing),
   speakers: reads(['speakers'], nothing),
   speakerParts: reads([], chosenSources),
+  guessedPersons: reads(['tokens'], (state) => ({
+    sources: workingSources(state),
+    roles: state.settings.speakers.roles,
+  })),
   languages: reads(['languages'], nothing),
   duplicates: reads([], workedWith),
   split: reads([], nothing),
@@ -112,6 +136,10 @@ export const SOURCE_VIEWS: ViewMakers<SourceViews, typeof SOURCE_KEYS> = {
       yield (i + 1) / sources.length;
     }
     return { parts: Object.fromEntries(parts), main: Object.fromEntries(main) };
+  },
+
+  *guessedPersons(_, { take, own: { sources, roles } }) {
+    return { guess: guessPersons(sources, mainSpeakers(yield* take('tokens'), roles)) };
   },
 
   *languages(_, { take }) {

@@ -10,6 +10,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import { AttributeList } from './AttributeList.tsx';
 import { BringIn } from './BringIn.tsx';
 import { DateQuestion } from './DateQuestion.tsx';
+import { PersonsQuestion } from './PersonsQuestion.tsx';
 import { NetworkInPlace } from './NetworkInPlace.tsx';
 import { SourceGrid } from './SourceGrid.tsx';
 import { orderedRows, type RowOrder } from './row-order.ts';
@@ -95,6 +96,7 @@ export function SourcesStop() {
               />
             </div>
             <DateQuestion />
+            <PersonsQuestion />
             <SourceGrid
               rows={rows}
               words={words}

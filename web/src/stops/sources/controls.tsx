@@ -1,13 +1,20 @@
 import { type Controls } from '../../controls/control-inputs.tsx';
+import { PersonsControl } from './PersonsControl.tsx';
 import { SubsetControl } from './SubsetControl.tsx';
 import { SpeakersControl } from './SpeakersControl.tsx';
 
-export const CONTROLS: Controls<'subset' | 'speakers'> = {
+export const CONTROLS: Controls<'subset' | 'persons' | 'speakers'> = {
   subset: {
     label: 'Sources to work with',
     help: 'Everything downstream follows: concepts, links, themes, the map and the comparison are of these sources alone.',
     wide: true,
     Input: SubsetControl,
+  },
+  persons: {
+    label: 'Who speaks',
+    help: 'Sources of one person hang together: they count as one in every interval and test, and when sources are drawn anew.',
+    wide: true,
+    Input: PersonsControl,
   },
   speakers: {
     label: 'Speakers',
