@@ -4,6 +4,8 @@ import { adjustedMutualInformation } from '../core/src/numeric/agreement.ts';
 import { randomInteger, seededRandom } from '../core/src/numeric/random.ts';
 import { groupByBest } from '../core/src/themes/runs.ts';
 import { oneByOne } from '../core/src/base/share-out.ts';
+import { conceptsOf } from '../core/src/concepts/selection.ts';
+import { countTogether } from '../core/src/network/counts.ts';
 import { resampleGrouper, resampleThemes } from '../core/src/themes/resample.ts';
 import { asking, goOnFromMap, type ExampleStudy } from '../core/test/examples.ts';
 import type { Decision } from '../core/src/study/decisions.ts';
@@ -61,15 +63,18 @@ const CHANGES: readonly {
 
 /** Draws the sources anew so many times, as the steadiness of themes is found. */
 function resampleSources(study: ExampleStudy, draws: number): void {
+  const redrawn = study.compute('redrawn');
   const { links, themes } = study.state.settings;
+  const windows = study.compute('windows');
   const shared = {
-    counts: study.compute('counts'),
-    windows: study.compute('windows'),
+    counts: countTogether(conceptsOf(study.compute('candidates'), [...redrawn.pool]), windows),
+    windows,
+    redrawn: { draws: redrawn.draws.slice(0, draws), chosen: redrawn.chosen.slice(0, draws) },
     themes: study.compute('themes'),
     links,
     seed: themes.seed,
   };
-  finish(resampleThemes(shared.windows, shared.themes, oneByOne(resampleGrouper(shared)), draws));
+  finish(resampleThemes(shared.redrawn, shared.themes, oneByOne(resampleGrouper(shared))));
 }
 
 function benchCollection(words: number, concepts: number): readonly (readonly string[])[] {

@@ -1,5 +1,6 @@
 import { weighEvidence } from '../core/src/network/evidence.ts';
 import { bandOf, type Band } from '../core/src/themes/bands.ts';
+import { isBackIn } from '../core/src/themes/resample.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { knownThemes } from './known-themes.ts';
 import { nullCollection, NULL_KINDS } from './nulls.ts';
@@ -77,16 +78,18 @@ export function bandsOf(seed: number, sources: number): Map<Band, { themes: numb
     return { members, study };
   });
   const found = new Map(BANDS.map((band) => [band, { themes: 0, again: 0 }]));
-  const { overlap } = first.study.compute('resampled');
+  const { comesBack } = first.study.compute('resampled');
   first.members.forEach((members, t) => {
-    const best = second.members.map((other) => {
-      const both = [...members].filter((key) => other.has(key)).length;
-      return both / (members.size + other.size - both);
-    });
-    const of = found.get(bandOf(overlap[t]));
+    const isBack = second.members.some((other) =>
+      isBackIn([...members].filter((key) => other.has(key)).length, {
+        theme: members.size,
+        other: other.size,
+      }),
+    );
+    const of = found.get(bandOf(comesBack[t]));
     if (!of) return;
     of.themes++;
-    if (best.some((jaccard) => jaccard >= 0.5)) of.again++;
+    if (isBack) of.again++;
   });
   return found;
 }

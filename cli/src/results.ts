@@ -60,6 +60,7 @@ export type Computed = Pick<
   | 'links'
   | 'windows'
   | 'themes'
+  | 'redrawn'
   | 'resampled'
   | 'map'
   | 'strength'
@@ -147,8 +148,19 @@ export async function resultFiles(
   },
   record: object,
 ): Promise<Record<ResultName, string | Uint8Array>> {
-  const { candidates, concepts, links, themes, resampled, map, strength, comparison, languages, sweep } =
-    computed;
+  const {
+    candidates,
+    concepts,
+    links,
+    themes,
+    redrawn,
+    resampled,
+    map,
+    strength,
+    comparison,
+    languages,
+    sweep,
+  } = computed;
   const { rename, renameAnyCase } = renamerOf(namesOutside(state));
   const labels = conceptLabels(state.conceptLabels, concepts).map(renameAnyCase);
   const namedThemes = {
@@ -175,7 +187,7 @@ export async function resultFiles(
   const register = withGround(themes.register, map.ground);
   const file = writeStudyFile({ log, register, originals, notebook }, packed);
   return {
-    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, resampled),
+    'concepts.csv': conceptsTable(labels, concepts, candidates, themes, { redrawn, resampled }),
     'links.csv': linksTable(labels, links),
     'themes.csv': themesTable(labels, namedThemes, resampled),
     'strength.csv': renameAnyCase(strengthTable(comparisons, themes)),

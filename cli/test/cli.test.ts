@@ -59,7 +59,7 @@ describe('the command line', () => {
       'tone.csv',
     ]);
     const head = (name: string): string => read('one', name).split('\n')[0];
-    expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness');
+    expect(head('concepts.csv')).to.equal('concept,mentions,sources,spread,pull,theme,steadiness,chosen_in');
     expect(head('links.csv')).to.equal(
       'source,target,windows_both,meetings,sources,npmi,jaccard,cosine,g2,p,q,q_sources,beyond_chance',
     );

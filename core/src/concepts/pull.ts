@@ -2,7 +2,7 @@ import { Int32List } from '../base/int32-list.ts';
 import type { Tokens } from '../text/tokens.ts';
 
 /** How many of the most mentioned candidates serve as the company by which pull is judged. */
-const REFERENCES = 100;
+export const REFERENCES = 100;
 /**
  * Strength of the prior, in companions: a candidate with fewer than this is held close to what is usual. With 60 the pull of a word
  * of 4 to 20 mentions is mostly noise, and two halves of a collection choose other words (docs/method/concepts.md).
@@ -16,7 +16,7 @@ const COMPANY_SENTENCES = { usually: 3, ofLittleText: 6 };
 /** Words of a collection that is little text. */
 const LITTLE_TEXT = 15_000;
 /** A candidate mentioned less often is given no pull: its company is a handful of chances. */
-const FEWEST_MENTIONS = 3;
+export const FEWEST_MENTIONS = 3;
 
 /** How often each candidate keeps company with each of the most mentioned ones, the references. */
 export interface Company {
@@ -198,6 +198,32 @@ export function pullOfCandidates(
     pull[c] = Math.max(0, divergence[c] + neverMet[c] * shrink * Math.log(shrink) - byChance);
   }
   return pull;
+}
+
+/**
+ * The pull of one candidate by itself, as `pullOfCandidates` has it of all.
+ *
+ * @param met how often it met each reference
+ * @param usual each reference's share of all company
+ * @param own its number where it is a reference itself
+ */
+export function pullOfOne(met: Float64Array, usual: Float64Array, own: number): number {
+  let companions = 0;
+  for (const count of met) companions += count;
+  const shrink = PRIOR / (companions + PRIOR);
+  const others = 1 - (own < usual.length ? usual[own] : 0);
+  let [divergence, neverMet] = [0, 0];
+  for (let r = 0; r < usual.length; r++) {
+    if (r === own || usual[r] === 0) continue;
+    const expected = usual[r] / others;
+    if (met[r] === 0) neverMet += expected;
+    else {
+      const share = (met[r] + PRIOR * expected) / (companions + PRIOR);
+      divergence += share * Math.log(share / expected);
+    }
+  }
+  const byChance = ((usual.length - 1) * companions) / (2 * (companions + PRIOR) ** 2);
+  return Math.max(0, divergence + neverMet * shrink * Math.log(shrink) - byChance);
 }
 
 /** Adds whom each candidate met of one reference; returns the sum. */

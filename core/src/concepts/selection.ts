@@ -30,6 +30,18 @@ export interface SelectionSettings {
 export const leastSources = (set: number | 'auto', sources: number): number =>
   set === 'auto' ? Math.max(sources < 12 ? 2 : 3, Math.floor(sources / 50)) : set;
 
+/** Characters of a collection in which a concept needs three mentions, and four: about 2,000 and 10,000 words. */
+const THREE_FROM = 12_000;
+const FOUR_FROM = 60_000;
+
+/**
+ * The fewest mentions of a concept: the number set, or 2 to 4 by how much text there is.
+ *
+ * @example leastMentionsOf('auto', 20_000) // 3
+ */
+export const leastMentionsOf = (set: number | 'auto', characters: number): number =>
+  set !== 'auto' ? set : characters < THREE_FROM ? 2 : characters < FOUR_FROM ? 3 : 4;
+
 /** A map can hold so many with ease; a large collection has more to say. */
 const READABLE = 80;
 /**
@@ -94,22 +106,25 @@ const SELECTIVE = 0.06;
  * neither frequent fillers nor rare oddities nor the words of a single source win, and what is selective beyond doubt is ranked by
  * how much and how widely it is said, which another half of the texts would say too (docs/method/concepts.md has what was tried).
  */
-export function scoreOf({ pull, effectiveSources, mentions }: Candidates, index: number): number {
+export function scoreOf({ pull, effectiveSources, mentions }: Ranked, index: number): number {
   const squared = pull[index] ** 2;
   return (squared / (squared + SELECTIVE ** 2)) * Math.sqrt(effectiveSources[index] * mentions[index]);
 }
 
+/** What is known of candidates where they are chosen from. */
+export type Ranked = Pick<Candidates, 'keys' | 'mentions' | 'persons' | 'effectiveSources' | 'pull'>;
+
 /** The candidates from the best to the least, whatever is chosen of them. */
-const byScore = remembered((candidates: Candidates): readonly number[] =>
+const byScore = remembered((candidates: Ranked): readonly number[] =>
   ranked(candidates.keys.length, (i) => scoreOf(candidates, i)),
 );
 
-/** Picks the concepts: all that are kept by hand, then the best by score that pass the limits. */
-export function selectConcepts(
-  candidates: Candidates,
+/** The candidates that are chosen, the best first: all that are kept by hand, then the best by score that pass the limits. */
+export function chooseConcepts(
+  candidates: Ranked,
   collection: CollectionSize,
   settings: SelectionSettings,
-): Concepts {
+): number[] {
   const sourceCount = collection.sources;
   const kept = new Set(settings.kept);
   const dropped = new Set(settings.dropped);
@@ -132,7 +147,21 @@ export function selectConcepts(
   );
   const byHand = order.filter((i) => kept.has(candidates.keys[i])).length;
   let room = Math.max(0, size - byHand);
-  const chosen = order.filter((i) => kept.has(candidates.keys[i]) || room-- > 0);
+  return order.filter((i) => kept.has(candidates.keys[i]) || room-- > 0);
+}
+
+/** Picks the concepts (`chooseConcepts`), with where they occur. */
+export function selectConcepts(
+  candidates: Candidates,
+  collection: CollectionSize,
+  settings: SelectionSettings,
+): Concepts {
+  const chosen = chooseConcepts(candidates, collection, settings);
+  return conceptsOf(candidates, chosen);
+}
+
+/** Some candidates as concepts, in this order. */
+export function conceptsOf(candidates: Candidates, chosen: readonly number[]): Concepts {
   const conceptOf = new Int32Array(candidates.keys.length).fill(-1);
   chosen.forEach((candidate, concept) => (conceptOf[candidate] = concept));
   const mentions = Int32Array.from(chosen, (i) => candidates.mentions[i]);

@@ -32,6 +32,11 @@ export const knownTextsOf = remembered((sources: readonly StudySource[]): readon
   sources.map(({ id, textHash, cuts = [] }) => ({ id, textHash, cuts })),
 );
 
+/** Characters of each source. */
+const lengthsOf = remembered((sources: readonly StudySource[]): readonly number[] =>
+  sources.map(({ length }) => length),
+);
+
 /** The choices that decide which words are stopped. */
 export interface StopWordChoices extends Pick<ConceptSettings, 'listedStopWords' | 'language' | 'numbers'> {
   readonly own: readonly string[];
@@ -205,8 +210,21 @@ export const STAGE_KEYS = {
     const { names, groupOf } = comparedGroups(state);
     return { names, groupOf, seed: state.settings.themes.seed, personOf: personsOf(state) };
   }),
-  // Last of all: nothing waits for it.
-  resampled: reads(['counts', 'windows', 'themes'], ({ settings }) => ({
+  // Last of all: nothing waits for them.
+  redrawn: reads(['tokens', 'contexts', 'candidates', 'concepts'], (state) => {
+    const { minimumSources, maximumSourceShare, minimumLetters, minimumPull, minimumMentions } =
+      state.settings.concepts;
+    return {
+      limits: { minimumMentions, minimumSources, maximumSourceShare, minimumLetters, minimumPull },
+      kept: state.kept,
+      dropped: state.dropped,
+      personOf: personsOf(state),
+      lengths: lengthsOf(workingSources(state)),
+      seed: state.settings.themes.seed,
+      network: networkInForce(state),
+    };
+  }),
+  resampled: reads(['candidates', 'redrawn', 'windows', 'themes'], ({ settings }) => ({
     links: settings.links,
     seed: settings.themes.seed,
   })),

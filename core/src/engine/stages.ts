@@ -5,7 +5,8 @@ import { kindsOfNames, namesWanted, type KindOfName } from '../concepts/name-kin
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
 import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyContexts } from '../concepts/pull.ts';
-import { selectConcepts, type Concepts } from '../concepts/selection.ts';
+import { NOTHING_REDRAWN, redrawConcepts, type RedrawnConcepts } from '../concepts/redrawn.ts';
+import { conceptsOf, selectConcepts, type Concepts } from '../concepts/selection.ts';
 import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
 import { measureRows } from '../compare/rows.ts';
 import { compareGroups, type Comparison } from '../compare/strength.ts';
@@ -33,6 +34,7 @@ import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
 import {
+  drawsFor,
   resampleLinks,
   resampledNetworks,
   resamplePairs,
@@ -92,6 +94,7 @@ export interface StageResults {
   map: MapScene;
   strength: SourceStrength;
   comparison: Comparison;
+  redrawn: RedrawnConcepts;
   resampled: Resampled;
 }
 
@@ -294,13 +297,30 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     ),
   comparison: (take, { names, groupOf, seed, personOf }) =>
     inOneStep(() => compareGroups(take('strength'), groupOf, names, seed, personOf)),
+  *redrawn(take, { limits, kept, dropped, personOf, lengths, seed, network }) {
+    const concepts = take('concepts');
+    const draws = drawsFor(personOf === null ? lengths.length : personOf[personOf.length - 1] + 1);
+    if (network) return NOTHING_REDRAWN;
+    return yield* redrawConcepts(
+      {
+        ...{ tokens: take('tokens'), contexts: take('contexts'), candidates: take('candidates'), concepts },
+        settings: { ...limits, kept, dropped, size: concepts.keys.length },
+        ...{ personOf, lengths, seed },
+      },
+      draws,
+    );
+  },
   resampled: (take, { links, seed }, resources) => {
     const themes = take('themes');
     const { resolution, held } = themes;
-    const shared = {
-      ...{ counts: take('counts'), windows: take('windows') },
-      ...{ themes: { resolution, held }, links, seed },
-    };
-    return resampleThemes(shared.windows, themes, inParts('groupResample', shared, resources));
+    const { draws, chosen, pool } = take('redrawn');
+    // Only where there is something to draw are there texts to count.
+    return resampleThemes({ draws, chosen }, themes, (parts, tell) => {
+      const windows = take('windows');
+      const counts = countTogether(conceptsOf(take('candidates'), [...pool]), windows);
+      const drawn = { draws, chosen };
+      const shared = { counts, windows, links, redrawn: drawn, themes: { resolution, held }, seed };
+      return inParts('groupResample', shared, resources)(parts, tell);
+    });
   },
 };

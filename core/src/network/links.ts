@@ -4,6 +4,7 @@ import { ranked } from '../base/order.ts';
 import { remembered } from '../base/remembered.ts';
 import { taken } from '../base/taken.ts';
 import type { Evidence } from './evidence.ts';
+import { clustersCounted } from './residuals.ts';
 import { asksChance, logLikelihood, MEASURE_NAMES, MEASURES, type Measure } from './measures.ts';
 
 export interface LinkSettings {
@@ -124,7 +125,7 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
   return {
     size: n,
     windows,
-    clusters: evidence.residuals.clusters,
+    clusters: clustersCounted(evidence.residuals),
     windowsWith,
     source,
     target,
@@ -137,6 +138,31 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
     sources: taken(evidence.sources, pairs),
     up,
     betweenUp: taken(evidence.betweenUp, pairs),
+  };
+}
+
+/** The chances of the pairs of some concepts, adjusted for these alone. */
+export function chancesAmong(chances: PairChances, isMeant: Uint8Array): PairChances {
+  const count = isMeant.reduce((sum, each) => sum + each, 0);
+  const kept = new Int32List();
+  for (let i = 0; i < chances.source.length; i++)
+    if (isMeant[chances.source[i]] === 1 && isMeant[chances.target[i]] === 1) kept.push(i);
+  const pairs = kept.done();
+  const tests = (count * (count - 1)) / 2;
+  const [p, pBetween] = [taken(chances.p, pairs), taken(chances.pBetween, pairs)];
+  return {
+    ...chances,
+    source: taken(chances.source, pairs),
+    target: taken(chances.target, pairs),
+    both: taken(chances.both, pairs),
+    p,
+    q: adjustForMany(p, tests),
+    pBetween,
+    qBetween: adjustForMany(pBetween, tests),
+    meetings: taken(chances.meetings, pairs),
+    sources: taken(chances.sources, pairs),
+    up: taken(chances.up, pairs),
+    betweenUp: taken(chances.betweenUp, pairs),
   };
 }
 

@@ -57,7 +57,7 @@ const SHEETS: readonly {
       ['theme', 'its letter and name'],
       ['concepts', 'those of it, most linked inside first'],
       ['strength', 'share of stretches that speak to it'],
-      ['comes back', 'how often it is found again when the sources are drawn anew'],
+      ['comes back', 'how often it is found again in halves of the sources, with concepts chosen anew'],
     ],
   },
   {

@@ -1,4 +1,5 @@
 import type { Candidates } from '../concepts/candidates.ts';
+import type { RedrawnConcepts } from '../concepts/redrawn.ts';
 import type { Concepts } from '../concepts/selection.ts';
 import type { Comparison, Strength } from '../compare/strength.ts';
 import type { ApartView, OverTimeView, ToneView } from '../views/compare/compare-view-types.ts';
@@ -15,10 +16,10 @@ export function conceptsTable(
   concepts: Concepts,
   candidates: Candidates,
   themes: Themes,
-  resampled: Resampled,
+  { redrawn, resampled }: { readonly redrawn: RedrawnConcepts; readonly resampled: Resampled },
 ): string {
   return writeCsv(
-    ['concept', 'mentions', 'sources', 'spread', 'pull', 'theme', 'steadiness'],
+    ['concept', 'mentions', 'sources', 'spread', 'pull', 'theme', 'steadiness', 'chosen_in'],
     labels.map((label, i) => {
       const c = concepts.candidate[i];
       const theme = themes.themeOf[i];
@@ -30,6 +31,7 @@ export function conceptsTable(
         tableNumber(candidates.pull[c]),
         theme < 0 ? '' : themes.themes[theme].letter,
         theme < 0 || resampled.draws === 0 ? '' : tableNumber(resampled.together[i]),
+        redrawn.draws.length === 0 ? '' : tableNumber(redrawn.share[c]),
       ];
     }),
   );
@@ -79,7 +81,7 @@ export function themesTable(labels: readonly string[], themes: Themes, resampled
       tableNumber(theme.share),
       resampled.draws > 0 ? tableNumber(resampled.overlap[t]) : '',
       ...(resampled.draws > 0
-        ? [bandOf(resampled.overlap[t]), tableNumber(resampled.comesBack[t])]
+        ? [bandOf(resampled.comesBack[t]), tableNumber(resampled.comesBack[t])]
         : ['', '']),
     ]),
   );

@@ -1,4 +1,4 @@
-import type { CollectionSize } from '../concepts/selection.ts';
+import { leastMentionsOf, type CollectionSize } from '../concepts/selection.ts';
 import { WINDOW_UNITS, type WindowSettings } from '../network/windows.ts';
 import type { StudySource, StudyState } from './study.ts';
 import { countOfPersons, workingSources } from './subset.ts';
@@ -54,14 +54,6 @@ export function sizeOfCollection(state: StudyState): CollectionSize {
   return { sources: countOfPersons(state), characters: sources.reduce((sum, { length }) => sum + length, 0) };
 }
 
-/** Characters of a collection in which a concept needs three mentions, and four: about 2,000 and 10,000 words. */
-const THREE_FROM = 12_000;
-const FOUR_FROM = 60_000;
-
-/** The fewest mentions of a concept: the number set, or 2 to 4 by how much text there is. */
-export function leastMentions(state: StudyState): number {
-  const { minimumMentions } = state.settings.concepts;
-  if (minimumMentions !== 'auto') return minimumMentions;
-  const { characters } = sizeOfCollection(state);
-  return characters < THREE_FROM ? 2 : characters < FOUR_FROM ? 3 : 4;
-}
+/** The fewest mentions of a concept: the number set, or by how much text there is. */
+export const leastMentions = (state: StudyState): number =>
+  leastMentionsOf(state.settings.concepts.minimumMentions, sizeOfCollection(state).characters);

@@ -2,6 +2,7 @@ import { adjustForMany } from '../numeric/chance.ts';
 import type { Evidence } from '../network/evidence.ts';
 import { chanceOfSameSources, chanceWithGroups } from '../network/group-evidence.ts';
 import type { JudgedPairs } from '../network/links.ts';
+import { clustersCounted } from '../network/residuals.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { renumber } from './leiden.ts';
 import { strictnessIn } from './strictness.ts';
@@ -16,6 +17,8 @@ const MOST_ROUNDS = 3;
 export interface Grounds {
   readonly evidence: Evidence;
   readonly links: Pick<JudgedPairs, 'source' | 'target' | 'stands' | 'beyond'>;
+  /** 1 for each concept that takes part; all where it is left out. */
+  readonly isChosen?: Uint8Array;
 }
 
 /**
@@ -27,7 +30,7 @@ export interface Grounds {
  */
 export function* settleMembers(
   community: Int32Array,
-  { evidence, links }: Grounds,
+  { evidence, links, isChosen }: Grounds,
   rounds = MOST_ROUNDS,
 ): Stepwise<Int32Array> {
   const sizes = new Map<number, number>();
@@ -39,13 +42,16 @@ export function* settleMembers(
   if (groups === 0) return community;
   let within = chanceWithGroups(evidence, groupOf, groups);
   for (let round = 0; round < rounds; round++) {
-    const joining = whoJoins(within, groupOf, groups);
+    const joining = whoJoins(within, groupOf, groups, isChosen);
     if (joining.size === 0) break;
     for (const [concept, group] of joining) groupOf[concept] = group;
     within = chanceWithGroups(evidence, groupOf, groups);
     yield (round + 1) / (rounds + 1);
   }
-  const { staysBelow } = strictnessIn({ windows: evidence.windows, clusters: evidence.residuals.clusters });
+  const { staysBelow } = strictnessIn({
+    windows: evidence.windows,
+    clusters: clustersCounted(evidence.residuals),
+  });
   const isClaimed = linkedInside(links, groupOf);
   const unsure: number[] = [];
   groupOf.forEach((group, i) => {
@@ -68,9 +74,14 @@ function linkedInside({ source, target, stands, beyond }: Grounds['links'], grou
 }
 
 /** The loose concepts that join, each with the group whose company it keeps most surely. */
-function whoJoins(p: Float64Array, groupOf: Int32Array, groups: number): Map<number, number> {
+function whoJoins(
+  p: Float64Array,
+  groupOf: Int32Array,
+  groups: number,
+  isChosen?: Uint8Array,
+): Map<number, number> {
   const loose: number[] = [];
-  for (let i = 0; i < groupOf.length; i++) if (groupOf[i] < 0) loose.push(i);
+  for (let i = 0; i < groupOf.length; i++) if (groupOf[i] < 0 && isChosen?.[i] !== 0) loose.push(i);
   const tests = loose.flatMap((i) => Array.from({ length: groups }, (_, g) => i * groups + g));
   const q = adjustForMany(tests.map((at) => p[at]));
   const joining = new Map<number, number>();

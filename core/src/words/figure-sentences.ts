@@ -2,7 +2,16 @@ import { counted, inFigures, percent } from '../base/wording.ts';
 import type { CandidateRow } from '../concepts/candidate-rows.ts';
 
 /** The figures of a concept that can be shown, sorted by and laid out by. */
-export const FIGURES = ['mentions', 'sources', 'windowShare', 'spread', 'pull', 'tfIdf', 'distinct'] as const;
+export const FIGURES = [
+  'mentions',
+  'sources',
+  'windowShare',
+  'spread',
+  'pull',
+  'tfIdf',
+  'again',
+  'distinct',
+] as const;
 export type FigureName = (typeof FIGURES)[number];
 
 /** How a concept is used in a group and in the rest, with the name of the group. */
@@ -22,7 +31,12 @@ export interface FigureContext {
   /** Pull of the kept concept in the middle. */
   readonly middlePull: number;
   readonly use?: GroupUse;
+  /** In how many halves of the sources it is chosen, and of how many; left out until that is known. */
+  readonly again?: { readonly chosen: number; readonly draws: number };
 }
+
+/** Of concepts chosen in so large a share of halves nine in ten are chosen of fresh sources (docs/method/concepts.md). */
+const SURELY_CHOSEN = 0.95;
 
 /** A small share with a digit behind the point. */
 const shareOf = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
@@ -31,7 +45,7 @@ const shareOf = (share: number): string => percent(share, share < 0.1 ? 1 : 0);
 export function figureSentence(
   figure: FigureName,
   row: CandidateRow,
-  { sources, middlePull, use }: FigureContext,
+  { sources, middlePull, use, again }: FigureContext,
 ): string {
   switch (figure) {
     case 'mentions':
@@ -50,6 +64,16 @@ export function figureSentence(
         : `Pull ${row.pull.toFixed(2)}: the company it keeps departs this far from the usual (in nats, beyond chance); the kept concept in the middle has ${middlePull.toFixed(2)}.`;
     case 'tfIdf':
       return `tf-idf ${row.tfIdf.toFixed(1)}: ${counted(row.mentions, 'mention')} × ln(${sources} ÷ ${row.sources}); a word that every source mentions gets 0.`;
+    case 'again':
+      return again === undefined || again.draws === 0
+        ? 'In how many halves of the sources it is chosen is not known.'
+        : `Chosen in ${inFigures(again.chosen)} of ${counted(again.draws, 'half', 'halves')} of the sources${
+            again.chosen >= SURELY_CHOSEN * again.draws
+              ? ': other sources would very likely have shown it'
+              : again.chosen >= again.draws / 2
+                ? ''
+                : ': whether it is a concept hangs on which sources there are'
+          }.`;
     case 'distinct':
       return use === undefined
         ? 'Choose a group to see how distinctive it is of it.'

@@ -7,8 +7,16 @@ import { weighEvidence } from '../../src/network/evidence.ts';
 import { chanceWithGroups } from '../../src/network/group-evidence.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
 import { settleMembers } from '../../src/themes/members.ts';
-import { bandOf } from '../../src/themes/bands.ts';
-import { resampleGrouper, drawsFor, resampleThemes, type Resampled } from '../../src/themes/resample.ts';
+import { bandOf, bandOfMember, isLess } from '../../src/themes/bands.ts';
+import { conceptsOf } from '../../src/concepts/selection.ts';
+import { countTogether } from '../../src/network/counts.ts';
+import {
+  drawsFor,
+  isBackIn,
+  resampleGrouper,
+  resampleThemes,
+  type Resampled,
+} from '../../src/themes/resample.ts';
 import { oneByOne } from '../../src/base/share-out.ts';
 import { finish } from '../../src/base/stepwise.ts';
 import { asking, exampleStudy } from '../examples.ts';
@@ -17,28 +25,36 @@ const studyOf = (texts: readonly string[]) => exampleStudy(texts.map((text, i) =
 
 describe('themes over drawn sources', () => {
   it('come back where every source speaks of them, and are with themselves', () => {
-    const { texts } = knownThemes(3, 36);
-    const study = studyOf(texts);
+    const study = studyOf(knownThemes(3, 36).texts);
     const themes = study.compute('themes');
+    const redrawn = study.compute('redrawn');
+    const windows = study.compute('windows');
     const input = {
-      counts: study.compute('counts'),
-      windows: study.compute('windows'),
+      counts: countTogether(conceptsOf(study.compute('candidates'), [...redrawn.pool]), windows),
+      windows,
+      redrawn: { draws: redrawn.draws.slice(0, 12), chosen: redrawn.chosen.slice(0, 12) },
       links: study.state.settings.links,
       themes,
       seed: 1,
     };
     const again = (): Resampled =>
-      finish(resampleThemes(input.windows, themes, oneByOne(resampleGrouper(input)), 12));
+      finish(resampleThemes(input.redrawn, themes, oneByOne(resampleGrouper(input))));
     const resampled = again();
     expect(resampled.overlap).to.have.length(themes.themes.length);
     for (const share of [...resampled.overlap, ...resampled.comesBack, ...resampled.together])
       expect(share).to.be.within(0, 1 + 1e-9);
-    const steady = resampled.overlap.filter((overlap) => overlap > 0.5).length;
+    const steady = resampled.comesBack.filter((share) => share > 0.75).length;
     expect(steady / themes.themes.length).to.be.above(0.7);
     themes.themeOf.forEach((theme, i) => {
       if (theme < 0) expect(resampled.together[i]).to.equal(0);
     });
     expect(again()).to.deep.equal(resampled);
+  });
+
+  it('are back where half of them stand together, as a quarter of what they stand in or more', () => {
+    expect(isBackIn(5, { theme: 10, other: 20 })).to.equal(true);
+    expect(isBackIn(4, { theme: 10, other: 8 })).to.equal(false);
+    expect(isBackIn(10, { theme: 10, other: 41 })).to.equal(false);
   });
 
   it('are lost where they hang on one source', () => {
@@ -54,8 +70,8 @@ describe('themes over drawn sources', () => {
     const { themes } = study.compute('themes');
     const { comesBack } = study.compute('resampled');
     const forge = themes.findIndex(({ concepts }) => concepts.some((concept) => keys[concept] === 'anvil'));
-    // A source is in 1 − 1/e of the draws, 63 %: in the others its theme can’t be there.
-    if (forge >= 0) expect(comesBack[forge]).to.be.below(0.8);
+    // A source is in half of the draws: in the others its theme can’t be there.
+    if (forge >= 0) expect(comesBack[forge]).to.be.at.most(0.5);
     expect(keys).to.include('anvil');
   });
 
@@ -152,11 +168,11 @@ describe('themes over drawn sources', () => {
   });
 
   it('are drawn less often where they are many', () => {
-    expect([2, 36, 200, 250, 500, 5000].map(drawsFor)).to.deep.equal([100, 100, 100, 80, 40, 40]);
+    expect([2, 36, 200, 250, 300, 500, 5000].map(drawsFor)).to.deep.equal([100, 100, 100, 80, 66, 40, 40]);
   });
 
-  it('are said in bands', () => {
-    expect([1, 0.85, 0.8, 0.6, 0.5, 0.2].map(bandOf)).to.deep.equal([
+  it('are said in bands, themes and members each by their own bounds', () => {
+    expect([1, 0.95, 0.8, 0.6, 0.4, 0.2].map(bandOf)).to.deep.equal([
       'nearly always',
       'nearly always',
       'mostly',
@@ -164,6 +180,14 @@ describe('themes over drawn sources', () => {
       'now and then',
       'seldom',
     ]);
+    expect([0.6, 0.5, 0.3, 0.2].map(bandOfMember)).to.deep.equal([
+      'nearly always',
+      'mostly',
+      'now and then',
+      'seldom',
+    ]);
+    expect(isLess('seldom', 'mostly')).to.equal(true);
+    expect(isLess('mostly', 'mostly')).to.equal(false);
   });
 });
 

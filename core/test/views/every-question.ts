@@ -19,6 +19,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
   sources: [null],
   speakers: [null],
   guessedPersons: [null],
+  chosenAgain: [null],
   speakerParts: [{ sourceIds: ids, labels: ['Ada'] }],
   splitParts: [{ sourceIds: ids, rule: { kind: 'words', words: 10 }, attribute: 'of' }],
   wordPlaces: [

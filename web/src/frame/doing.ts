@@ -20,7 +20,8 @@ const DOING: Partial<Readonly<Record<StageName, string>>> = {
   grouping: 'grouping concepts',
   map: 'laying out the map',
   comparison: 'testing differences',
-  resampled: 'drawing sources anew',
+  redrawn: 'choosing concepts of halves of the sources',
+  resampled: 'grouping halves of the sources',
 };
 
 /** What the long views do that are made of no stage. */
@@ -29,7 +30,7 @@ const MAKING: Partial<Readonly<Record<ViewName, string>>> = {
   repeats: 'looking for what repeats',
   remains: 'looking for what is left to clean',
   cleaningOrder: 'trying the order of steps',
-  steadiness: 'drawing sources anew',
+  steadiness: 'grouping halves of the sources',
   topics: 'finding topics',
   topicNumbers: 'trying how many topics',
   beside: 'grouping concepts again',

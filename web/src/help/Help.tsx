@@ -158,8 +158,10 @@ function MeasuresHere() {
       <div>
         <dt>Comes back</dt>
         <dd>
-          How often a theme is found again when the sources are drawn anew: nearly always, mostly, now and
-          then, seldom (Hennig 2007).
+          Would other sources have shown this theme? One half of them is drawn, and the other, again and
+          again; concepts are chosen and grouped anew, and a theme is back where half of its concepts stand
+          together. Said in words by how often fresh halves of real collections showed such themes: nearly
+          always 99 of 100, mostly 86, now and then 42, seldom 30.
         </dd>
       </div>
     </dl>

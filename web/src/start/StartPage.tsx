@@ -114,7 +114,7 @@ function WhatComesOut() {
       />
       <ol>
         <li>The concepts the texts turn on, found for you and yours to change.</li>
-        <li>Themes they form, with how steadily each comes back when the sources are drawn anew.</li>
+        <li>Themes they form, with how often each comes back in halves of the sources.</li>
         <li>A map, comparisons by group and over time, and a report with the method written out.</li>
       </ol>
       <p className="quiet">Each figure and each word opens the passages it stands on.</p>

@@ -27,6 +27,13 @@ export interface ConceptsView {
   readonly chosen: number;
 }
 
+/** In how many halves of the sources, drawn again and again, each candidate is chosen, by key; those in none are left out. */
+export interface ChosenAgainView {
+  /** 0 where there are no halves to draw. */
+  readonly draws: number;
+  readonly of: Readonly<Record<string, number>>;
+}
+
 /** How distinctive each candidate is of a group, by key. */
 export interface DistinctView {
   readonly of: Readonly<

@@ -10,6 +10,7 @@ import type { StudyState } from '../../study/study.ts';
 import { personsOf } from '../../study/subset.ts';
 import { wordsPerSource } from '../../text/tokens.ts';
 import type {
+  ChosenAgainView,
   ConceptsView,
   DistinctView,
   MeaningView,
@@ -22,6 +23,7 @@ import { nothing, reads, type View, type ViewMakers } from '../view.ts';
 /** The views of Concepts. */
 export interface ConceptViews {
   concepts: View<null, ConceptsView>;
+  chosenAgain: View<null, ChosenAgainView>;
   /** A group's mentions against another's, or the rest's. */
   distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
   /** The words of the study by what they were taken for. */
@@ -40,6 +42,7 @@ const valuesIn = (state: StudyState, group: Group | undefined): readonly string[
 
 export const CONCEPT_KEYS = {
   concepts: reads(['concepts', 'conceptRows'], nothing),
+  chosenAgain: reads(['candidates', 'redrawn'], nothing),
   distinct: reads(
     ['tokens', 'candidates'],
     (state, { group, against }: ConceptViews['distinct']['question']) => ({
@@ -67,6 +70,17 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const concepts = yield* take('concepts');
     const rows = yield* take('conceptRows');
     return { rows, candidates: rows.length, chosen: concepts.keys.length };
+  },
+
+  *chosenAgain(_, { take }) {
+    const { keys } = yield* take('candidates');
+    const { draws, share } = yield* take('redrawn');
+    return {
+      draws: draws.length,
+      of: Object.fromEntries(
+        keys.flatMap((key, c) => (share[c] > 0 ? [[key, Math.round(share[c] * draws.length)]] : [])),
+      ),
+    };
   },
 
   *distinct({ group, against }, { take, own: { values, others, personOf } }) {

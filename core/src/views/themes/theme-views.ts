@@ -179,7 +179,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       draws,
       themes: themes.map(({ letter }, t) => ({
         letter,
-        band: bandOf(overlap[t]),
+        band: bandOf(comesBack[t]),
         comesBack: comesBack[t],
         overlap: overlap[t],
       })),

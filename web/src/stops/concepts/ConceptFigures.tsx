@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { FIGURES, type FigureName } from '@green-thicket/core/words/figure-sentences';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';
-import { FIGURE_FACES, type FiguredRow } from './figures.ts';
+import { FIGURE_FACES, isAtEdge, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 /** Widths of columns whose heads need more than most, in pixels. */
@@ -48,7 +48,13 @@ export function ConceptFigures({
           render: FIGURE_FACES[figure].show,
         }),
       ),
-      { key: 'status', title: 'Standing', width: 104, value: (row) => STATUS_WORDS[row.status] },
+      {
+        key: 'status',
+        title: 'Standing',
+        width: 104,
+        value: (row) =>
+          isAtEdge(row) ? `${STATUS_WORDS[row.status]}, at the edge` : STATUS_WORDS[row.status],
+      },
     ],
     [onPick, group],
   );

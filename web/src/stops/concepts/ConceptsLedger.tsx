@@ -1,12 +1,12 @@
 import { Input, Segmented } from 'antd';
 import { useMemo } from 'react';
-import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { ConceptLists } from './ConceptLists.tsx';
 import styles from './ConceptsLedger.module.css';
 import { useConceptsLook, type ConceptsLook } from './concepts-look.tsx';
+import type { FiguredRow } from './figures.ts';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { WordKinds } from './WordKinds.tsx';
 import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
@@ -22,7 +22,7 @@ export function ConceptsLedger({
   dimmed,
 }: {
   /** The words the filter leaves. */
-  rows: readonly CandidateRow[];
+  rows: readonly FiguredRow[];
   /** How many there are; undefined while they are looked for. */
   counts: { readonly chosen: number; readonly candidates: number } | undefined;
   filter: string;

@@ -109,7 +109,12 @@ function ConceptsOfTexts() {
             key={pickedRow.key}
             row={pickedRow}
             rows={figured}
-            context={{ sources: shownSources(state).length, middlePull, use: pickedRow.use }}
+            context={{
+              sources: shownSources(state).length,
+              middlePull,
+              use: pickedRow.use,
+              again: pickedRow.again,
+            }}
           />
         )}
       </main>

@@ -1,9 +1,9 @@
 import { memo } from 'react';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 import { inFigures } from '@green-thicket/core/base/wording';
-import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 import { useStudy } from '../../pieces/study-context.ts';
 import { decisionByKey, KEYS_SAID } from '../../pieces/key-decisions.ts';
+import { FIGURE_FACES, isAtEdge, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 import { useRows } from '../../pieces/use-rows.ts';
 import styles from './WordLedger.module.css';
@@ -11,7 +11,7 @@ import shared from './concepts.module.css';
 
 const LEDGER_ROW = 36;
 
-type Sorter = (rows: readonly CandidateRow[]) => readonly CandidateRow[];
+type Sorter = (rows: readonly FiguredRow[]) => readonly FiguredRow[];
 const bestFirst: Sorter = (rows) => rows;
 const byMentions: Sorter = (rows) => [...rows].sort((a, b) => b.mentions - a.mentions);
 const byLetters: Sorter = (rows) =>
@@ -32,7 +32,7 @@ export function WordLedger({
   dimmed,
   known,
 }: {
-  rows: readonly CandidateRow[];
+  rows: readonly FiguredRow[];
   picked: string | undefined;
   onPick: (key: string) => void;
   dimmed: boolean;
@@ -79,13 +79,19 @@ function keyUnder({ target }: React.SyntheticEvent): string | undefined {
     : undefined;
 }
 
+/** That a word is at the edge of what is chosen, in words. */
+const edgeSaid = (row: FiguredRow): string =>
+  isAtEdge(row)
+    ? `, at the edge: chosen in ${FIGURE_FACES.again.show(row)} of halves of the sources, so which sources there are decides on it`
+    : '';
+
 /** A word in the list. The list hears what is done to it, so that it is drawn again only when it changes. */
 const LedgerRow = memo(function LedgerRow({
   row,
   most,
   picked,
 }: {
-  row: CandidateRow;
+  row: FiguredRow;
   most: number;
   picked: boolean;
 }) {
@@ -95,12 +101,13 @@ const LedgerRow = memo(function LedgerRow({
       className={`row-button ${styles.conceptRow} is-${row.status}${picked ? ' here' : ''}`}
       aria-pressed={picked}
       data-concept={row.key}
-      title={`${STATUS_WORDS[row.status]}. ${KEYS_SAID}.`}
+      title={`${STATUS_WORDS[row.status]}${edgeSaid(row)}. ${KEYS_SAID}.`}
     >
       <span className="row-name">
         {row.label}
         {row.status === 'kept' && <span className={shared.rowFlag}> kept</span>}
         {row.status === 'dropped' && <span className={shared.rowFlag}> dropped</span>}
+        {isAtEdge(row) && <span className={shared.rowFlag}> at the edge</span>}
       </span>
       <span className="row-figure">{inFigures(row.mentions)}</span>
       <span className="row-bar" style={{ width: `${(100 * row.mentions) / most}%` }} />

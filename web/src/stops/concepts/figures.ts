@@ -6,7 +6,20 @@ import type { CandidateRow } from '@green-thicket/core/concepts/candidate-rows';
 /** A candidate with how a chosen group uses it. */
 export interface FiguredRow extends CandidateRow {
   readonly use?: GroupUse;
+  /** In how many halves of the sources it is chosen, and of how many; left out until that is known. */
+  readonly again?: { readonly chosen: number; readonly draws: number };
 }
+
+/**
+ * Whether a candidate is at the edge of what is chosen: a concept that fewer than half of the halves choose, or one left out that
+ * half of them or more do.
+ */
+export const isAtEdge = ({ status, again }: FiguredRow): boolean =>
+  again !== undefined &&
+  again.draws > 0 &&
+  (status === 'chosen'
+    ? again.chosen < again.draws / 2
+    : status === 'out' && again.chosen >= again.draws / 2);
 
 interface FigureFace {
   readonly title: string;
@@ -75,6 +88,20 @@ export const FIGURE_FACES: Readonly<Record<FigureName, FigureFace>> = {
     of: (row) => row.tfIdf,
     show: (row) => row.tfIdf.toFixed(1),
     scale: 'root',
+  },
+  again: {
+    title: 'Chosen again',
+    low: 'in few halves',
+    high: 'in more halves →',
+    hint: 'In what share of halves of the sources, drawn again and again, it is chosen',
+    of: (row) => (row.again && row.again.draws > 0 ? row.again.chosen / row.again.draws : 0),
+    show: (row) =>
+      row.again === undefined
+        ? '…'
+        : row.again.draws === 0
+          ? '–'
+          : `${Math.round((100 * row.again.chosen) / row.again.draws)} %`,
+    scale: 'linear',
   },
   distinct: {
     title: 'Distinct',

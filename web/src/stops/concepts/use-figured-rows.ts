@@ -7,24 +7,30 @@ import { ownValue } from '@green-thicket/core/base/records';
 
 const NO_GROUP: Group = { attribute: '', value: '' };
 
-/** The candidates with how a group uses them against another or the rest, where one is chosen. */
+/** The candidates with in how many halves of the sources they are chosen, and how a group uses them where one is chosen. */
 export function useFiguredRows(
   rows: readonly CandidateRow[] | undefined,
   group: Group | undefined,
   against: Group | undefined,
 ): readonly FiguredRow[] {
+  const { data: redrawn, isPlaceholderData } = useView('chosenAgain', null);
   const { data } = useView(
     'distinct',
     { group: group ?? NO_GROUP, ...(against ? { against } : {}) },
     group !== undefined,
   );
+  // What was told of other concepts would be nobody's.
+  const again = isPlaceholderData ? undefined : redrawn;
   return useMemo(() => {
     if (!rows) return [];
-    if (!group || !data) return rows;
-    return rows.map((row) => {
-      const use = ownValue(data.of, row.key);
-      if (use === undefined) return row;
-      return { ...row, use: { group: group.value, against: against?.value ?? 'the rest', ...use } };
+    if (!again && !(group && data)) return rows;
+    return rows.map((row): FiguredRow => {
+      const use = group && data && ownValue(data.of, row.key);
+      return {
+        ...row,
+        ...(again && { again: { draws: again.draws, chosen: ownValue(again.of, row.key) ?? 0 } }),
+        ...(use && { use: { group: group.value, against: against?.value ?? 'the rest', ...use } }),
+      };
     });
-  }, [rows, group, against, data]);
+  }, [rows, group, against, data, again]);
 }

@@ -1,6 +1,6 @@
 import { Dropdown } from 'antd';
 import { percent } from '@green-thicket/core/base/wording';
-import { bandOf, EVERYWHERE } from '@green-thicket/core/themes/bands';
+import { bandOfMember, EVERYWHERE, isLess, type Band } from '@green-thicket/core/themes/bands';
 import type { SteadinessView, ThemeRow, ThemesView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -16,18 +16,19 @@ export type Concept = ThemeRow['concepts'][number];
 const isEverywhere = ({ ofStretches }: Pick<Concept, 'ofStretches'>, themeShare: number): boolean =>
   ofStretches >= EVERYWHERE && ofStretches > themeShare;
 
-/** What is unsure about a concept, in a word or two; nothing where it is sure. */
-export function unsureOf(
+/** What is less sure about a concept than about its theme, in a word or two; nothing where it is as sure. */
+function unsureOf(
   concept: Pick<Concept, 'placed' | 'ofStretches'>,
   figures: Figures | undefined,
-  themeShare: number,
+  { share, band: ofTheme }: { readonly share: number; readonly band: Band | undefined },
 ): string {
   if (concept.placed) return 'yours';
-  if (isEverywhere(concept, themeShare)) return `in ${percent(concept.ofStretches)} of stretches`;
+  if (isEverywhere(concept, share)) return `in ${percent(concept.ofStretches)} of stretches`;
   if (!figures) return '';
   if (figures.lean !== '' && figures.leaning > figures.together) return `leans ${figures.lean}`;
-  const band = bandOf(figures.together);
-  return band === 'nearly always' || band === 'mostly' ? '' : band;
+  const band = bandOfMember(figures.together);
+  // The theme itself says how often it comes back: what is no less sure than that is not said again of each.
+  return band === 'mostly' || !isLess(band, ofTheme ?? 'nearly always') ? '' : band;
 }
 
 /** A concept of a theme: read with a click, moved by dragging, by its menu or by keys; marked only where it is unsure. */
@@ -35,22 +36,26 @@ export function ConceptInTheme({
   concept,
   letter,
   figures,
+  band,
   data,
 }: {
   concept: Concept;
   letter: string;
   figures: Figures | undefined;
+  /** How often its theme comes back; undefined until that is known. */
+  band: Band | undefined;
   data: ThemesView;
 }) {
   const { decide } = useStudy();
   const { selection, select } = useSelection();
   const isPicked = selection?.kind === 'concept' && selection.key === concept.key;
   const themeShare = data.themes.find((theme) => theme.letter === letter)?.share ?? 0;
-  const unsure = unsureOf(concept, figures, themeShare);
+  const unsure = unsureOf(concept, figures, { share: themeShare, band });
   const why = [
     isEverywhere(concept, themeShare) &&
       `It is in ${percent(concept.ofStretches)} of all stretches of text, so it keeps nearly everybody’s company and says little of this theme.`,
-    figures && `With ${percent(figures.together)} of its theme on average, when sources are drawn anew.`,
+    figures &&
+      `Where it is chosen again it is with ${percent(figures.together)} of its theme on average, when halves of the sources are drawn.`,
     figures && figures.lean !== '' && `With ${percent(figures.leaning)} of ${figures.lean}.`,
     concept.foundIn !== undefined &&
       `The grouping alone would have it in ${concept.foundIn === '' ? 'no theme' : concept.foundIn}.`,

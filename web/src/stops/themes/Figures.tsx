@@ -91,7 +91,7 @@ export function Figures({ steadiness }: { steadiness: View<SteadinessView> }) {
     {
       key: 'band',
       title: 'Comes back',
-      hint: 'When the sources are drawn anew',
+      hint: 'In halves of the sources, drawn again and again, with concepts chosen anew',
       width: 88,
       value: (row) => bands.get(row.letter) ?? '',
       render: (row) => bands.get(row.letter) ?? '…',

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
 import { STEADY_UNKNOWN } from '@green-thicket/core/words/figure-sentences';
-import type { Band } from '@green-thicket/core/themes/bands';
+import { FOUND_IN_FRESH } from '@green-thicket/core/themes/bands';
 import type { SteadinessView, ThemeRow, ThemesView } from '@green-thicket/core/views/view-types';
 import type { View } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -86,6 +86,7 @@ export function ThemeColumn({
             concept={concept}
             letter={theme.letter}
             figures={figures.get(concept.key)}
+            band={steadiness.data?.themes.find((each) => each.letter === theme.letter)?.band}
             data={data}
           />
         ))}
@@ -151,14 +152,6 @@ function ThemeMenu({ theme, data, onNote }: { theme: ThemeRow; data: ThemesView;
   );
 }
 
-/** Of themes of each band, the share in per cent that fresh sources of the same kind showed too (docs/method/themes.md). */
-const FOUND_AGAIN: Readonly<Record<Band, number>> = {
-  'nearly always': 97,
-  mostly: 79,
-  'now and then': 54,
-  seldom: 25,
-};
-
 /** In words, how steady a theme is over the sources. */
 function ComesBack({
   steadiness: { data, isPlaceholderData },
@@ -169,10 +162,10 @@ function ComesBack({
 }) {
   const found = isPlaceholderData ? undefined : data?.themes.find((theme) => theme.letter === letter);
   if (data?.draws === 0 && !isPlaceholderData) return <span title={STEADY_UNKNOWN}>of one source</span>;
-  if (!found || !data) return <>drawing sources anew …</>;
+  if (!found || !data) return <>hearing halves of the sources …</>;
   return (
     <span
-      title={`The sources were drawn anew ${data.draws} times. In ${Math.round(data.draws * found.comesBack)} of them a theme shares half or more of its concepts with this one. Of made-up collections’ themes that come back so, ${FOUND_AGAIN[found.band]} % were found in other sources of the same kind.`}
+      title={`Would other sources have shown it? Halves of the sources were drawn ${data.draws} times, and concepts chosen and grouped anew. In ${Math.round(data.draws * found.comesBack)} of them half of its concepts stand together. Of themes that come back so, fresh halves of real and made-up collections showed ${FOUND_IN_FRESH[found.band]} of 100.`}
     >
       comes back {found.band}
     </span>
