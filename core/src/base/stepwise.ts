@@ -30,6 +30,15 @@ export function* inOneStep<Result>(make: () => Result): Stepwise<Result> {
   return make();
 }
 
+/** Work that is a part of longer work: what it has done is told as a share of that, from `from` on. */
+export function* within<Result>(work: Stepwise<Result>, from: number, share: number): Stepwise<Result> {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    yield typeof step.value === 'number' ? from + share * step.value : step.value;
+  }
+}
+
 /** What is loaded when it is first asked for, and held from then on; where that fails, it is loaded when it is asked for next. */
 export function onceLoaded<Held>(load: () => Promise<Held>): () => Stepwise<Held> {
   let held: { readonly value: Held } | undefined;

@@ -2,8 +2,7 @@ import type { Occurring } from '../concepts/renumbered.ts';
 import { ranked } from '../base/order.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import type { Windows } from '../network/windows.ts';
-import { npmi } from '../network/measures.ts';
-import { seededRandom } from '../numeric/random.ts';
+import { seededRandom, type Random } from '../numeric/random.ts';
 
 /** What is said in a collection, as documents of things: thing `word[i]` stands in document `document[i]`. */
 export interface Corpus {
@@ -20,6 +19,8 @@ export interface TopicSettings {
   readonly sweeps?: number;
   /** Words the first topics are begun with, a list each: they count as if they had been met there before. */
   readonly seeds?: readonly (readonly number[])[];
+  /** Where a run that is gone on with had got to. */
+  readonly begun?: Pick<TopicModel, 'topicOf' | 'prior'>;
 }
 
 /** Topics as latent Dirichlet allocation finds them. */
@@ -30,12 +31,16 @@ export interface TopicModel {
   readonly share: Float64Array;
   /** The topic each mention is counted for, in the last sweep. */
   readonly topicOf: Int32Array;
+  /** How common each topic is in a document, as it was learnt. */
+  readonly prior: Float64Array;
+  /** Logarithm of the chance of words and topics together: of several runs the largest is the best. */
+  readonly likelihood: number;
 }
 
 /** Priors: few topics a document, few words a topic, as suits stretches of fifty words and a few hundred terms. */
 const ALPHA = 0.1;
 const BETA = 0.01;
-const SWEEPS = 300;
+export const SWEEPS = 300;
 /** Sweeps at the end over which counts are taken together, one in five. */
 const KEPT_FROM = 200;
 const KEPT_EVERY = 5;
@@ -73,7 +78,7 @@ export function* findTopics(
   { word, document, words, documents }: Corpus,
   settings: TopicSettings,
 ): Stepwise<TopicModel> {
-  const { topics, seed, sweeps = SWEEPS, seeds = [] } = settings;
+  const { topics, seed, sweeps = SWEEPS, seeds = [], begun } = settings;
   const random = seededRandom(seed, 50_000 + topics);
   const inDocument = new Int32Array(documents * topics);
   const ofWord = new Int32Array(words * topics);
@@ -82,37 +87,27 @@ export function* findTopics(
     seeds.slice(0, topics).flatMap((own, topic) => own.map((each) => [each, topic] as const)),
   );
   // Every mention of a seed word begins in its topic; what they bring with them decides whether they stay.
-  const topicOf = Int32Array.from(word, (each) => {
+  const topicOf = Int32Array.from(word, (each, i) => {
     const drawn = Math.floor(random() * topics);
-    return seeded.get(each) ?? drawn;
+    return begun ? begun.topicOf[i] : (seeded.get(each) ?? drawn);
   });
   const { prior, priorOf } = priorsWith(seeds, words, topics, word.length);
-  const count = (i: number, by: number): void => {
-    const topic = topicOf[i];
-    inDocument[document[i] * topics + topic] += by;
-    ofWord[word[i] * topics + topic] += by;
-    inTopic[topic] += by;
-  };
-  for (let i = 0; i < word.length; i++) count(i, 1);
+  const alpha = begun ? begun.prior.slice() : new Float64Array(topics).fill(ALPHA);
+  const sampling = { word, document, topicOf, inDocument, ofWord, inTopic, alpha, prior, priorOf };
+  for (let i = 0; i < word.length; i++) {
+    inDocument[document[i] * topics + topicOf[i]]++;
+    ofWord[word[i] * topics + topicOf[i]]++;
+    inTopic[topicOf[i]]++;
+  }
+  const lengths = new Int32Array(documents);
+  for (const d of document) lengths[d]++;
   const sumOfWord = new Float64Array(words * topics);
   const sumInTopic = new Float64Array(topics);
   const weight = new Float64Array(topics);
   let kept = 0;
   for (let sweep = 0; sweep < sweeps; sweep++) {
-    for (let i = 0; i < word.length; i++) {
-      count(i, -1);
-      const [d, w] = [document[i] * topics, word[i] * topics];
-      let sum = 0;
-      for (let t = 0; t < topics; t++) {
-        sum += ((inDocument[d + t] + ALPHA) * (ofWord[w + t] + prior[w + t])) / (inTopic[t] + priorOf[t]);
-        weight[t] = sum;
-      }
-      const at = random() * sum;
-      let topic = 0;
-      while (topic < topics - 1 && weight[topic] <= at) topic++;
-      topicOf[i] = topic;
-      count(i, 1);
-    }
+    sampleTopics(sampling, weight, random);
+    if ((begun || sweep >= LEARN_FROM) && sweep % LEARN_EVERY === 0) learnPrior(alpha, inDocument, lengths);
     const isKept =
       sweep >= (sweeps * KEPT_FROM) / SWEEPS && (sweep % KEPT_EVERY === 0 || sweep === sweeps - 1);
     if (isKept) {
@@ -129,7 +124,116 @@ export function* findTopics(
         (sumOfWord[w * topics + t] + kept * prior[w * topics + t]) / (sumInTopic[t] + kept * priorOf[t]);
   }
   const all = Math.max(1, word.length * kept);
-  return { wordShare, share: sumInTopic.map((each) => each / all), topicOf };
+  return {
+    wordShare,
+    share: sumInTopic.map((each) => each / all),
+    topicOf,
+    prior: alpha,
+    likelihood: likelihoodOf({ word, document, words, documents }, topicOf, { topics, alpha }),
+  };
+}
+
+/** Where a run stands. */
+interface Sampling extends Pick<Corpus, 'word' | 'document'> {
+  readonly topicOf: Int32Array;
+  /** Mentions: documents × topics, words × topics, and by topic. */
+  readonly inDocument: Int32Array;
+  readonly ofWord: Int32Array;
+  readonly inTopic: Int32Array;
+  readonly alpha: Float64Array;
+  readonly prior: Float64Array;
+  readonly priorOf: Float64Array;
+}
+
+// A function of its own, outside the generator: only then is the loop over all mentions at full speed.
+function sampleTopics(
+  { word, document, topicOf, inDocument, ofWord, inTopic, alpha, prior, priorOf }: Sampling,
+  weight: Float64Array,
+  random: Random,
+): void {
+  const topics = alpha.length;
+  // Dividing is the slow part, and only two of these change a mention.
+  const perMention = Float64Array.from(inTopic, (count, t) => 1 / (count + priorOf[t]));
+  for (let i = 0; i < word.length; i++) {
+    const d = document[i] * topics;
+    const w = word[i] * topics;
+    const last = topicOf[i];
+    inDocument[d + last]--;
+    ofWord[w + last]--;
+    perMention[last] = 1 / (--inTopic[last] + priorOf[last]);
+    let sum = 0;
+    for (let t = 0; t < topics; t++) {
+      sum += (inDocument[d + t] + alpha[t]) * (ofWord[w + t] + prior[w + t]) * perMention[t];
+      weight[t] = sum;
+    }
+    const at = random() * sum;
+    let topic = 0;
+    while (topic < topics - 1 && weight[topic] <= at) topic++;
+    topicOf[i] = topic;
+    inDocument[d + topic]++;
+    ofWord[w + topic]++;
+    perMention[topic] = 1 / (++inTopic[topic] + priorOf[topic]);
+  }
+}
+
+/** Sweeps before topics' own shares are learnt, and between two such times. */
+const [LEARN_FROM, LEARN_EVERY] = [50, 10];
+
+/**
+ * Learns how common each topic is (an asymmetric prior over documents, Wallach, Mimno & McCallum 2009) by Minka's fixed point (2000)
+ * of the Dirichlet-multinomial, a step a time.
+ */
+function learnPrior(alpha: Float64Array, inDocument: Int32Array, lengths: Int32Array): void {
+  const topics = alpha.length;
+  const sum = alpha.reduce((all, each) => all + each, 0);
+  let below = 0;
+  for (const length of lengths) below += digammaRise(sum, length);
+  if (below === 0) return;
+  for (let t = 0; t < topics; t++) {
+    let above = 0;
+    for (let at = t; at < inDocument.length; at += topics) above += digammaRise(alpha[t], inDocument[at]);
+    alpha[t] = Math.max(LEAST_ALPHA, (alpha[t] * above) / below);
+  }
+}
+const LEAST_ALPHA = 1e-3;
+
+/** ψ(x + n) − ψ(x) for a whole n: Σ 1 / (x + i). */
+function digammaRise(x: number, n: number): number {
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += 1 / (x + i);
+  return sum;
+}
+
+/** ln Γ(x + n) − ln Γ(x) for a whole n. */
+function logRise(x: number, n: number): number {
+  let sum = 0;
+  for (let i = 0; i < n; i++) sum += Math.log(x + i);
+  return sum;
+}
+
+/** The logarithm of the chance of words and topics together, by which runs are compared (Griffiths & Steyvers 2004). */
+function likelihoodOf(
+  { word, document, words, documents }: Corpus,
+  topicOf: Int32Array,
+  { topics, alpha }: { readonly topics: number; readonly alpha: Float64Array },
+): number {
+  const inDocument = new Int32Array(documents * topics);
+  const ofWord = new Int32Array(words * topics);
+  const inTopic = new Int32Array(topics);
+  const lengths = new Int32Array(documents);
+  for (let i = 0; i < word.length; i++) {
+    inDocument[document[i] * topics + topicOf[i]]++;
+    ofWord[word[i] * topics + topicOf[i]]++;
+    inTopic[topicOf[i]]++;
+    lengths[document[i]]++;
+  }
+  const sum = alpha.reduce((all, each) => all + each, 0);
+  let found = 0;
+  ofWord.forEach((count) => (found += logRise(BETA, count)));
+  for (const count of inTopic) found -= logRise(BETA * words, count);
+  inDocument.forEach((count, at) => (found += logRise(alpha[at % topics], count)));
+  for (const length of lengths) found -= logRise(sum, length);
+  return found;
 }
 
 /** A seed word counts in its topic as if it had made up so large a share of all mentions there already. */
@@ -154,135 +258,14 @@ function priorsWith(
   return { prior, priorOf };
 }
 
-/** How good a number of topics is. */
-export interface TopicNumber {
-  readonly topics: number;
-  /** Of the words of documents that were not learnt from: lower is better. */
-  readonly perplexity: number;
-  /** Mean NPMI of the pairs of each topic’s ten first words, over documents: −1 to 1, higher is better. */
-  readonly coherence: number;
-}
-
-/** One document in so many is not learnt from. */
-const HELD_OUT = 10;
-const TRIED_SWEEPS = 80;
-const FOLDED_SWEEPS = 20;
-/** Of a larger corpus the first mentions so many are taken, evenly: how many topics there are is told by a part. */
-const MOST_TRIED = 60_000;
-const TOP_WORDS = 10;
-
 /** The documents of a corpus that pass. */
-function documentsOf(corpus: Corpus, passes: (document: number) => boolean): Corpus {
+export function documentsOf(corpus: Corpus, passes: (document: number) => boolean): Corpus {
   const taken = [...corpus.word.keys()].filter((i) => passes(corpus.document[i]));
   return {
     ...corpus,
     word: Int32Array.from(taken, (i) => corpus.word[i]),
     document: Int32Array.from(taken, (i) => corpus.document[i]),
   };
-}
-
-/**
- * Tries numbers of topics: perplexity of held-out documents by document completion (Wallach et al. 2009), each one's odd words
- * folded in and its even words asked for, and the coherence of what is found.
- */
-export function* tryNumbers(
-  whole: Corpus,
-  numbers: readonly number[],
-  seed: number,
-): Stepwise<TopicNumber[]> {
-  const every = Math.max(1, Math.ceil(whole.word.length / MOST_TRIED));
-  const corpus = documentsOf(whole, (document) => document % every === 0);
-  const learnt = documentsOf(corpus, (document) => Math.floor(document / every) % HELD_OUT !== 0);
-  const held = documentsOf(corpus, (document) => Math.floor(document / every) % HELD_OUT === 0);
-  const made: TopicNumber[] = [];
-  for (const topics of numbers) {
-    const model = yield* findTopics(learnt, { topics, seed, sweeps: TRIED_SWEEPS });
-    made.push({
-      topics,
-      perplexity: perplexityOf(model, held, topics, seed),
-      coherence: coherenceOf(model, corpus, topics),
-    });
-  }
-  return made;
-}
-
-function perplexityOf(
-  model: TopicModel,
-  { word, document, words }: Corpus,
-  topics: number,
-  seed: number,
-): number {
-  const random = seededRandom(seed, 70_000 + topics);
-  let logs = 0;
-  let asked = 0;
-  for (let from = 0; from < word.length;) {
-    let to = from + 1;
-    while (to < word.length && document[to] === document[from]) to++;
-    const inDocument = new Float64Array(topics);
-    const topicOf = new Map<number, number>();
-    const folded = Array.from({ length: to - from }, (_, k) => from + k).filter((i) => (i - from) % 2 === 1);
-    for (const i of folded) {
-      const topic = Math.floor(random() * topics);
-      topicOf.set(i, topic);
-      inDocument[topic]++;
-    }
-    const weight = new Float64Array(topics);
-    for (let sweep = 0; sweep < FOLDED_SWEEPS; sweep++) {
-      for (const i of folded) {
-        inDocument[topicOf.get(i) ?? 0]--;
-        let sum = 0;
-        for (let t = 0; t < topics; t++)
-          weight[t] = sum += (inDocument[t] + ALPHA) * model.wordShare[t * words + word[i]];
-        const at = random() * sum;
-        let topic = 0;
-        while (topic < topics - 1 && weight[topic] <= at) topic++;
-        topicOf.set(i, topic);
-        inDocument[topic]++;
-      }
-    }
-    for (let i = from; i < to; i += 2) {
-      let chance = 0;
-      for (let t = 0; t < topics; t++)
-        chance +=
-          ((inDocument[t] + ALPHA) / (folded.length + topics * ALPHA)) * model.wordShare[t * words + word[i]];
-      logs += Math.log(chance);
-      asked++;
-    }
-    from = to;
-  }
-  return asked === 0 ? Number.NaN : Math.exp(-logs / asked);
-}
-
-function coherenceOf(
-  model: TopicModel,
-  { word, document, words, documents }: Corpus,
-  topics: number,
-): number {
-  const wanted = new Set(
-    Array.from({ length: topics }, (_, t) => topWords(model, t, words, TOP_WORDS)).flat(),
-  );
-  const documentsWith = new Map<number, Set<number>>();
-  word.forEach((each, i) => {
-    if (!wanted.has(each)) return;
-    const list = documentsWith.get(each);
-    if (list) list.add(document[i]);
-    else documentsWith.set(each, new Set([document[i]]));
-  });
-  let sum = 0;
-  let pairs = 0;
-  for (let t = 0; t < topics; t++) {
-    const top = topWords(model, t, words, TOP_WORDS);
-    for (let a = 0; a < top.length; a++) {
-      for (let b = a + 1; b < top.length; b++) {
-        const [first, second] = [documentsWith.get(top[a]), documentsWith.get(top[b])];
-        let both = 0;
-        for (const each of first ?? []) if (second?.has(each)) both++;
-        sum += both === 0 ? -1 : npmi(both, first?.size ?? 0, second?.size ?? 0, documents);
-        pairs++;
-      }
-    }
-  }
-  return pairs === 0 ? 0 : sum / pairs;
 }
 
 /** Each source's mixture of topics, sources × topics: shares of its mentions; rows sum to 1, or are 0 where nothing is said. */

@@ -1,14 +1,9 @@
 import { expect } from 'chai';
 import { finish } from '../../src/base/stepwise.ts';
 import { randomInteger, seededRandom } from '../../src/numeric/random.ts';
-import {
-  findTopics,
-  mixtures,
-  topicOfWord,
-  topWords,
-  tryNumbers,
-  type Corpus,
-} from '../../src/themes/topics.ts';
+import { findTopics, mixtures, topicOfWord, topWords, type Corpus } from '../../src/themes/topics.ts';
+import { findBestTopics } from '../../src/themes/topic-beginnings.ts';
+import { tryNumbers } from '../../src/themes/topic-numbers.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const TOPICS = 5;
@@ -47,6 +42,41 @@ function planted(seed: number): { corpus: Corpus; share: Float64Array } {
   };
 }
 
+const UNEQUAL = 8;
+/** The same of topics of unlike size, the first six times the last, in short documents with words that all topics have. */
+function plantedUnequal(seed: number): { corpus: Corpus; share: Float64Array } {
+  const random = seededRandom(seed);
+  const [own, shared] = [15, 40];
+  const words = UNEQUAL * own + shared;
+  const share = new Float64Array(UNEQUAL * words);
+  const falls = Array.from({ length: own }, (_, i) => 1 / (i + 2));
+  const all = falls.reduce((sum, each) => sum + each, 0);
+  for (let t = 0; t < UNEQUAL; t++) {
+    falls.forEach((each, i) => (share[t * words + t * own + i] = (0.8 * each) / all));
+    for (let i = 0; i < shared; i++) share[t * words + UNEQUAL * own + i] = 0.2 / shared;
+  }
+  const draw = (weights: ArrayLike<number> & Iterable<number>): number => {
+    let at = random() * [...weights].reduce((sum, each) => sum + each, 0);
+    for (let i = 0; i < weights.length; i++) if ((at -= weights[i]) < 0) return i;
+    return weights.length - 1;
+  };
+  const sizes = Array.from({ length: UNEQUAL }, (_, t) => 1 / (t + 1.5));
+  const [word, document]: number[][] = [[], []];
+  for (let d = 0; d < 1000; d++) {
+    const first = draw(sizes);
+    const second = random() < 0.3 ? draw(sizes) : first;
+    for (let i = 3 + randomInteger(random, 6); i > 0; i--) {
+      const topic = random() < 0.6 ? first : second;
+      word.push(draw(share.subarray(topic * words, (topic + 1) * words)));
+      document.push(d);
+    }
+  }
+  return {
+    corpus: { word: Int32Array.from(word), document: Int32Array.from(document), words, documents: 1000 },
+    share,
+  };
+}
+
 function cosine(a: Float64Array, b: Float64Array): number {
   const dot = (x: Float64Array, y: Float64Array): number => x.reduce((sum, each, i) => sum + each * y[i], 0);
   return dot(a, b) / Math.sqrt(dot(a, a) * dot(b, b));
@@ -67,6 +97,54 @@ describe('topics', () => {
       expect(best.reduce((sum, each) => sum + each, 0) / TOPICS).to.be.above(0.9);
     }
   });
+
+  it('of unlike size are found too, wherever the search begins: a mean cosine over 0.9, none under 0.6', () => {
+    for (const seed of [1, 2]) {
+      const { corpus, share } = plantedUnequal(seed);
+      for (const begin of [1, 2]) {
+        const { model, agreement } = finish(findBestTopics(corpus, { topics: UNEQUAL, seed: begin }));
+        const row = (shares: Float64Array, t: number): Float64Array =>
+          shares.subarray(t * corpus.words, (t + 1) * corpus.words);
+        const best = Array.from({ length: UNEQUAL }, (_, t) =>
+          Math.max(
+            ...Array.from({ length: UNEQUAL }, (__, u) => cosine(row(share, t), row(model.wordShare, u))),
+          ),
+        );
+        expect(best.reduce((sum, each) => sum + each, 0) / UNEQUAL).to.be.above(0.9);
+        expect(Math.min(...best)).to.be.above(0.6);
+        expect(agreement).to.be.within(0.7, 1);
+      }
+    }
+  }).timeout(60_000);
+
+  it('of a large collection begin where those of a part of it end', () => {
+    const { corpus, share } = planted(2);
+    // The same documents four times over: more than is searched.
+    const times = 4;
+    const large: Corpus = {
+      ...corpus,
+      word: Int32Array.from(
+        { length: times * corpus.word.length },
+        (_, i) => corpus.word[i % corpus.word.length],
+      ),
+      document: Int32Array.from(
+        { length: times * corpus.word.length },
+        (_, i) => corpus.document[i % corpus.word.length] + 400 * Math.floor(i / corpus.word.length),
+      ),
+      documents: 400 * times,
+    };
+    const { model } = finish(findBestTopics(large, { topics: TOPICS, seed: 1 }));
+    expect(model.topicOf).to.have.length(large.word.length);
+    for (let t = 0; t < TOPICS; t++) {
+      const found = Array.from({ length: TOPICS }, (_, u) =>
+        cosine(
+          share.subarray(t * WORDS, (t + 1) * WORDS),
+          model.wordShare.subarray(u * WORDS, (u + 1) * WORDS),
+        ),
+      );
+      expect(Math.max(...found)).to.be.above(0.9);
+    }
+  }).timeout(60_000);
 
   it('are as many as foretell best what was not learnt from, and belong together best', () => {
     const { corpus } = planted(5);

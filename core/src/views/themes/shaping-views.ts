@@ -9,16 +9,9 @@ import { ownValue } from '../../base/records.ts';
 import { measuresOf } from '../../network/links.ts';
 import { joinersOf } from '../../themes/joiners.ts';
 import { splitTheme } from '../../themes/split.ts';
-import {
-  corpusOf,
-  findTopics,
-  mixtures,
-  topicOfWord,
-  topWords,
-  tryNumbers,
-  type Corpus,
-  type TopicNumber,
-} from '../../themes/topics.ts';
+import { findBestTopics } from '../../themes/topic-beginnings.ts';
+import { tryNumbers, type TopicNumber } from '../../themes/topic-numbers.ts';
+import { corpusOf, mixtures, topicOfWord, topWords, type Corpus } from '../../themes/topics.ts';
 import type { StudyState } from '../../study/study.ts';
 import { adjustedMutualInformation } from '../../numeric/agreement.ts';
 import { byCodeUnits, ranked } from '../../base/order.ts';
@@ -194,7 +187,11 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     const seeds = choices.own.map((own_) => own_.flatMap((word) => numberOf.get(word) ?? []));
     const asked = choices.count ?? Math.max(2, themes.length);
     const most = Math.max(2, choices.own.length, Math.min(MOST_TOPICS, asked));
-    const model = yield* findTopics(corpus, { topics: most, seed, seeds });
+    const { model, agreement: agreementOfBeginnings } = yield* findBestTopics(corpus, {
+      topics: most,
+      seed,
+      seeds,
+    });
     const letterOf = new Map(
       keys.flatMap((key, i): [string, string][] =>
         themeOf[i] < 0 ? [] : [[key, themes[themeOf[i]].letter]],
@@ -222,6 +219,7 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
           .filter(({ here }) => here > 0)
           .sort((a, b) => b.here - a.here || byCodeUnits(a.letter, b.letter)),
       })),
+      ofBeginnings: agreementOfBeginnings,
       agreement: adjustedMutualInformation(
         Int32Array.from(shared, (key) => themes.findIndex(({ letter }) => letter === letterOf.get(key))),
         Int32Array.from(shared, (key) => topicOf.get(key) ?? 0),

@@ -126,6 +126,8 @@ export interface TopicsView {
     /** The themes its words are of, most first: how many of the theme’s concepts are this topic’s. */
     readonly themes: readonly { readonly letter: string; readonly here: number; readonly of: number }[];
   }[];
+  /** How far five beginnings of the search part what is said alike (adjusted mutual information): 1 where they agree in all. */
+  readonly ofBeginnings: number;
   /** How far topics and themes part the concepts alike: adjusted mutual information, about 0 by chance, 1 when the same. */
   readonly agreement: number;
   readonly sourceIds: readonly string[];
