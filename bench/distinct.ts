@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { addSource, contrastSides, distinctiveness, emptySide } from '../core/src/concepts/distinct.ts';
+import { addSource, contrastSides, emptySide } from '../core/src/concepts/distinct.ts';
 import { seededRandom, shuffle } from '../core/src/numeric/random.ts';
 import { wordsPerSource } from '../core/src/text/tokens.ts';
 import { exampleStudy } from '../core/test/examples.ts';
@@ -9,8 +9,15 @@ import { nullCollection } from './nulls.ts';
 
 const GROUPINGS = 40;
 
-/** Of groups drawn at random: the share of concepts, of those mentioned ten times or more, that are beyond ±1.96. */
-export function falselyDistinct(texts: readonly string[], inGroup: number): number {
+/** What looks distinct of groups drawn at random. */
+export interface FalselyDistinct {
+  /** Share of concepts, of those mentioned ten times or more, that are beyond ±1.96, in per cent. */
+  readonly concepts: number;
+  /** Share of groupings in which any concept has q < 0.05 over all, in per cent. */
+  readonly groupings: number;
+}
+
+export function falselyDistinct(texts: readonly string[], inGroup: number): FalselyDistinct {
   const study = exampleStudy(texts.map((text, i) => ({ name: `${i}`, text })));
   const tokens = study.compute('tokens');
   const { keys, mentions, occurrence, occurrenceFirst } = study.compute('candidates');
@@ -21,7 +28,7 @@ export function falselyDistinct(texts: readonly string[], inGroup: number): numb
     while (occurrenceFirst[i] >= tokens.sentenceFirst[tokens.sourceFirst[source + 1]]) source++;
     bySource[source].set(concept, (bySource[source].get(concept) ?? 0) + 1);
   });
-  let [beyond, tried] = [0, 0];
+  let [beyond, tried, claiming] = [0, 0, 0];
   for (let grouping = 0; grouping < GROUPINGS; grouping++) {
     const order = shuffle(
       texts.map((_, i) => i),
@@ -29,13 +36,15 @@ export function falselyDistinct(texts: readonly string[], inGroup: number): numb
     );
     const [group, rest] = [emptySide(keys.length), emptySide(keys.length)];
     order.forEach((s, place) => addSource(place < inGroup ? group : rest, bySource[s], words[s]));
-    distinctiveness(group, rest).forEach((z, i) => {
+    const { z: found, q } = contrastSides(group, rest);
+    if (q.some((each) => each < 0.05)) claiming++;
+    found.forEach((z, i) => {
       if (mentions[i] < 10) return;
       tried++;
       if (Math.abs(z) > 1.96) beyond++;
     });
   }
-  return (100 * beyond) / tried;
+  return { concepts: (100 * beyond) / tried, groupings: (100 * claiming) / GROUPINGS };
 }
 
 /** Groups of which one says a thing so many times as often as the other. */
@@ -102,7 +111,9 @@ function benchRatios(): void {
 
 export function benchDistinct(): void {
   benchRatios();
-  console.log('\n## Concepts “distinct” of groups drawn at random, in %\n');
+  console.log(
+    '\n## Concepts “distinct” of groups drawn at random, in %; groupings with any of q < 0.05, in %\n',
+  );
   console.log('| collection | half | a third | a tenth |');
   console.log('|---|---:|---:|---:|');
   const sample = readdirSync('demo/night-buses')
@@ -117,9 +128,10 @@ export function benchDistinct(): void {
     ['bursts, 40 sources', nullCollection('bursts', 1)],
   ];
   for (const [name, texts] of collections) {
-    const shares = [2, 3, 10].map((part) =>
-      falselyDistinct(texts, Math.max(2, Math.round(texts.length / part))).toFixed(1),
-    );
+    const shares = [2, 3, 10].map((part) => {
+      const found = falselyDistinct(texts, Math.max(2, Math.round(texts.length / part)));
+      return `${found.concepts.toFixed(1)}; ${found.groupings.toFixed(0)}`;
+    });
     console.log(`| ${name} | ${shares.join(' | ')} |`);
   }
 }

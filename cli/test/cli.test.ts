@@ -68,7 +68,7 @@ describe('the command line', () => {
       'attribute,group,theme,share,low,high,windows,speaking,sources_speaking,sources,q',
     );
     expect(head('apart.csv')).to.equal(
-      'attribute,group,concept,log_odds,low,high,z,mentions,mentions_elsewhere',
+      'attribute,group,concept,log_odds,low,high,z,q,mentions,mentions_elsewhere',
     );
     expect(head('time.csv')).to.equal(
       'attribute,period,theme,share,low,high,windows,sources,mean,change,change_q',

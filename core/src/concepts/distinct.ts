@@ -1,3 +1,4 @@
+import { adjustForMany } from '../numeric/chance.ts';
 import { normalOf, studentQuantile, studentTail } from '../numeric/special.ts';
 
 /** How strongly the words of the whole collection speak beside those of the two sides: a tenth of its words. */
@@ -89,6 +90,8 @@ export interface Contrast {
   readonly low: Float64Array;
   readonly high: Float64Array;
   readonly z: Float64Array;
+  /** Chance of a z as large where nothing sets the sides apart, adjusted for all that is looked at (Benjamini & Hochberg 1995). */
+  readonly q: Float64Array;
 }
 
 /** Added to each count where it is shown as a ratio, so that none is 0 (Haldane 1956, Anscombe 1956). */
@@ -132,7 +135,8 @@ export function contrastSides(group: Side, rest: Side): Contrast {
   const [z, logOdds] = [new Float64Array(size), new Float64Array(size)];
   const [low, high] = [new Float64Array(size).fill(-Infinity), new Float64Array(size).fill(Infinity)];
   const degrees = group.sources + rest.sources - 2;
-  if (group.words === 0 || rest.words === 0 || degrees < 1) return { logOdds, low, high, z };
+  const p = new Float64Array(size).fill(1);
+  if (group.words === 0 || rest.words === 0 || degrees < 1) return { logOdds, low, high, z, q: p };
   const reach = studentQuantile(0.05, degrees);
   const words = group.words + rest.words;
   const prior = PRIOR_SHARE * words;
@@ -150,9 +154,10 @@ export function contrastSides(group: Side, rest: Side): Contrast {
     [low[i], high[i]] = [logOdds[i] - reach * error, logOdds[i] + reach * error];
     const drawnIn = logOddsOf(a, group.words) - logOddsOf(b, rest.words);
     const t = drawnIn / Math.sqrt(dispersion * (1 / a + 1 / b));
-    z[i] = Math.sign(t) * normalOf(studentTail(t, degrees));
+    p[i] = studentTail(t, degrees);
+    z[i] = Math.sign(t) * normalOf(p[i]);
   }
-  return { logOdds, low, high, z };
+  return { logOdds, low, high, z, q: adjustForMany(p) };
 }
 
 /**

@@ -25,7 +25,7 @@ import {
   trendText,
 } from '../words/report-sentences.ts';
 import type { Figure, FigureQuestion } from '../views/report/figure-types.ts';
-import type { ComparedRow, RowsAsked } from '../views/compare/compare-view-types.ts';
+import type { ApartRow, ComparedRow, RowsAsked } from '../views/compare/compare-view-types.ts';
 import type { AskView } from '../views/asked.ts';
 
 /** Rows of a table that is kept or printed, at most. */
@@ -38,6 +38,14 @@ const CONTEXT = 60;
 const rounded = (value: number, digits = 2): number => Number(value.toFixed(digits));
 const rowName = ({ letter, label, keys }: ComparedRow): string =>
   keys.length === 0 && letter !== '' ? `${letter} ${label}` : label;
+
+/** Rows that are listed where none is beyond chance. */
+const NEAREST = 6;
+/** The rows that are least likely by chance, in the order they have. */
+function nearestRows(rows: readonly ApartRow[]): readonly ApartRow[] {
+  const nearest = [...rows].sort((a, b) => a.q - b.q || Math.abs(b.z) - Math.abs(a.z)).slice(0, NEAREST);
+  return rows.filter((row) => nearest.includes(row));
+}
 
 /** What the first column of a comparison holds. */
 const whatIsCompared = ({ kind }: RowsAsked): string =>
@@ -233,17 +241,26 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
   },
 
   *apart({ asked }, _, ask) {
-    const { rows, sources } = yield* ask('apart', asked);
+    const { rows, sources, looked, beyond } = yield* ask('apart', asked);
+    const shown = beyond > 0 ? rows.filter(({ q }) => q < 0.05) : nearestRows(rows);
     const other = asked.against ?? FIGURE_WORDS.allOthers;
     return {
       title: FIGURE_WORDS.apartTitle(asked.group, other),
-      note: FIGURE_WORDS.apartNote(asked.group, sources),
+      note: FIGURE_WORDS.apartNote(asked.group, sources, { looked, beyond }),
       table: {
-        head: [asked.of === 'links' ? 'link' : 'concept', 'log-odds', '95 % interval', asked.group, other],
-        rows: rows.map(({ label, logOdds, low, high, here, there }) => [
+        head: [
+          asked.of === 'links' ? 'link' : 'concept',
+          'log-odds',
+          '95 % interval',
+          'q',
+          asked.group,
+          other,
+        ],
+        rows: shown.map(({ label, logOdds, low, high, q, here, there }) => [
           label,
           rounded(logOdds),
           `${rounded(low)} to ${rounded(high)}`,
+          rounded(q, 4),
           here,
           there,
         ]),

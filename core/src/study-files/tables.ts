@@ -132,13 +132,13 @@ export function apartTable(
   groups: readonly { readonly attribute: string; readonly group: string; readonly view: ApartView }[],
 ): string {
   return writeCsv(
-    ['attribute', 'group', 'concept', 'log_odds', 'low', 'high', 'z', 'mentions', 'mentions_elsewhere'],
+    ['attribute', 'group', 'concept', 'log_odds', 'low', 'high', 'z', 'q', 'mentions', 'mentions_elsewhere'],
     groups.flatMap(({ attribute, group, view }) =>
-      view.rows.map(({ label, logOdds, low, high, z, here, there }) => [
+      view.rows.map(({ label, logOdds, low, high, z, q, here, there }) => [
         attribute,
         group,
         label,
-        ...[logOdds, low, high, z].map(tableNumber),
+        ...[logOdds, low, high, z, q].map(tableNumber),
         here,
         there,
       ]),

@@ -55,8 +55,16 @@ export const FIGURE_WORDS = {
     'Share with its 95 % interval, of a period of one source by how the sources of all periods differ; a dash where a period has no text. Change: from the first period to the last along the straight line that fits best, with the chance of one as large if the sources had been dealt to the periods blindly (q).',
   allOthers: 'all others',
   apartTitle: (group: string, other: string): string => `What sets ${group} apart from ${other}`,
-  apartNote: (group: string, [here, there]: readonly [number, number]): string =>
-    `Log-odds with an informative Dirichlet prior (Monroe, Colaresi & Quinn 2008) and a variance that goes by how the sources differ; above 0 ${group} say more. ${counted(here, 'source')} against ${inFigures(there)}.`,
+  apartNote: (
+    group: string,
+    [here, there]: readonly [number, number],
+    { looked, beyond }: { readonly looked: number; readonly beyond: number },
+  ): string =>
+    `Log-odds with an informative Dirichlet prior (Monroe, Colaresi & Quinn 2008) and a variance that goes by how the sources differ; above 0 ${group} say more. ${counted(here, 'source')} against ${inFigures(there)}. ${
+      beyond === 0
+        ? `None of ${inFigures(looked)} looked at differs beyond chance (q < 0.05); those nearest to it are listed`
+        : `${inFigures(beyond)} of ${inFigures(looked)} looked at ${beyond === 1 ? 'differs' : 'differ'} beyond chance (q < 0.05), and only such are listed`
+    }.`,
   toneTitle: (list: string): string => `Tone by ${list}`,
   toneNote: (list: string, aspects: readonly string[]): string =>
     `Share of passages with more ${listed(aspects)} words than not, by the list ${list}; negation and strengthening are heeded. A list of words hears no irony: read before it is quoted.`,

@@ -58,6 +58,8 @@ export interface ApartRow extends ComparedRow {
   readonly low: number;
   readonly high: number;
   readonly z: number;
+  /** Its chance where nothing sets the sides apart, adjusted for all rows that were looked at. */
+  readonly q: number;
   /** Mentions, or stretches with the link, on the first side and the second. */
   readonly here: number;
   readonly there: number;
@@ -74,6 +76,9 @@ export interface ApartQuestion {
 }
 
 export interface ApartView {
+  /** Rows that were looked at, and those of them that differ beyond chance (q < 0.05). */
+  readonly looked: number;
+  readonly beyond: number;
   /** By falling distance from 0 on either side, so many of each. */
   readonly rows: readonly ApartRow[];
   readonly within: Within | undefined;

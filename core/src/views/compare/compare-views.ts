@@ -62,6 +62,8 @@ export const COMPARE_KEYS = {
 };
 
 const ALL = 'all';
+/** What is claimed of what sets apart, as of differences of groups. */
+const CLAIMED = 0.05;
 
 export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
   *compare({ rows: asked }, context) {
@@ -153,13 +155,14 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
       return g === first ? here : isRest && g >= 0 ? there : undefined;
     });
     addSources(sides, { mentions: perSource, words: room }, own.personOf);
-    const { logOdds, low, high, z } = contrastSides(here, there);
+    const { logOdds, low, high, z, q } = contrastSides(here, there);
     const all = named.map((row, i): ApartRow => ({
       ...row,
       logOdds: logOdds[i],
       low: low[i],
       high: high[i],
       z: z[i],
+      q: q[i],
       here: here.mentions[i],
       there: there.mentions[i],
     }));
@@ -170,6 +173,8 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
         .slice(0, limit);
     const [more, less] = [byZ(1), byZ(-1)];
     return {
+      looked: all.length,
+      beyond: q.filter((each) => each < CLAIMED).length,
       rows: [...more, ...less.reverse()],
       within: within[first],
       against: second < 0 ? undefined : within[second],

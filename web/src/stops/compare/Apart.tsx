@@ -126,7 +126,8 @@ function TwoSided({
       <p className={`quiet ${styles.apartLead}`}>
         <span title="Log-odds ratio with an informative Dirichlet prior (Monroe, Colaresi and Quinn 2008); the interval goes by how the sources of each side differ">
           Dots to the right: {question.group} says more of it; to the left: {there}. A line that crosses the
-          middle may be chance. {question.group}: {counted(data.sources[0], 'source')}; {there}:{' '}
+          middle, or stands faint, may be chance: {data.beyond} of {data.looked} looked at differ beyond it (q
+          under 0.05, for all of them). {question.group}: {counted(data.sources[0], 'source')}; {there}:{' '}
           {data.sources[1]}. <HowFound page="comparison" heading="What sets a group apart" />
         </span>
         <SaveMenu
@@ -186,7 +187,7 @@ function Drawing({
       {data.rows.map((row, i) => {
         const y = HEAD + LINE * i + LINE / 2;
         const ink = row.letter === '' ? MOSS : inkOf(row.letter);
-        const isSure = row.low > 0 || row.high < 0;
+        const isSure = row.q < 0.05 && (row.low > 0 || row.high < 0);
         const isHere = sameSelection(selection, selectionOf(row));
         return (
           <g key={rowKey(row)}>
@@ -200,7 +201,7 @@ function Drawing({
               onClick={() => both(row)}
               onKeyDown={pressKeys(() => both(row))}
             >
-              <title>{`${row.label}: ${row.here} in ${here}, ${row.there} in ${there}; z ${row.z.toFixed(1)}`}</title>
+              <title>{`${row.label}: ${row.here} in ${here}, ${row.there} in ${there}; z ${row.z.toFixed(1)}, q ${row.q.toFixed(3)} over all that was looked at`}</title>
               <rect
                 x={0}
                 y={y - LINE / 2}
@@ -286,14 +287,25 @@ const short = (text: string, most: number): string =>
 
 function tableOf({ rows }: ApartView, of: 'concepts' | 'links') {
   return {
-    head: ['letter', of === 'links' ? 'link' : 'concept', 'log_odds', 'low', 'high', 'z', 'here', 'there'],
-    rows: rows.map(({ letter, label, logOdds, low, high, z, here, there }) => [
+    head: [
+      'letter',
+      of === 'links' ? 'link' : 'concept',
+      'log_odds',
+      'low',
+      'high',
+      'z',
+      'q',
+      'here',
+      'there',
+    ],
+    rows: rows.map(({ letter, label, logOdds, low, high, z, q, here, there }) => [
       letter,
       label,
       logOdds,
       low,
       high,
       z,
+      q,
       here,
       there,
     ]),

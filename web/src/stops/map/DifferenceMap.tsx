@@ -88,9 +88,7 @@ export function DifferenceMap({ map }: { map: MapView }) {
               1e-9,
             ),
             isSure: (what) =>
-              'letter' in what
-                ? (surely.get(what.letter) ?? false)
-                : (words.get(what.key)?.low ?? -1) > 0 || (words.get(what.key)?.high ?? 1) < 0,
+              'letter' in what ? (surely.get(what.letter) ?? false) : (words.get(what.key)?.q ?? 1) < 0.05,
           }}
           onTheme={(letter) =>
             select({ kind: 'theme', letter }, themes.data?.within[side(differences.get(letter) ?? 0)])
