@@ -46,6 +46,8 @@ export interface CandidateRow {
 export interface CollectionCounts {
   /** Windows with each candidate. */
   readonly windowsHeld: Int32Array;
+  /** Windows with each concept. */
+  readonly conceptsHeld: Int32Array;
   readonly windowCount: number;
   readonly sourceCount: number;
 }
@@ -53,28 +55,34 @@ export interface CollectionCounts {
 /**
  * All candidates by falling score, as they are listed.
  *
- * @param collection windows with each candidate, of so many, and how many sources there are
+ * @param collection windows with each candidate and concept, of so many, and how many sources there are
  */
 export function conceptRows(
   candidates: Candidates,
   concepts: Concepts,
-  { windowsHeld, windowCount, sourceCount }: CollectionCounts,
+  { windowsHeld, conceptsHeld, windowCount, sourceCount }: CollectionCounts,
   decided: DecidedConcepts,
 ): CandidateRow[] {
   const statusOf = statusesIn(decided, new Set(concepts.keys));
+  const conceptOf = new Map([...concepts.candidate].map((candidate, concept) => [candidate, concept]));
   return ranked(candidates.keys.length, (i) => scoreOf(candidates, i)).map((i): CandidateRow => {
     const key = candidates.keys[i];
+    const concept = conceptOf.get(i);
+    // A concept counts what phrases that are none took from it.
+    const mentions = concept === undefined ? candidates.mentions[i] : concepts.mentions[concept];
+    const sources = concept === undefined ? candidates.sources[i] : concepts.sources[concept];
+    const held = concept === undefined ? windowsHeld[i] : conceptsHeld[concept];
     return {
       key,
       label: ownValue(decided.conceptLabels, key) ?? candidates.written[i],
       written: candidates.written[i],
       part: candidates.part[i],
-      mentions: candidates.mentions[i],
-      sources: candidates.sources[i],
+      mentions,
+      sources,
       spread: candidates.spread[i],
       pull: candidates.pull[i],
-      windowShare: windowCount === 0 ? 0 : windowsHeld[i] / windowCount,
-      tfIdf: tfIdf(candidates.mentions[i], candidates.sources[i], sourceCount),
+      windowShare: windowCount === 0 ? 0 : held / windowCount,
+      tfIdf: tfIdf(mentions, sources, sourceCount),
       score: scoreOf(candidates, i),
       status: statusOf(key),
       variants: candidates.variants[i],

@@ -4,7 +4,7 @@ import { wordsPerSource, type Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
 import { companyOfCandidates, pullOfCandidates } from './pull.ts';
 import { asWritten } from './as-written.ts';
-import { findOccurrences, type WantedParts } from './occurrences.ts';
+import { findOccurrences, type Occurrences, type WantedParts } from './occurrences.ts';
 import { keepPhrases, type PhraseSettings, type Runs } from './phrases.ts';
 import { spellingsOfOne } from './spellings.ts';
 import { renumbered, tally, type Occurring } from './renumbered.ts';
@@ -35,6 +35,10 @@ export interface Candidates extends Occurring {
   readonly spread: Float64Array;
   /** How selective it is in its company, in nats; 0 where that is no more than chance. */
   readonly pull: Float64Array;
+  /** Of a phrase, the candidates its words are by themselves, word by word (−1 where one is none); empty for all else. */
+  readonly words: readonly (readonly number[])[];
+  /** First token of each source. */
+  readonly sourceStart: Int32Array;
   /** Keys that count for each candidate, with their mentions; empty where none does. */
   readonly variants: readonly (readonly Variant[])[];
   /** The shorter forms a name was met in, with their mentions; empty for all else. */
@@ -167,11 +171,32 @@ export function* findCandidates({
     mentions: mentionsOf,
     ...spread,
     pull: pullOfCandidates(company, order.length),
+    words: wordsOfPhrases(order, labels, met, (id) => place[conceptOf[id]]),
+    sourceStart: tokens.sourceFirst.slice(0, -1).map((sentence) => tokens.sentenceFirst[sentence]),
     variants,
     shorter: order.map((id) => names.shorter[met.nameOf(id)] ?? []),
     ...found,
   };
 }
+
+/** Of each candidate that is a phrase, the candidates its words are. */
+function wordsOfPhrases(
+  order: readonly number[],
+  labels: readonly string[],
+  { isPhrase }: Pick<Occurrences, 'isPhrase'>,
+  placeOf: (id: number) => number,
+): (readonly number[])[] {
+  const idOf = new Map(labels.map((label, id) => [label, id]));
+  return order.map((id) =>
+    isPhrase(id)
+      ? labels[id].split(' ').map((word) => {
+          const of = idOf.get(word);
+          return of === undefined ? -1 : placeOf(of);
+        })
+      : NO_WORDS,
+  );
+}
+const NO_WORDS: readonly number[] = [];
 
 /**
  * Sources and spread of each candidate. Spread is 1 − DPnorm (Gries 2008; normalised by 1 − the smallest source's

@@ -40,6 +40,61 @@ function renumberInto(made: Occurring, occurring: Occurring, numberOf: Int32Arra
   }
 }
 
+/**
+ * The occurrences under new numbers, and, of things that are left out, those of their parts.
+ *
+ * @param partsOf the new number of what begins at each token of such a thing, −1 for none; undefined where nothing does
+ */
+export function withWordsBack(
+  occurring: Occurring,
+  numberOf: Int32Array,
+  partsOf: readonly (readonly number[] | undefined)[],
+): Occurring {
+  const count = addWithWordsBack(undefined, occurring, numberOf, partsOf);
+  const made = {
+    occurrence: new Int32Array(count),
+    occurrenceFirst: new Int32Array(count),
+    occurrenceEnd: new Int32Array(count),
+  };
+  addWithWordsBack(made, occurring, numberOf, partsOf);
+  return made;
+}
+
+// Outside every other function, as is `renumberInto`. Counts where there is nothing to write into.
+function addWithWordsBack(
+  made: Occurring | undefined,
+  { occurrence, occurrenceFirst, occurrenceEnd }: Occurring,
+  numberOf: Int32Array,
+  partsOf: readonly (readonly number[] | undefined)[],
+): number {
+  let count = 0;
+  for (let i = 0; i < occurrence.length; i++) {
+    const number = numberOf[occurrence[i]];
+    if (number >= 0) {
+      if (made) {
+        made.occurrence[count] = number;
+        made.occurrenceFirst[count] = occurrenceFirst[i];
+        made.occurrenceEnd[count] = occurrenceEnd[i];
+      }
+      count++;
+      continue;
+    }
+    const parts = partsOf[occurrence[i]];
+    // A variant of a phrase may have other words, whose places are not known.
+    if (!parts || occurrenceEnd[i] - occurrenceFirst[i] !== parts.length) continue;
+    for (let k = 0; k < parts.length; k++) {
+      if (parts[k] < 0) continue;
+      if (made) {
+        made.occurrence[count] = parts[k];
+        made.occurrenceFirst[count] = occurrenceFirst[i] + k;
+        made.occurrenceEnd[count] = occurrenceFirst[i] + k + 1;
+      }
+      count++;
+    }
+  }
+  return count;
+}
+
 /** How often each number from 0 to count − 1 is among the values. */
 export function tally(values: Int32Array, count: number): Int32Array {
   const counts = new Int32Array(count);

@@ -1,7 +1,7 @@
 import { ranked } from '../base/order.ts';
 import { remembered } from '../base/remembered.ts';
 import type { Candidates } from './candidates.ts';
-import { renumbered, type Occurring } from './renumbered.ts';
+import { withWordsBack, type Occurring } from './renumbered.ts';
 
 export interface SelectionSettings {
   /** How many concepts the starting selection keeps at most; 'auto' as many as stand out (`selectionRange`). */
@@ -96,6 +96,8 @@ export interface Concepts extends Occurring {
   readonly keys: readonly string[];
   readonly written: readonly string[];
   readonly mentions: Int32Array;
+  /** How many sources mention it. */
+  readonly sources: Int32Array;
 }
 
 /** Pull, in nats, at which a candidate counts for half: below it is mostly filler, far above it being more selective says no more. */
@@ -160,16 +162,43 @@ export function selectConcepts(
   return conceptsOf(candidates, chosen);
 }
 
-/** Some candidates as concepts, in this order. */
+/**
+ * Some candidates as concepts, in this order. What a phrase that is none of them took from its words goes back to those that are: who
+ * drops _street light_ has _street_ and _light_ said as often as they are.
+ */
 export function conceptsOf(candidates: Candidates, chosen: readonly number[]): Concepts {
   const conceptOf = new Int32Array(candidates.keys.length).fill(-1);
   chosen.forEach((candidate, concept) => (conceptOf[candidate] = concept));
-  const mentions = Int32Array.from(chosen, (i) => candidates.mentions[i]);
+  const back = candidates.words.map((words, candidate) =>
+    conceptOf[candidate] >= 0 || !words.some((word) => word >= 0 && conceptOf[word] >= 0)
+      ? undefined
+      : words.map((word) => (word < 0 ? -1 : conceptOf[word])),
+  );
+  const occurring = withWordsBack(candidates, conceptOf, back);
   return {
     candidate: Int32Array.from(chosen),
     keys: chosen.map((i) => candidates.keys[i]),
     written: chosen.map((i) => candidates.written[i]),
-    mentions,
-    ...renumbered(candidates, conceptOf, mentions),
+    ...countedIn(occurring, candidates.sourceStart, chosen.length),
+    ...occurring,
   };
+}
+
+/** Mentions of each concept, and the sources that mention it. */
+function countedIn(
+  { occurrence, occurrenceFirst }: Occurring,
+  sourceStart: Int32Array,
+  concepts: number,
+): Pick<Concepts, 'mentions' | 'sources'> {
+  const [mentions, sources] = [new Int32Array(concepts), new Int32Array(concepts)];
+  const last = new Int32Array(concepts).fill(-1);
+  let source = 0;
+  for (let i = 0; i < occurrence.length; i++) {
+    while (source + 1 < sourceStart.length && sourceStart[source + 1] <= occurrenceFirst[i]) source++;
+    const concept = occurrence[i];
+    mentions[concept]++;
+    if (last[concept] !== source) sources[concept]++;
+    last[concept] = source;
+  }
+  return { mentions, sources };
 }

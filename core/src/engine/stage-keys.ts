@@ -146,7 +146,11 @@ export const STAGE_KEYS = {
       ...sizeOfCollection(state),
     };
   }),
-  windows: reads(['tokens'], (state) => ({ windows: windowsInForce(state), personOf: personsOf(state) })),
+  repeated: reads(['tokens'], nothing),
+  windows: reads(['tokens', 'repeated'], (state) => ({
+    windows: windowsInForce(state),
+    personOf: personsOf(state),
+  })),
   windowsHeld: reads(['candidates', 'windows'], nothing),
   conceptRows: reads(['candidates', 'concepts', 'windows', 'windowsHeld'], (state) => ({
     conceptLabels: state.conceptLabels,

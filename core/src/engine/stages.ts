@@ -30,6 +30,7 @@ import {
   type PartsOfTypes,
 } from '../text/words/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
+import { repeatedSentences, type RepeatedSentences } from '../text/look-alikes/repeated-sentences.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
@@ -75,6 +76,7 @@ export interface StageResults {
   runs: Runs;
   candidates: Candidates;
   concepts: Concepts;
+  repeated: RepeatedSentences;
   windows: Windows;
   /** Windows with each candidate. */
   windowsHeld: Int32Array;
@@ -194,7 +196,9 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         ? conceptsOfNetwork(network, { dropped: limits.dropped, stopWords, merges })
         : selectConcepts(take('candidates'), { sources, characters }, limits),
     ),
-  windows: (take, { windows, personOf }) => inOneStep(() => layWindows(take('tokens'), windows, personOf)),
+  repeated: (take) => inOneStep(() => repeatedSentences(take('tokens'))),
+  windows: (take, { windows, personOf }) =>
+    inOneStep(() => layWindows(take('tokens'), windows, personOf, take('repeated').isRepeated)),
   windowsHeld: (take) =>
     inOneStep(() => windowsWithEach(take('candidates'), take('windows'), take('candidates').keys.length)),
   conceptRows: (take, { sources, ...decided }) =>
@@ -202,7 +206,12 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       conceptRows(
         take('candidates'),
         take('concepts'),
-        { windowsHeld: take('windowsHeld'), windowCount: take('windows').count, sourceCount: sources },
+        {
+          windowsHeld: take('windowsHeld'),
+          conceptsHeld: windowsWithEach(take('concepts'), take('windows'), take('concepts').keys.length),
+          windowCount: take('windows').count,
+          sourceCount: sources,
+        },
         decided,
       ),
     ),

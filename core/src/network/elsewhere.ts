@@ -129,6 +129,7 @@ export function conceptsOfNetwork(
     candidate: new Int32Array(keys.length).fill(-1),
     keys,
     written: keys,
+    sources: new Int32Array(order.length),
     mentions: Int32Array.from(order, (i) =>
       most === 0 ? 1 : Math.max(1, Math.round((AS_MENTIONS * strengthOf[i]) / most)),
     ),

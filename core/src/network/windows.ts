@@ -71,6 +71,8 @@ export interface WindowSettings {
   readonly acrossParagraphs: boolean;
   /** Labels of speakers whose turns make no windows; none where it is left out. Of whole sources nobody can be left out so. */
   readonly without?: readonly string[];
+  /** Whether sentences that many sources repeat stand in windows of sentences or words; left out until it was asked: they don't. */
+  readonly repeated?: boolean;
   /** Whether what interviewers say makes windows, and who they are; everybody’s does where it is left out. */
   readonly heard?: { readonly interviewers: boolean; readonly roles: SpeakerRoles };
 }
@@ -100,11 +102,13 @@ export const voiceOf = ({ person, source }: Windows): Int32Array => person ?? so
  * a source; a paragraph shorter than the size is one window.
  *
  * @param personOf number of who speaks in each source; null where each is somebody else's
+ * @param isRepeated 1 for each sentence that many sources repeat (`repeatedSentences`); nothing is where it is left out
  */
 export function layWindows(
   tokens: Tokens,
   settings: WindowSettings,
   personOf: readonly number[] | null = null,
+  isRepeated?: Uint8Array,
 ): Windows {
   const first = new Int32List();
   const end = new Int32List();
@@ -117,11 +121,14 @@ export function layWindows(
       without.has(label) || (heard !== undefined && !heard.interviewers && isInterviewer(label, heard.roles)),
   );
   const sentences = sentenceFirst.length - 1;
-  const size = Math.max(1, Math.floor(settings.size));
   const { slides, within } = WINDOW_UNITS[settings.unit];
+  // A paragraph or a turn stays whole: what repeats in it stands among what does not.
+  const isLeft = slides && settings.repeated !== true ? isRepeated : undefined;
+  const size = Math.max(1, Math.floor(settings.size));
   const bound = slides && settings.acrossParagraphs ? 'turn' : within;
   const parted = (a: number, b: number): boolean => {
     if (sentenceSource[a] !== sentenceSource[b]) return true;
+    if (isLeft && isLeft[a] !== isLeft[b]) return true;
     if (bound === 'source') return false;
     if (sentenceTurn[a] !== sentenceTurn[b]) return true;
     return bound === 'paragraph' && sentenceParagraph[a] !== sentenceParagraph[b];
@@ -138,6 +145,10 @@ export function layWindows(
     while (stop < sentences && !parted(stop - 1, stop)) stop++;
     const inSource = sentenceSource[block];
     if (within !== 'source' && sentenceSpeaker[block] >= 0 && unheard[sentenceSpeaker[block]]) {
+      block = stop;
+      continue;
+    }
+    if (isLeft?.[block] === 1) {
       block = stop;
       continue;
     }

@@ -25,8 +25,8 @@ export function conceptsTable(
       const theme = themes.themeOf[i];
       return [
         label,
-        candidates.mentions[c],
-        candidates.sources[c],
+        concepts.mentions[i],
+        concepts.sources[i],
         tableNumber(candidates.spread[c]),
         tableNumber(candidates.pull[c]),
         theme < 0 ? '' : themes.themes[theme].letter,

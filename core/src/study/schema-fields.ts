@@ -132,6 +132,7 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     size: Joi.alternatives(Joi.valid('auto'), ranged(RANGES.windowSize)),
     acrossParagraphs: Joi.boolean(),
     without: Joi.array().items(text).max(10_000).optional(),
+    repeated: Joi.boolean().optional(),
   },
   links: {
     measure: Joi.valid(...MEASURE_NAMES),

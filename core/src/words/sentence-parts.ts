@@ -27,6 +27,7 @@ export type ControlName =
   | 'minimumPull'
   | 'size'
   | 'window'
+  | 'repeated'
   | 'measure'
   | 'cutOff'
   | 'minimumTogether'

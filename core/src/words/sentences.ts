@@ -254,6 +254,15 @@ export function methodSentences(
             : windowText(inForce),
       ),
       ...(inForce.unit === 'source' ? [] : [', ', interviewersSaid]),
+      ...(WINDOW_UNITS[inForce.unit].slides
+        ? [
+            ', ',
+            control(
+              'repeated',
+              inForce.repeated === true ? 'also what many sources repeat' : 'nor what many sources repeat',
+            ),
+          ]
+        : []),
       ', at least ',
       control('minimumTogether', counted(links.minimumTogether, 'time')),
       ', their ',

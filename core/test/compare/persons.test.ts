@@ -118,6 +118,7 @@ describe('sources of one person', () => {
       attributes: { person: `p${Math.floor(i / 2)}` },
     }));
     const study = exampleStudy(texts);
+    study.decide({ kind: 'setWindows', change: { repeated: true } });
     const each = study.compute('candidates');
     const driver = each.keys.indexOf('driver');
     expect(each.persons[driver]).to.equal(6);

@@ -170,6 +170,46 @@ describe('candidates', () => {
 
 const TEN = { sources: 10, characters: 10_000 };
 
+describe('the words of a phrase', () => {
+  const TEXTS = Array.from({ length: 4 }, (_, s) => ({
+    name: `${s}`,
+    text: Array.from(
+      { length: 9 },
+      (__, i) =>
+        `The ticket office was shut again. A ticket is dear. The office of the manager was ${i % 2 ? 'cold' : 'warm'}.`,
+    ).join('\n\n'),
+  }));
+  const mentionsOf = (study: ReturnType<typeof exampleStudy>): Record<string, number> => {
+    const { keys, mentions } = study.compute('concepts');
+    return Object.fromEntries(keys.map((key, i) => [key, mentions[i]]));
+  };
+
+  it('are its own while it is a concept, and go back to it where it is none', () => {
+    const study = exampleStudy(TEXTS);
+    study.decide({ kind: 'keepConcepts', keys: ['ticket office', 'ticket', 'office'] });
+    expect(mentionsOf(study)).to.include({ 'ticket office': 36, ticket: 36, office: 36 });
+    study.decide({ kind: 'dropConcepts', keys: ['ticket office'] });
+    expect(mentionsOf(study)).to.include({ ticket: 72, office: 72 });
+    const { keys, sources, occurrence, occurrenceFirst, occurrenceEnd } = study.compute('concepts');
+    expect(sources[keys.indexOf('ticket')]).to.equal(4);
+    const tokens = study.compute('tokens');
+    occurrence.forEach((concept, i) => {
+      expect(occurrenceEnd[i]).to.equal(occurrenceFirst[i] + 1);
+      expect(tokens.forms[tokens.type[occurrenceFirst[i]]]).to.equal(keys[concept]);
+      if (i > 0) expect(occurrenceFirst[i]).to.be.above(occurrenceFirst[i - 1]);
+    });
+    const rows = study.compute('conceptRows');
+    expect(rows.find(({ key }) => key === 'ticket')).to.include({ mentions: 72, sources: 4 });
+  });
+
+  it('are nobody’s where they are no concepts themselves', () => {
+    const study = exampleStudy(TEXTS);
+    study.decide({ kind: 'keepConcepts', keys: ['ticket office', 'office'] });
+    study.decide({ kind: 'dropConcepts', keys: ['ticket office', 'ticket'] });
+    expect(mentionsOf(study)).to.include({ office: 72 }).and.not.to.have.property('ticket');
+  });
+});
+
 describe('selection', () => {
   const counts = [100, 2, 90, 25, 16];
   // Each candidate’s mentions in a row, the last candidate first.
@@ -188,6 +228,8 @@ describe('selection', () => {
     pull: Float64Array.of(0.5, 0.9, 0.5, 0.2, 0.2),
     variants: [[], [], [], [], []],
     shorter: [[], [], [], [], []],
+    words: [[], [], [], [], []],
+    sourceStart: Int32Array.of(0),
     occurrence,
     occurrenceFirst: occurrence.map((_, i) => i),
     occurrenceEnd: occurrence.map((_, i) => i + 1),

@@ -27,6 +27,7 @@ function conceptsOf(tokens: Tokens, keys: readonly string[]): Concepts {
     written: keys,
     candidate: new Int32Array(keys.length),
     mentions: new Int32Array(keys.length),
+    sources: new Int32Array(keys.length),
     occurrence: Int32Array.from(occurrence),
     occurrenceFirst: Int32Array.from(first),
     occurrenceEnd: Int32Array.from(first, (t) => t + 1),

@@ -24,6 +24,7 @@ function prepare(texts: readonly string[], unit: WindowUnit = 'sentences', size 
     written: KEYS,
     candidate: new Int32Array(3),
     mentions: new Int32Array(3),
+    sources: new Int32Array(KEYS.length),
     occurrence: Int32Array.from(occurrence),
     occurrenceFirst: Int32Array.from(first),
     occurrenceEnd: Int32Array.from(first, (t) => t + 1),

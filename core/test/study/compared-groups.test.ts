@@ -144,7 +144,7 @@ const study = () => {
     })),
   );
   made.decide({ kind: 'setConcepts', change: { minimumMentions: 2 } });
-  made.decide({ kind: 'setWindows', change: { size: 3 } });
+  made.decide({ kind: 'setWindows', change: { size: 3, repeated: true } });
   made.decide({ kind: 'setThemes', change: { runs: 3 } });
   made.decide({ kind: 'setCompare', change: { attribute: 'role' } });
   return made;

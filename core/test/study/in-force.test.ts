@@ -38,14 +38,14 @@ describe('what a collection is', () => {
     const little = texts(4000);
     expect(windowsInForce(little.state)).to.include({ unit: 'sentences', size: 5 });
     expect(sentenceText(methodSentences(little.state).links)).to.include(
-      'a window of 5 sentences, as there is little text, interviewers’ words not counted, at least',
+      'a window of 5 sentences, as there is little text, interviewers’ words not counted, nor what many sources repeat, at least',
     );
     expect(leastMentions(little.state)).to.equal(4);
     const more = texts(6000);
     expect(windowsInForce(more.state)).to.include({ unit: 'sentences', size: 3 });
     more.decide({ kind: 'setWindows', change: { size: 5 } });
     expect(sentenceText(methodSentences(more.state).links)).to.include(
-      'a window of 5 sentences, interviewers’ words not counted, at least',
+      'a window of 5 sentences, interviewers’ words not counted, nor what many sources repeat, at least',
     );
     more.decide({ kind: 'setWindows', change: { unit: 'words', size: 'auto' } });
     expect(windowsInForce(more.state)).to.include({ unit: 'words', size: WINDOW_UNITS.words.usualSize });

@@ -194,6 +194,7 @@ function talks(): ExampleStudy {
     { tags },
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
+  study.decide({ kind: 'setWindows', change: { repeated: true } });
   study.decide({ kind: 'setConcepts', change: { minimumMentions: 2, phrases: false } });
   study.decide({ kind: 'dropConcepts', keys: ['umbrella'] });
   study.decide({ kind: 'leaveConcepts', keys: ['umbrella'] });

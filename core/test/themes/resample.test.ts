@@ -121,7 +121,7 @@ describe('themes over drawn sources', () => {
       [30, 2, 20, 25, 40],
     ]) {
       const study = studyOf(lengths.map((windows, i) => text(i, windows)));
-      study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1 } });
+      study.decide({ kind: 'setWindows', change: { unit: 'sentences', size: 1, repeated: true } });
       const [counts, windows] = [study.compute('counts'), study.compute('windows')];
       const drawn = [4, 0, 1, 1, 3];
       const bySource = windowsByVoice(windows);

@@ -216,6 +216,7 @@ describe('topics', () => {
     );
     study.decide({ kind: 'setConcepts', change: { minimumMentions: 2, phrases: false } });
     study.decide({ kind: 'setTopics', change: { count: 2 } });
+    study.decide({ kind: 'setWindows', change: { repeated: true } });
     const view = asking(study)('topics', null);
     expect(view.topics).to.have.length(2);
     expect(view.agreement).to.be.within(0.8, 1);

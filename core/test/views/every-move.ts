@@ -75,6 +75,7 @@ export const MOVES: { readonly [K in Decision['kind']]: readonly Extract<Decisio
   setWindows: [
     { kind: 'setWindows', change: { size: 1 } },
     { kind: 'setWindows', change: { without: ['Ada'] } },
+    { kind: 'setWindows', change: { repeated: false } },
   ],
   setLinks: [{ kind: 'setLinks', change: { cutOff: 0.3, minimumTogether: 2 } }],
   setThemes: [{ kind: 'setThemes', change: { seed: 9 } }],

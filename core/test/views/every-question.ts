@@ -20,6 +20,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
   speakers: [null],
   guessedPersons: [null],
   chosenAgain: [null],
+  repeatedSentences: [null],
   speakerParts: [{ sourceIds: ids, labels: ['Ada'] }],
   splitParts: [{ sourceIds: ids, rule: { kind: 'words', words: 10 }, attribute: 'of' }],
   wordPlaces: [

@@ -22,6 +22,8 @@ export const begun = (): ExampleStudy => {
     { tags },
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
+  // Its few sentences stand in many sources.
+  study.decide({ kind: 'setWindows', change: { repeated: true } });
   study.decide({ kind: 'setConcepts', change: { minimumMentions: 2 } });
   // Too little for chance to be told; a theme needs a link.
   study.decide({ kind: 'setLinks', change: { maximumQ: 1 } });

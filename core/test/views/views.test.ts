@@ -23,6 +23,7 @@ function talkStudy(): ExampleStudy {
     };
   });
   const study = exampleStudy(texts);
+  study.decide({ kind: 'setWindows', change: { repeated: true } });
   study.decide({ kind: 'setConcepts', change: { phrases: false, maximumSourceShare: 0.9 } });
   return study;
 }

@@ -8,6 +8,7 @@ const DOING: Partial<Readonly<Record<StageName, string>>> = {
   parts: 'telling nouns from verbs',
   terms: 'finding dictionary forms',
   capitals: 'looking at capitals',
+  repeated: 'looking for what repeats',
   names: 'finding names',
   runs: 'finding phrases',
   candidates: 'weighing words and phrases',

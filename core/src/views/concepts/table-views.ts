@@ -156,8 +156,8 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
             ...(c < 0
               ? {}
               : {
-                  mentions: candidates.mentions[c],
-                  sources: candidates.sources[c],
+                  mentions: concepts.mentions[i],
+                  sources: concepts.sources[i],
                   spread: tableNumber(candidates.spread[c]),
                   pull: tableNumber(candidates.pull[c]),
                 }),

@@ -22,6 +22,14 @@ export interface LinkRow extends Measured {
   readonly stands: boolean;
 }
 
+/** Sentences that many sources repeat: how many, in how many places; the commonest, and the sources it is in. */
+export interface RepeatedSentencesView {
+  readonly count: number;
+  readonly places: number;
+  readonly sources: number;
+  readonly example: string;
+}
+
 export interface LinksView {
   readonly rows: readonly LinkRow[];
   readonly standing: number;

@@ -12,6 +12,7 @@ import type {
   LinkRow,
   LinksView,
   PathView,
+  RepeatedSentencesView,
   TwoConceptsRow,
   TwoConceptsView,
   WindowExampleView,
@@ -29,6 +30,7 @@ export interface LinkViews {
   path: View<{ readonly from: string; readonly to: string | null }, PathView>;
   linkMatrix: View<null, LinkMatrixView>;
   windowExample: View<null, WindowExampleView>;
+  repeatedSentences: View<null, RepeatedSentencesView>;
 }
 
 /** Links of the sparser view are under this chance by the disparity filter, as is usual for it. */
@@ -96,6 +98,7 @@ export const LINK_KEYS = {
     labels: state.conceptLabels,
     largest: state.settings.links.maximumQ,
   })),
+  repeatedSentences: reads(['tokens', 'repeated'], (state) => ({ ids: idsOf(workingSources(state)) })),
   company: reads(['concepts', 'counts', 'windows', 'links', 'evidence', 'themes'], (state) => ({
     labels: state.conceptLabels,
     sources: workingSources(state).length,
@@ -182,6 +185,22 @@ export const LINK_VIEWS: ViewMakers<LinkViews, typeof LINK_KEYS> = {
     return {
       rows: found.slice(0, limit).map((i) => linkRow(i, [links.source[i], links.target[i]], named)),
       total: found.length,
+    };
+  },
+
+  *repeatedSentences(_, { take, own: { ids }, original }) {
+    const tokens = yield* take('tokens');
+    const { isRepeated, count, commonest } = yield* take('repeated');
+    if (!commonest) return { count: 0, places: 0, sources: 0, example: '' };
+    const text = original(ids[tokens.sentenceSource[commonest.sentence]]);
+    return {
+      count,
+      places: isRepeated.reduce((sum, each) => sum + each, 0),
+      sources: commonest.sources,
+      example: text
+        .slice(tokens.sentenceStart[commonest.sentence], tokens.sentenceEnd[commonest.sentence])
+        .replaceAll(/\s+/g, ' ')
+        .trim(),
     };
   },
 

@@ -17,6 +17,7 @@ import { Company } from './Company.tsx';
 import { CutOff } from './CutOff.tsx';
 import { linksShown, SHOWN_LINKS, type ShownLinks } from './shown-links.ts';
 import { Nearest } from './Nearest.tsx';
+import { RepeatedQuestion } from './RepeatedQuestion.tsx';
 import { LinkMatrix } from './LinkMatrix.tsx';
 import { NetworkLinks } from './NetworkLinks.tsx';
 import { useLinkColumns } from './use-link-columns.tsx';
@@ -53,6 +54,7 @@ function LinksOfTexts() {
     <InTurn>
       <CompanyLedger concept={concept} options={options} data={data} />
       <main className="centre" aria-label="Links">
+        <RepeatedQuestion />
         {data && data.standing === 0 && !concept ? (
           <NoLinks nearest={data.nearest} />
         ) : (

@@ -5,12 +5,25 @@ import { choice, number, type Controls } from '../../controls/control-inputs.tsx
 import { Window } from './Window.tsx';
 
 export const CONTROLS: Controls<
-  'window' | 'measure' | 'cutOff' | 'minimumTogether' | 'maximumQ' | 'standsBy'
+  'window' | 'repeated' | 'measure' | 'cutOff' | 'minimumTogether' | 'maximumQ' | 'standsBy'
 > = {
   window: {
     label: 'Window',
     help: 'How near two concepts must stand to keep company. Windows never cross a turn or a source.',
     Input: Window,
+  },
+  repeated: {
+    label: 'What many sources repeat',
+    help: 'A sentence of five words or more that three sources and one in twenty hold word for word, such as a question on a form, puts words together that nobody put together. It makes no links unless you say so.',
+    Input: choice(
+      'What many sources repeat',
+      [
+        { value: false, label: 'Makes no links' },
+        { value: true, label: 'Makes links like all else' },
+      ],
+      (state) => state.settings.windows.repeated === true,
+      (repeated) => ({ kind: 'setWindows', change: { repeated } }),
+    ),
   },
   measure: {
     label: 'Strength of a link',
