@@ -20,6 +20,20 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 }
 
 /**
+ * How many sources, and how many people where some have several.
+ *
+ * @example sourcesOf({ sources: 12, persons: 4 }) // '12 sources of 4 people'
+ */
+export const sourcesOf = ({
+  sources,
+  persons,
+}: {
+  readonly sources: number;
+  readonly persons: number;
+}): string =>
+  `${counted(sources, 'source')}${persons < sources ? ` of ${counted(persons, 'person', 'people')}` : ''}`;
+
+/**
  * A share in per cent.
  *
  * @param share - from 0 to 1

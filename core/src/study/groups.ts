@@ -95,8 +95,10 @@ export const groupsOf = (state: StudyState, attribute: string): Groups =>
  */
 export function comparedAttribute(state: StudyState): string | undefined {
   const sources = workingSources(state);
-  const names = attributeNames(shownSources(state));
-  if (names.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
+  const all = attributeNames(shownSources(state));
+  if (all.includes(state.settings.compare.attribute)) return state.settings.compare.attribute;
+  // Who speaks is no group to compare by unless one says so.
+  const names = all.filter((name) => name !== state.settings.sources.person);
   // Before anything is joined: joining groups must not make another attribute the one compared.
   const areFew = (values: readonly string[]): boolean => {
     const { length } = groupsByValue(values).names;

@@ -1,3 +1,4 @@
+import { byCodeUnits } from '../base/order.ts';
 import { ownValue } from '../base/records.ts';
 import type { StudySource } from './study.ts';
 
@@ -68,8 +69,9 @@ function guessed(
   const persons = Object.fromEntries(
     [...several].flatMap(([person, own]) => own.map(({ id }) => [id, person])),
   );
-  const [[first, second]] = [...several.values()];
-  return { by, persons, people: several.size, example: [first.name, second.name] };
+  const [own] = [...several.values()];
+  const [first, second] = own.map(({ name }) => name).sort(byCodeUnits);
+  return { by, persons, people: several.size, example: [first, second] };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { counted, inFigures, listed, percent, pointsText } from '../base/wording.ts';
+import { sourcesOf, counted, inFigures, listed, percent, pointsText } from '../base/wording.ts';
 
 // What a report and its figures say, each sentence from the numbers it holds.
 
@@ -81,12 +81,16 @@ export const FIGURE_WORDS = {
 
 /** On how much the marks of a comparison stand, and what would have gone unseen. */
 export function restsOn(
-  groups: readonly { readonly group: string; readonly sources: number; readonly windows: number }[],
+  groups: readonly {
+    readonly group: string;
+    readonly sources: number;
+    readonly persons: number;
+    readonly windows: number;
+  }[],
   findable: { readonly asked: boolean; readonly largest: number | undefined },
 ): string {
   const sizes = groups.map(
-    ({ group, sources, windows }) =>
-      `${group} ${counted(sources, 'source')}, ${counted(windows, 'stretch', 'stretches')}`,
+    ({ group, windows, ...of }) => `${group} ${sourcesOf(of)}, ${counted(windows, 'stretch', 'stretches')}`,
   );
   const said =
     findable.largest === undefined

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
 import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { personsOf } from '@green-thicket/core/study/subset';
 import { comparedGroups } from '@green-thicket/core/study/groups';
 import type { ApartRow, ApartView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
@@ -106,16 +107,19 @@ function TwoSided({
     limit: number;
   };
 }) {
+  const { state } = useStudy();
   const { data, isPlaceholderData } = useView('apart', question);
   useShownFigure({ kind: 'apart', asked: question });
   const drawing = useRef<SVGSVGElement>(null);
   if (!data) return <p className="quiet">Weighing what each side says …</p>;
   const there = question.against ?? 'all others';
+  const heard = (count: number): string =>
+    personsOf(state) === null ? counted(count, 'source') : counted(count, 'person', 'people');
   if (data.sources[0] + data.sources[1] < 3 || data.sources[0] === 0 || data.sources[1] === 0) {
     return (
       <p className="quiet">
-        {question.group} has {counted(data.sources[0], 'source')}, {there} {data.sources[1]}: too few to tell
-        what sets them apart from what sets one person apart.
+        {question.group} has {heard(data.sources[0])}, {there} {data.sources[1]}: too few to tell what sets
+        them apart from what sets one person apart.
       </p>
     );
   }
@@ -127,8 +131,8 @@ function TwoSided({
         <span title="Log-odds ratio with an informative Dirichlet prior (Monroe, Colaresi and Quinn 2008); the interval goes by how the sources of each side differ">
           Dots to the right: {question.group} says more of it; to the left: {there}. A line that crosses the
           middle, or stands faint, may be chance: {data.beyond} of {data.looked} looked at differ beyond it (q
-          under 0.05, for all of them). {question.group}: {counted(data.sources[0], 'source')}; {there}:{' '}
-          {data.sources[1]}. <HowFound page="comparison" heading="What sets a group apart" />
+          under 0.05, for all of them). {question.group}: {heard(data.sources[0])}; {there}: {data.sources[1]}
+          . <HowFound page="comparison" heading="What sets a group apart" />
         </span>
         <SaveMenu
           name={title}

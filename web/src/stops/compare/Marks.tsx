@@ -1,5 +1,5 @@
 import { largest } from '@green-thicket/core/base/extent';
-import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
+import { counted, listed, percent, pointsText, sourcesOf } from '@green-thicket/core/base/wording';
 import { renderComparison } from '@green-thicket/core/compare/render';
 import type { Strength } from '@green-thicket/core/compare/strength';
 import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
@@ -131,12 +131,12 @@ function Head({
           <th
             scope="col"
             key={group.group}
-            title={`${group.group}: ${counted(group.sources, 'source')}, ${counted(group.windows, 'stretch', 'stretches')}`}
+            title={`${group.group}: ${sourcesOf(group)}, ${counted(group.windows, 'stretch', 'stretches')}`}
           >
             <span className={styles.comparedGroup}>{group.group}</span>
             {!isMany && (
               <span className="quiet">
-                {counted(group.sources, 'source')}, {counted(group.windows, 'stretch', 'stretches')}
+                {sourcesOf(group)}, {counted(group.windows, 'stretch', 'stretches')}
               </span>
             )}
           </th>

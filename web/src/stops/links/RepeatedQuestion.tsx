@@ -24,7 +24,7 @@ export function RepeatedQuestion() {
         Leave it so
       </Button>{' '}
       <Button size="small" onClick={() => answer(true)}>
-        Let them make links
+        Let {count === 1 ? 'it' : 'them'} make links
       </Button>
     </p>
   );
