@@ -17,6 +17,7 @@ import {
 import { settleMembers, type Grounds } from './members.ts';
 import { strictnessIn } from './strictness.ts';
 import { modularity } from './modularity.ts';
+import { groupsToRead, type ReadableLinks } from './perhaps.ts';
 import { ownValue } from '../base/records.ts';
 import {
   joinedInto,
@@ -173,7 +174,7 @@ export interface NamingInput {
   readonly names: Readonly<Record<string, string>>;
   readonly fewest: number;
   /** The pairs, those that stand first; without them every group is a theme. */
-  readonly links?: Pick<Links, 'source' | 'target' | 'standing'>;
+  readonly links?: ReadableLinks;
   readonly choices?: ThemeChoices;
   /** Whether there are links only: a theme’s share then is of their weight. */
   readonly isWithoutTexts?: boolean;
@@ -280,7 +281,9 @@ export function nameThemes(input: NamingInput): Themes {
   const { keys, labels, graph, grouping, names, choices = NO_CHOICES } = input;
   const inCommunity = degreeInside(graph, grouping.community);
   const order = ranked(keys.length, (i) => inCommunity[i]);
-  const { found, perhaps, register } = letterGroups(input, order);
+  const { found, perhaps: unsure, register } = letterGroups(input, order);
+  const perhaps =
+    unsure.length > 0 || found.length > 0 || !input.links ? unsure : groupsToRead(input.links, keys.length);
   const foundIn = new Array<string>(keys.length).fill('');
   for (const { letter, concepts } of found) for (const concept of concepts) foundIn[concept] = letter;
   const made = placeConcepts(keys, found, choices, foundIn);

@@ -1,3 +1,4 @@
+import { groupsToRead, type ReadableLinks } from '../../src/themes/perhaps.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { buildGraph, connectedParts, type Graph } from '../../src/network/graph.ts';
@@ -351,11 +352,20 @@ describe('a theme', () => {
     ...{ overallSteadiness: 1, modularity: 0.4, resolution: 1, held: NOTHING_HELD },
   };
   const keys = ['a', 'b', 'c', 'd', 'e', 'f'];
-  const named = (links?: { source: Int32Array; target: Int32Array; standing: number }) =>
-    nameThemes({
+  const linksOf = (pairs: { source: Int32Array; target: Int32Array; standing: number }): ReadableLinks => ({
+    ...pairs,
+    up: new Uint8Array(pairs.source.length),
+    p: Float64Array.from(pairs.source, () => 1),
+    strength: Float64Array.from(pairs.source, () => 0.5),
+    both: pairs.source.map(() => 1),
+  });
+  const named = (pairs?: { source: Int32Array; target: Int32Array; standing: number }) => {
+    const links = pairs && linksOf(pairs);
+    return nameThemes({
       ...{ keys, labels: keys, graph, grouping, known: [], names: {}, fewest: 2, links },
       spoken: { windowFirst: Int32Array.of(0), inWindow: new Int32Array(0) },
     });
+  };
 
   it('has a link that stands; what holds together on unsure pairs alone is perhaps one', () => {
     const pairs = { source: Int32Array.of(0, 3), target: Int32Array.of(1, 4) };
@@ -367,6 +377,24 @@ describe('a theme', () => {
     // A link from one group to the other makes no theme of either.
     const between = { source: Int32Array.of(2), target: Int32Array.of(3), standing: 1 };
     expect(named(between).themes).to.have.length(0);
+  });
+
+  it('is nowhere where nothing stands, but what meets oftener than chance has it is offered to be read', () => {
+    const pairs = {
+      source: Int32Array.of(0, 1, 0, 3, 4, 3, 2),
+      target: Int32Array.of(1, 2, 2, 4, 5, 5, 3),
+      both: Int32Array.of(2, 1, 1, 2, 1, 1, 1),
+      strength: Float64Array.of(0.5, 0.5, 0.5, 0.4, 0.4, 0.4, 0.1),
+      p: Float64Array.of(0.1, 0.2, 0.2, 0.1, 0.2, 0.2, 0.4),
+      up: Uint8Array.of(1, 1, 1, 1, 1, 1, 1),
+    };
+    expect(groupsToRead({ ...pairs, standing: 0 }, 6)).to.deep.equal([
+      [0, 1, 2],
+      [3, 4, 5],
+    ]);
+    // Where anything stands, and of pairs that chance explains as well as not, there is nothing of the kind.
+    expect(groupsToRead({ ...pairs, standing: 1 }, 6)).to.deep.equal([]);
+    expect(groupsToRead({ ...pairs, standing: 0, p: pairs.p.map(() => 0.6) }, 6)).to.deep.equal([]);
   });
 
   it('of a network without texts needs none', () => {
