@@ -3,7 +3,7 @@ import { alikenessOf, compareGroups, groupStrength } from '../core/src/compare/s
 import { trendsOf } from '../core/src/compare/time.ts';
 import { seededRandom, type Random } from '../core/src/numeric/random.ts';
 import { findableOf, powerOf } from '../core/test/compare/simulated-studies.ts';
-import { gamma } from './deviates.ts';
+import { gamma, normal } from './deviates.ts';
 
 const SHARES = [0.02, 0.05, 0.15, 0.4, 0.05, 0.1, 0.2, 0.03];
 const STUDIES = 400;
@@ -34,6 +34,64 @@ export function coverage(sources: number, alike: number, seed: number): number {
     });
   }
   return (100 * held) / STUDIES / SHARES.length;
+}
+
+/** How alike the windows of a source are, by row: the first half of the rows all sources speak to, the others few carry. */
+const UNEVEN = [0.02, 0.02, 0.02, 0.02, 0.2, 0.3, 0.2, 0.3];
+/** Sources by which true shares are told where long ones say more. */
+const ALL_SOURCES = 40_000;
+
+/**
+ * The same where some rows hang on few sources: of rows that all speak to, and of those that few carry.
+ *
+ * @param isSkewed whether some sources are very long
+ * @param longSayMore whether they also say more of each row
+ */
+export function unevenCoverage(
+  sources: number,
+  { isSkewed, longSayMore }: { readonly isSkewed: boolean; readonly longSayMore: boolean },
+  studies = STUDIES,
+): [even: number, uneven: number] {
+  const random = seededRandom(5, sources);
+  const source = (from: Random): { windows: number; shares: number[] } => {
+    const windows = isSkewed
+      ? Math.max(4, Math.round(30 * Math.exp(0.9 * normal(from))))
+      : 20 + Math.floor(80 * from());
+    const more = longSayMore ? Math.min(1.8, Math.max(0.4, Math.sqrt(windows / 45))) : 1;
+    return {
+      windows,
+      shares: SHARES.map((mean, t) => shareOfSource(from, Math.min(0.9, mean * more), UNEVEN[t])),
+    };
+  };
+  const truth = SHARES.map(() => 0);
+  const other = seededRandom(99);
+  let all = 0;
+  for (let s = 0; s < ALL_SOURCES; s++) {
+    const { windows, shares } = source(other);
+    all += windows;
+    shares.forEach((share, t) => (truth[t] += share * windows));
+  }
+  const half = SHARES.length / 2;
+  const held: [number, number] = [0, 0];
+  for (let study = 0; study < studies; study++) {
+    const made = Array.from({ length: sources }, () => source(random));
+    const speaking = made.flatMap(({ windows, shares }) =>
+      shares.map(
+        (share) => Array.from({ length: windows }, () => random()).filter((at) => at < share).length,
+      ),
+    );
+    const bySource = {
+      windows: Int32Array.from(made, ({ windows }) => windows),
+      speaking: Int32Array.from(speaking),
+      rowCount: SHARES.length,
+      overlap: 1,
+    };
+    const [{ strengths }] = compareGroups(bySource, new Int32Array(sources), ['all'], 1).groups;
+    strengths.forEach(({ low, high }, t) => {
+      if (low <= truth[t] / all && truth[t] / all <= high) held[t < half ? 0 : 1]++;
+    });
+  }
+  return [(100 * held[0]) / studies / half, (100 * held[1]) / studies / half];
 }
 
 /** A course of made-up sources, so many in each period; the share of each row is the same in all, or rises by so much over it. */
@@ -110,6 +168,7 @@ export function benchCourses(): void {
 
 export function benchIntervals(): void {
   benchCourses();
+  benchUneven();
   console.log('\n## How often 95 % intervals of strength hold the true share, in %\n');
   const correlations = [0.01, 0.05, 0.15];
   console.log(`| sources | ${correlations.map((each) => `sources alike ${each}`).join(' | ')} |`);
@@ -118,6 +177,22 @@ export function benchIntervals(): void {
     console.log(
       `| ${sources} | ${correlations.map((each) => coverage(sources, each, 5).toFixed(1)).join(' | ')} |`,
     );
+  }
+}
+
+function benchUneven(): void {
+  console.log('\n## The same where few sources carry a row, in %: rows all speak to; rows few carry\n');
+  console.log('| sources | lengths alike | long ones say more | some very long | and say more |');
+  console.log('|---:|---:|---:|---:|---:|');
+  for (const sources of [6, 12, 30]) {
+    const cells = [false, true].flatMap((isSkewed) =>
+      [false, true].map((longSayMore) =>
+        unevenCoverage(sources, { isSkewed, longSayMore })
+          .map((each) => each.toFixed(0))
+          .join('; '),
+      ),
+    );
+    console.log(`| ${sources} | ${cells.join(' | ')} |`);
   }
 }
 

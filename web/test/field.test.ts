@@ -49,7 +49,7 @@ describe('the axes of the field', () => {
 
   it('show each figure as it is written', () => {
     const shown = (figure: (typeof FIGURES)[number]): string => FIGURE_FACES[figure].show(row('bus'));
-    expect(FIGURES.map(shown)).to.deep.equal(['10', '5', '10.0 %', '0.50', '0.20', '12.0', '–']);
+    expect(FIGURES.map(shown)).to.deep.equal(['10', '5', '10.0 %', '0.50', '0.20', '12.0', '…', '–']);
     const used = row('bus', {
       use: { group: 'drivers', against: 'the rest', z: 2.345, here: 3, elsewhere: 1 },
     });

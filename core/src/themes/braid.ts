@@ -31,18 +31,20 @@ export function choicesOf(points: readonly ResolutionPoint[]): Choice[] {
     .sort((a, b) => a.themes - b.themes);
 }
 
-/** Of the choices with fewer, or more, themes than now: the one that comes back best, of several the nearest. */
-export function neighbourChoice(
-  choices: readonly Choice[],
-  now: number,
-  side: 'fewer' | 'more',
-): Choice | undefined {
-  const there = choices.filter(({ themes }) =>
-    side === 'fewer' ? themes < now && themes > 1 : themes > now,
-  );
-  const near = side === 'fewer' ? there.reverse() : there;
-  return near[ranked(near.length, (i) => near[i].steadiness)[0]];
-}
+/** Cuts of a tree that are laid beside each other. */
+const MOST_CUTS = 6;
+
+/**
+ * The choices that are laid beside what there is, to see how finer themes lie within coarser: those that come back best, fewest first.
+ *
+ * @param now number of themes there is
+ */
+export const cutsBeside = (choices: readonly Choice[], now: number): Choice[] =>
+  choices
+    .filter(({ themes }) => themes !== now && themes > 1)
+    .sort((a, b) => b.steadiness - a.steadiness || a.themes - b.themes)
+    .slice(0, MOST_CUTS - 1)
+    .sort((a, b) => a.themes - b.themes);
 
 /** The themes the network falls into at a resolution, as lists of concepts; loose concepts are in none. */
 export function* groupsAt(

@@ -6,6 +6,7 @@ import { seededRandom } from '../../src/numeric/random.ts';
 import { studentQuantile } from '../../src/numeric/special.ts';
 import { wilsonInterval } from '../../src/numeric/chance.ts';
 import { noncentralityFound } from '../../src/compare/power.ts';
+import { unevenCoverage } from '../../../bench/intervals.ts';
 import { findableOf, powerOf } from './simulated-studies.ts';
 
 const bySource = (rows: readonly (readonly number[])[]): SourceStrength => ({
@@ -80,6 +81,15 @@ describe('strength', () => {
     // Twelve sources of 0 or 0.5: standard error 0.25 / √12 = 0.072, so about 0.25 ± 0.14.
     expect(low).to.be.closeTo(0.25 - 0.14, 0.03);
     expect(high).to.be.closeTo(0.25 + 0.17, 0.04);
+  });
+
+  it('holds the true share of themes that few sources carry, and where long sources say more', () => {
+    for (const longSayMore of [false, true]) {
+      const [even, uneven] = unevenCoverage(8, { isSkewed: longSayMore, longSayMore }, 100);
+      expect(even, 'that all speak to').to.be.at.least(92);
+      // Drawn towards the others, as it was, it is 87.
+      expect(uneven, 'that few carry').to.be.at.least(90);
+    }
   });
 
   it('holds the true share nearly always, however few the sources', () => {

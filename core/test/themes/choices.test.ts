@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { buildGraph, type Graph } from '../../src/network/graph.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
-import { choicesOf, neighbourChoice } from '../../src/themes/braid.ts';
+import { choicesOf, cutsBeside } from '../../src/themes/braid.ts';
 import { holdConcepts, joinedInto, networkAround, NO_CHOICES, withHeld } from '../../src/themes/choices.ts';
 import { matchThemes } from '../../src/themes/identity.ts';
 import { modularity } from '../../src/themes/modularity.ts';
@@ -148,7 +148,7 @@ describe('a theme that is split', () => {
 });
 
 describe('how many themes', () => {
-  it('are the numbers found, each where it comes back best, and the best of fewer and of more', () => {
+  it('are the numbers found, each where it comes back best, and the best of the others are laid beside them', () => {
     const point = (themes: number, resolution: number, steadiness: number) => ({
       themes,
       resolution,
@@ -170,9 +170,10 @@ describe('how many themes', () => {
       [7, 1, 1],
       [9, 2, 1],
     ]);
-    expect(neighbourChoice(choices, 7, 'fewer')?.themes).to.equal(2);
-    expect(neighbourChoice(choices, 7, 'more')?.themes).to.equal(9);
-    expect(neighbourChoice(choices, 9, 'more')).to.equal(undefined);
+    expect(cutsBeside(choices, 7).map(({ themes }) => themes)).to.deep.equal([2, 9]);
+    const many = choicesOf(Array.from({ length: 12 }, (_, i) => point(2 + i, 0.3 + i / 5, (i % 5) / 5)));
+    // Five others at most, those that come back best, from the fewest to the most.
+    expect(cutsBeside(many, 4).map(({ themes }) => themes)).to.deep.equal([5, 6, 9, 10, 11]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { conceptLabels } from '../../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../../engine/stage-keys.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
-import { choicesOf, groupsAt, neighbourChoice } from '../../themes/braid.ts';
+import { choicesOf, cutsBeside, groupsAt } from '../../themes/braid.ts';
 import { eachRowSpoken } from '../../compare/rows.ts';
 import { layBeside, whatBecame, type NamedGroup } from '../../themes/beside.ts';
 import { coherenceOf, placeOfTheme, type ThemePlace } from '../../themes/figures.ts';
@@ -239,27 +239,25 @@ export const SHAPING_VIEWS: ViewMakers<ShapingViews, typeof SHAPING_KEYS> = {
     const grounds = network ? undefined : { evidence: yield* take('evidence'), links: yield* take('links') };
     const { themes, themeOf, resolution } = yield* take('themes');
     const sweep = yield* take('sweep');
-    const choices = choicesOf(sweep);
-    const columns: HowManyView['columns'][number][] = [];
     const named = (groups: readonly (readonly number[])[]): string[][] =>
       groups.map((group) => group.map((i) => keys[i]));
-    const beside = function* (side: 'fewer' | 'more'): Stepwise<void> {
-      const choice = neighbourChoice(choices, themes.length, side);
-      if (!choice) return;
-      const groups = yield* groupsAt({ graph, grounds }, choice.resolution, seed);
-      columns.push({ ...choice, isNow: false, groups: named(groups) });
-    };
-    yield* beside('fewer');
-    columns.push({
-      resolution,
-      themes: themes.length,
-      steadiness: sweep.find((point) => point.resolution === resolution)?.steadiness ?? 0,
-      isNow: true,
-      groups: named(themes.map(({ concepts }) => concepts)),
-    });
-    yield* beside('more');
+    const columns: HowManyView['columns'][number][] = [
+      {
+        resolution,
+        themes: themes.length,
+        steadiness: sweep.find((point) => point.resolution === resolution)?.steadiness ?? 0,
+        isNow: true,
+        groups: named(themes.map(({ concepts }) => concepts)),
+      },
+    ];
+    const cuts = cutsBeside(choicesOf(sweep), themes.length);
+    for (const [i, cut] of cuts.entries()) {
+      const groups = yield* groupsAt({ graph, grounds }, cut.resolution, seed);
+      columns.push({ ...cut, isNow: false, groups: named(groups) });
+      yield (i + 1) / cuts.length;
+    }
+    columns.sort((a, b) => a.themes - b.themes || a.resolution - b.resolution);
     return {
-      choices,
       columns,
       letterOf: Object.fromEntries(
         keys.flatMap((key, i) => (themeOf[i] < 0 ? [] : [[key, themes[themeOf[i]].letter]])),

@@ -104,6 +104,8 @@ export interface ThemesView {
   readonly modularity: number;
   readonly resolution: number;
   readonly sweep: readonly ResolutionPoint[];
+  /** Numbers of themes that may be chosen, fewest first. */
+  readonly choices: readonly Choice[];
 }
 
 /** Topics as a second opinion on the themes. */
@@ -137,8 +139,7 @@ export interface TopicsView {
 
 /** How many themes there may be, and which concepts go where between neighbouring numbers. */
 export interface HowManyView {
-  readonly choices: readonly Choice[];
-  /** Fewer, now and more; of each, its themes as lists of concepts, loose ones left out. */
+  /** From the fewest themes to the most, with those of now; of each, its themes as lists of concepts, loose ones left out. */
   readonly columns: readonly {
     readonly resolution: number;
     readonly themes: number;

@@ -1,6 +1,7 @@
 import { alsoSteady } from '../../themes/resolution.ts';
 import { conceptLabels } from '../../engine/resources.ts';
 import { bandOf } from '../../themes/bands.ts';
+import { choicesOf } from '../../themes/braid.ts';
 import { fewestInStretch } from '../../engine/stage-keys.ts';
 import { joinedInto } from '../../themes/choices.ts';
 import { letterAfter } from '../../themes/letters.ts';
@@ -145,6 +146,7 @@ export const THEME_VIEWS: ViewMakers<ThemeViews, typeof THEME_KEYS> = {
       modularity,
       resolution,
       sweep,
+      choices: choicesOf(sweep),
     };
   },
 

@@ -17,8 +17,7 @@ import styles from './Beside.module.css';
 export function Beside({ data }: { data: ThemesView }) {
   const { state, decide } = useStudy();
   const kept = Object.keys(state.groupings);
-  const choices = useView('howMany', null).data?.choices ?? [];
-  const others = choices.filter(({ themes }) => themes !== data.themes.length);
+  const others = data.choices.filter(({ themes }) => themes !== data.themes.length);
   const [picked, setPicked] = useState<string>();
   const [name, setName] = useState('');
   const known =

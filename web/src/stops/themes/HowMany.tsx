@@ -10,15 +10,15 @@ import { ResolutionChart } from './ResolutionChart.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './ThemesStop.module.css';
 
-/** How many themes: the numbers worth having as buttons, and what splits and joins between neighbouring ones. */
+/** How many themes: the numbers worth having as buttons; how the finer ones lie within the coarser, where that is asked. */
 export function HowMany({ data }: { data: ThemesView }) {
   const { state, decide } = useStudy();
-  const { data: many, isPlaceholderData } = useView('howMany', null);
   const [isCurveOpen, setCurveOpen] = useState(false);
+  const [isTreeOpen, setTreeOpen] = useState(false);
   const isAuto = state.settings.themes.resolution === 'auto';
-  const choices = many?.choices ?? [];
+  const { choices } = data;
   return (
-    <section aria-label="How many themes" className={isPlaceholderData ? 'dimmed' : undefined}>
+    <section aria-label="How many themes">
       <div className="centre-bar">
         <b>How many?</b>
         <span className={styles.choices}>
@@ -51,6 +51,14 @@ export function HowMany({ data }: { data: ThemesView }) {
           <button
             type="button"
             className="linklike"
+            aria-expanded={isTreeOpen}
+            onClick={() => setTreeOpen(!isTreeOpen)}
+          >
+            Finer within coarser
+          </button>{' '}
+          <button
+            type="button"
+            className="linklike"
             aria-expanded={isCurveOpen}
             onClick={() => setCurveOpen(!isCurveOpen)}
           >
@@ -59,14 +67,27 @@ export function HowMany({ data }: { data: ThemesView }) {
           <HowFound page="themes" heading="How many" />
         </span>
       </div>
-      {many && many.columns.length > 1 && <Braid many={many} />}
+      {isTreeOpen && <Tree />}
       {isCurveOpen && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
     </section>
   );
 }
 
+/** Numbers of themes beside each other, from the fewest on; each cuts the tree there. */
+function Tree() {
+  const { data: many, isPlaceholderData } = useView('howMany', null);
+  if (!many) return <p className="quiet">Grouping at other numbers …</p>;
+  if (many.columns.length < 2)
+    return <p className="quiet">No other number of themes was found at any resolution.</p>;
+  return (
+    <div className={isPlaceholderData ? 'dimmed' : undefined}>
+      <Braid many={many} />
+    </div>
+  );
+}
+
 const WIDTH = 1000;
-const HEIGHT = 96;
+const HEIGHT = 190;
 const SIDE = 70;
 const GAP = 5;
 const BLOCK = 10;
@@ -148,7 +169,9 @@ function Braid({ many }: { many: HowManyView }) {
               width={BLOCK}
               height={Math.max(1, to - from)}
               fill={inkFor(first)}
-            />
+            >
+              <title>{`${ownValue(many.letterOf, first) ?? 'in no theme now'}: ${first}`}</title>
+            </rect>
           )),
         )}
       </svg>
@@ -159,11 +182,15 @@ function Braid({ many }: { many: HowManyView }) {
             type="button"
             className="linklike"
             disabled={isNow}
+            aria-label={isNow ? `${themes} themes now` : `Cut at ${themes} themes`}
+            title={
+              isNow ? undefined : `Cut here: ${themes} themes; names and letters stay with what they fit`
+            }
             // In a narrow centre its words would reach over the edge.
             style={{ left: `clamp(44px, ${(100 * x(i)) / WIDTH}%, calc(100% - 44px))` }}
             onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
           >
-            {themes} themes{isNow ? ' now' : ''}
+            {isNow ? `${themes} themes now` : themes}
           </button>
         ))}
       </figcaption>
