@@ -147,7 +147,7 @@ describe('the map', function () {
     await browser.press('Whole map');
     const middle = async (): Promise<{ x: number; y: number }> =>
       browser.driver.executeScript<{ x: number; y: number }>(
-        'const box = document.querySelector(\'[data-word="driver"] text\').getBoundingClientRect(); return { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) }',
+        'const box = document.querySelector(\'[data-word="camera"] text\').getBoundingClientRect(); return { x: Math.round(box.x + box.width / 2), y: Math.round(box.y + box.height / 2) }',
       );
     await browser.settled();
     const stood = await middle();
@@ -158,7 +158,7 @@ describe('the map', function () {
       .move({ x: stood.x + 24, y: stood.y + 16, duration: 120 })
       .release()
       .perform();
-    await browser.find('[data-word="driver"] circle');
+    await browser.find('[data-word="camera"] circle');
     await browser.until('It is not where it was put', async () => {
       const { x, y } = await middle();
       return Math.abs(x - stood.x - 24) < 4 && Math.abs(y - stood.y - 16) < 4;
