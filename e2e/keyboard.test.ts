@@ -184,7 +184,8 @@ for (const motion of [false, true]) {
           if (await isInside('main.centre *')) break;
         }
         expect(tabs, `${stop}: Tabs to the first thing of the centre`).to.be.lessThan(15);
-        // And without skipping anything: what stands first in the list at the left.
+        // And without skipping anything: what stands first in the list at the left, where there is one.
+        if ((await browser.all('.ledger')).length === 0) continue;
         await focus('.brand');
         for (tabs = 1; tabs < 20 && !(await isInside('.ledger *')); tabs++) await keys(Key.TAB);
         expect(tabs, `${stop}: Tabs to the list`).to.be.at.most(

@@ -198,8 +198,51 @@ describe('ways through the interface', () => {
     rmSync(folder, { recursive: true });
   });
 
+  it('has the Reader as an edge until something is picked, opens and closes it by keys, and nothing on the map moves', async () => {
+    await setup.showSample();
+    const keys = (...sent: string[]): Promise<void> =>
+      browser.driver
+        .actions()
+        .sendKeys(...sent)
+        .perform();
+    const isOpen = async (): Promise<boolean> => (await browser.find('aside')).isDisplayed();
+    const drawing = (): Promise<string> =>
+      browser.driver.executeScript<string>(
+        "const box = (css) => { const { x, y, width } = document.querySelector(css).getBoundingClientRect(); return [x, y, width].map(Math.round).join(); }; return box('.concept-map') + ' ' + box('[data-word=\"police\"] text')",
+      );
+    const centre = (): Promise<number> =>
+      browser.driver.executeScript<number>("return document.querySelector('main.centre').offsetWidth");
+    expect(await isOpen()).to.equal(false);
+    expect(await centre()).to.be.above(1000);
+    const before = await drawing();
+    await browser.click('[data-word="police"]');
+    await browser.until('The Reader stayed an edge', isOpen);
+    await browser.waitForText('aside', 'police');
+    expect(await drawing()).to.equal(before);
+    await keys('r');
+    await browser.until('R closed nothing', async () => !(await isOpen()));
+    await keys('r');
+    await browser.until('R opened nothing', isOpen);
+    await browser.driver.executeScript("document.querySelector('aside button').focus()");
+    await keys(Key.ESCAPE);
+    await browser.until('Esc closed nothing', async () => !(await isOpen()));
+    // The next pick opens it again; where themes and groups are named in the middle, no list stands beside them.
+    await browser.click('[data-word="camera"]');
+    await browser.until('It stayed closed', isOpen);
+    await browser.goTo('compare');
+    expect(await browser.all('.ledger')).to.have.length(0);
+    await keys('r');
+    await browser.until('R closed nothing at Compare', async () => !(await isOpen()));
+    expect(await centre()).to.be.above(1200);
+    await (await browser.button('Reader')).click();
+    await browser.until('The edge opened nothing', isOpen);
+  });
+
   it('widens, narrows and folds the panes by keys and by dragging, and finds them so again', async () => {
     await setup.showSample();
+    // The Reader is an edge until something is picked.
+    await browser.click('[data-word="camera"]');
+    await browser.waitForText('aside', 'camera');
     const widthOf = (css: string): Promise<number> =>
       browser.driver.executeScript<number>('return document.querySelector(arguments[0]).offsetWidth', css);
     const before = await widthOf('.ledger');

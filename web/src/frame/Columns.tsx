@@ -1,4 +1,5 @@
 import {
+  useEffect,
   useRef,
   useState,
   type CSSProperties,
@@ -9,10 +10,11 @@ import {
 import { ownValue } from '@green-thicket/core/base/records';
 import { useSelection } from '../pieces/selection.ts';
 import { Reader } from '../reading/Reader.tsx';
-import { keptWidths, keepWidths, type PaneWidths } from './pane-widths.ts';
+import { focusCentre } from '../pieces/focus-centre.ts';
+import { keptWidths, keepWidths, type Pane, type PaneWidths } from './pane-widths.ts';
 import styles from './Columns.module.css';
 
-type Side = keyof PaneWidths;
+type Side = Pane;
 
 /** Pixels; a ledger needs room for a word and its bar, the Reader for a line of about thirty letters. */
 const LEAST: Readonly<Record<Side, number>> = { ledger: 170, reader: 220 };
@@ -26,17 +28,69 @@ const AS_GIVEN: Readonly<Record<Side, number>> = { ledger: 250, reader: 340 };
 const KEY_STEP = 16;
 const NAMES: Readonly<Record<Side, string>> = { ledger: 'list', reader: 'Reader' };
 
-/** Ledger, centre and Reader beside each other; the outer two are widened, narrowed and folded, by pointer and by keys. */
-export function Columns({ isWhole, children }: { isWhole: boolean; children: ReactNode }) {
+/** Whether the Reader is open: where something is picked, until that is closed, or always where it is to stay. */
+function useReaderOpen(widths: PaneWidths, change: (change: Partial<PaneWidths>) => void) {
+  const { selection, open } = useSelection();
+  const picked = selection === null && open === null ? undefined : JSON.stringify([selection, open]);
+  // What was picked when it was closed: the next pick opens it again.
+  const [closedFor, setClosedFor] = useState<string>();
+  const isFolded = widths.reader === 'folded';
+  const isOpen = !isFolded && (widths.readerStays || (picked !== undefined && picked !== closedFor));
+  const setOpen = (next: boolean): void => {
+    setClosedFor(next ? undefined : picked);
+    change({
+      ...(next && isFolded ? { reader: 'auto' } : {}),
+      ...(!next || picked === undefined ? { readerStays: next } : {}),
+    });
+  };
+  return { isOpen, isEmpty: picked === undefined, setOpen };
+}
+
+/** Hears R anywhere but where one types. */
+function useReaderKey(isOpen: boolean, setOpen: (next: boolean) => void): void {
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      const isTyping = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+      const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.shiftKey;
+      if (event.key !== 'r' || !isPlain || isTyping || target.closest('[role=dialog]')) return;
+      event.preventDefault();
+      setOpen(!isOpen);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+}
+
+/**
+ * Ledger, centre and Reader beside each other; the outer two are widened, narrowed and folded, by pointer and by keys. The Reader is an
+ * edge until something is picked.
+ *
+ * @param isWhole whether the centre takes the ledger's place too
+ * @param hasLedger whether the stop has one
+ * @param isOver whether the Reader lies over the centre, so that what is in view stays where it was
+ */
+export function Columns({
+  isWhole,
+  hasLedger,
+  isOver,
+  children,
+}: {
+  isWhole: boolean;
+  hasLedger: boolean;
+  isOver: boolean;
+  children: ReactNode;
+}) {
   const [widths, setWidths] = useState(keptWidths);
   const columns = useRef<HTMLDivElement>(null);
-  const { selection, open } = useSelection();
-  const isRead = selection !== null || open !== null;
-  const change = (side: Side, width: number | 'folded' | 'auto'): void => {
-    const next = { ...widths, [side]: width };
+  const changeAll = (changed: Partial<PaneWidths>): void => {
+    const next = { ...widths, ...changed };
     setWidths(next);
     keepWidths(next);
   };
+  const change = (side: Side, width: number | 'folded' | 'auto'): void => changeAll({ [side]: width });
+  const { isOpen, isEmpty, setOpen } = useReaderOpen(widths, changeAll);
+  useReaderKey(isOpen, setOpen);
   const variables = Object.fromEntries(
     (['ledger', 'reader'] as const)
       .filter((side) => widths[side] !== 'auto')
@@ -45,16 +99,50 @@ export function Columns({ isWhole, children }: { isWhole: boolean; children: Rea
   const marks = [
     styles.columns,
     widths.ledger === 'folded' && styles.noLedger,
-    widths.reader === 'folded' && styles.noReader,
-    !isRead && styles.unread,
+    !hasLedger && !isWhole && styles.withoutLedger,
+    !isOpen && styles.unread,
+    isOver && styles.over,
   ].filter(Boolean);
   return (
     <div ref={columns} className={marks.join(' ')} style={variables as CSSProperties}>
       {children}
-      <Reader />
+      <div
+        className={styles.readerPane}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape' || event.defaultPrevented) return;
+          setOpen(false);
+          focusCentre();
+        }}
+      >
+        <Reader />
+        {isOpen && isEmpty && (
+          <button
+            type="button"
+            className={styles.close}
+            aria-label="Close the Reader"
+            title="Close the Reader (R, or Esc in it); the next pick opens it again"
+            onClick={() => setOpen(false)}
+          >
+            ×
+          </button>
+        )}
+      </div>
+      {!isOpen && (
+        <button
+          type="button"
+          className={styles.edge}
+          aria-label="Open the Reader"
+          title="Open the Reader (R): the passages behind what is picked; it opens by itself when something is"
+          onClick={() => setOpen(true)}
+        >
+          Reader
+        </button>
+      )}
       <section className={styles.dividers} aria-label="Widths of the panes">
-        {!isWhole && <Divider side="ledger" columns={columns} widths={widths} onChange={change} />}
-        <Divider side="reader" columns={columns} widths={widths} onChange={change} />
+        {!isWhole && hasLedger && (
+          <Divider side="ledger" columns={columns} widths={widths} onChange={change} />
+        )}
+        {isOpen && <Divider side="reader" columns={columns} widths={widths} onChange={change} />}
       </section>
     </div>
   );

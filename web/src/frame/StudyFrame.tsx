@@ -6,6 +6,7 @@ import { describeDecision } from '@green-thicket/core/words/decisions';
 import { networkInForce } from '@green-thicket/core/study/in-force';
 import { redone, undone } from '@green-thicket/core/study/record';
 import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
+import type { StopDescription } from '../stops/stop.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
 import { listEntries } from '../store/notebook.ts';
 import { redo, undo } from '../store/studies.ts';
@@ -50,7 +51,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
-  const { name, Centre } = STOPS_BY_NAME[stop];
+  const { name, Centre, hasLedger = true, isUnderReader = false }: StopDescription = STOPS_BY_NAME[stop];
   const title = outerTitle(study);
   useEffect(() => {
     document.title = `${name} · ${title} – Green Thicket`;
@@ -133,7 +134,11 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <Trail stop={stop} />
           <MethodSentence stop={stop} />
           <StageFault />
-          <Columns isWhole={reading !== undefined}>
+          <Columns
+            isWhole={reading !== undefined}
+            hasLedger={hasLedger}
+            isOver={isUnderReader && reading === undefined}
+          >
             <InTurn key={reading ? 'look' : stop}>
               {reading ? <ReadingCentre back={name} /> : <Centre />}
             </InTurn>

@@ -2,10 +2,14 @@
 export interface PaneWidths {
   readonly ledger: number | 'folded' | 'auto';
   readonly reader: number | 'folded' | 'auto';
+  /** Whether the Reader stays open where nothing is picked. */
+  readonly readerStays: boolean;
 }
+/** What has a width. */
+export type Pane = 'ledger' | 'reader';
 
 const KEY = 'green-thicket pane widths';
-const AS_GIVEN: PaneWidths = { ledger: 'auto', reader: 'auto' };
+const AS_GIVEN: PaneWidths = { ledger: 'auto', reader: 'auto', readerStays: false };
 
 const isWidth = (value: unknown): value is PaneWidths['ledger'] =>
   value === 'folded' || value === 'auto' || (typeof value === 'number' && value >= 0 && value <= 4000);
@@ -15,8 +19,10 @@ export function keptWidths(): PaneWidths {
   try {
     const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? 'null');
     if (typeof kept !== 'object' || kept === null) return AS_GIVEN;
-    const { ledger, reader } = { ...AS_GIVEN, ...kept };
-    return isWidth(ledger) && isWidth(reader) ? { ledger, reader } : AS_GIVEN;
+    const { ledger, reader, readerStays } = { ...AS_GIVEN, ...kept };
+    return isWidth(ledger) && isWidth(reader)
+      ? { ledger, reader, readerStays: readerStays === true }
+      : AS_GIVEN;
   } catch {
     // What was kept is no longer readable, or nothing may be kept here: the panes are as given.
     return AS_GIVEN;

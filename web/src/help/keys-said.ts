@@ -9,6 +9,7 @@ export const KEYS: readonly {
       ['Ctrl+K', 'go to a stop, concept, theme, source or setting by typing'],
       ['?', 'this help'],
       ['/', 'search the texts'],
+      ['R', 'open or close the Reader; Esc in it closes it'],
       ['V', 'keep what is shown in the Notebook'],
       ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo a decision; in the Notebook, its own changes'],
       ['Tab, Enter, Esc', 'to the next control, open it, close it'],

@@ -7,7 +7,6 @@ import { Select } from '../../pieces/Select.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
-import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Apart } from './Apart.tsx';
 import { Course } from './Course.tsx';
 import { FACES, FACE_NAMES, SHOWN, useLooked, type Face, type Shown } from './faces.ts';
@@ -38,7 +37,6 @@ export function CompareStop() {
     state.sources.length === 0 || (themes !== undefined && (themes.length === 0 || !hasColumns));
   return (
     <InTurn>
-      <ThemeLedger />
       <main className="centre" aria-label="Compare">
         {isEmpty ? (
           <div className="empty-centre">

@@ -16,5 +16,6 @@ export const compareStop = {
     }),
   },
   Centre: CompareStop,
+  hasLedger: false,
   controls: CONTROLS,
 } satisfies StopDescription;

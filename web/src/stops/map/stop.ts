@@ -12,5 +12,6 @@ export const mapStop = {
     ),
   },
   Centre: MapStop,
+  isUnderReader: true,
   controls: CONTROLS,
 } satisfies StopDescription;
