@@ -16,7 +16,9 @@ describe('other people', () => {
     ).getAttribute('title');
     expect(said).to.match(/drawn 100 times.*In \d+ of them half of its concepts stand together/);
     await browser.goTo('concepts');
-    await browser.waitForText('.ledger', 'at the edge');
+    await browser.fill('[aria-label="Find a word"]', 'tin');
+    await browser.waitForText('.ledger', /^tin ?at the edge/m);
+    await browser.fill('[aria-label="Find a word"]', '');
     await browser.choose('Table');
     await browser.waitForText('main', 'Chosen again');
     await browser.until('No share is told', async () =>

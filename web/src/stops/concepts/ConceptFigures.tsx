@@ -5,7 +5,7 @@ import { FIGURE_FACES, isAtEdge, type FiguredRow } from './figures.ts';
 import { STATUS_WORDS } from './status-words.ts';
 
 /** Widths of columns whose heads need more than most, in pixels. */
-const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, sources: 62, windowShare: 68 };
+const WIDTHS: Partial<Record<FigureName, number>> = { mentions: 72, sources: 62, windowShare: 68, again: 92 };
 
 const keyOf = (row: FiguredRow): string => row.key;
 
