@@ -68,17 +68,14 @@ function useReaderKey(isOpen: boolean, setOpen: (next: boolean) => void): void {
  *
  * @param isWhole whether the centre takes the ledger's place too
  * @param hasLedger whether the stop has one
- * @param isOver whether the Reader lies over the centre, so that what is in view stays where it was
  */
 export function Columns({
   isWhole,
   hasLedger,
-  isOver,
   children,
 }: {
   isWhole: boolean;
   hasLedger: boolean;
-  isOver: boolean;
   children: ReactNode;
 }) {
   const [widths, setWidths] = useState(keptWidths);
@@ -101,7 +98,6 @@ export function Columns({
     widths.ledger === 'folded' && styles.noLedger,
     !hasLedger && !isWhole && styles.withoutLedger,
     !isOpen && styles.unread,
-    isOver && styles.over,
   ].filter(Boolean);
   return (
     <div ref={columns} className={marks.join(' ')} style={variables as CSSProperties}>

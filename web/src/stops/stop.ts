@@ -16,8 +16,6 @@ export interface StopDescription {
   readonly Centre: () => React.JSX.Element;
   /** Whether a list stands left of the centre; none does where the centre itself names the same things. */
   readonly hasLedger?: boolean;
-  /** Whether the Reader lies over the centre, so that a pick moves nothing in it. */
-  readonly isUnderReader?: boolean;
   /** The controls of its method sentence. */
   readonly controls: Partial<Readonly<Record<ControlName, ControlDefinition>>>;
   /** Its method sentence, where that is more than words and controls. */

@@ -66,7 +66,7 @@ export function MapSheet({
   };
   return (
     <>
-      <div className={styles.mapSheet}>
+      <div className={styles.mapSheet} data-under-reader="">
         <div className={styles.mapTools}>
           <Input
             size="small"

@@ -12,6 +12,5 @@ export const mapStop = {
     ),
   },
   Centre: MapStop,
-  isUnderReader: true,
   controls: CONTROLS,
 } satisfies StopDescription;
