@@ -82,7 +82,7 @@ export function SourcesStop() {
                 value={filter}
                 onChange={(event) => setFilter(event.target.value)}
               />
-              <span className={`quiet words-note${isPlaceholderData ? ' dimmed' : ''}`}>
+              <span className={`quiet words-note${data && isPlaceholderData ? ' dimmed' : ''}`}>
                 {chosen.length > 0
                   ? `${chosen.length} ticked`
                   : data
