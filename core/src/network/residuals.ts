@@ -75,7 +75,7 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
   return weightOf;
 }
 
-/** The windows of each source that has any, in the order of the text; of each person where some have several sources. */
+/** The windows of each who speaks in any (`voiceOf`: a person, or a source that is somebody else's), in the order of the text. */
 export function windowsByVoice(windows: Windows): number[][] {
   const lists: number[][] = [];
   const voice = voiceOf(windows);
