@@ -10,10 +10,14 @@ export const NULL_KINDS = [
   'favourite words',
   'bursts',
   'mails',
+  'unlike density',
+  'fixed questions',
 ] as const;
 export type NullKind = (typeof NULL_KINDS)[number];
 
 const NOUNS = 80;
+/** Share of the words of a sentence that are nouns. */
+const NOUN_SHARE = 0.22;
 
 /** Draws by weights. */
 function drawer(random: Random, weights: readonly number[]): () => number {
@@ -32,18 +36,24 @@ function drawer(random: Random, weights: readonly number[]): () => number {
  * Forty sources of 1,200 words with eighty nouns that have nothing to do with each other.
  *
  * `bursts`: a noun that was said is said again soon, by itself. `favourite words`: each source has its own. `mails`: half
- * of the sources are of two lines, some are very long.
+ * of the sources are of two lines, some are very long. `unlike density`: some passages are full of nouns, some nearly
+ * without. `fixed questions`: everybody is asked the same eight questions, which stand in the text as sentences.
  */
 export function nullCollection(kind: NullKind, seed: number, sources = 40, wordsPerSource = 1200): string[] {
   const random = seededRandom(seed, 99);
   const nouns = someNouns(random, NOUNS);
   const usual = nouns.map((_, i) => 1 / (i + 8));
+  const questions = Array.from({ length: 8 }, (_, q) =>
+    asSentence(['what', 'of', 'the', ...nouns.slice(q * 5, q * 5 + 5), 'then']),
+  );
   return Array.from({ length: sources }, (_, s) => {
     const weights = kind === 'favourite words' ? usual.map((weight) => weight * gamma(random, 0.4)) : usual;
     const draw = drawer(random, weights);
     const size =
       kind === 'mails' ? (s % 2 === 0 ? 60 : 300 + Math.floor(2400 * random() ** 2)) : wordsPerSource;
     let last: string[] = [];
+    // Some passages are thick with things, some thin: a passage's share of nouns is drawn for it.
+    let share = NOUN_SHARE;
     const noun = (): string => {
       if (kind === 'bursts' && last.length > 0 && random() < 0.45)
         return last[Math.floor(random() * last.length)];
@@ -53,6 +63,7 @@ export function nullCollection(kind: NullKind, seed: number, sources = 40, words
     };
     const paragraphs: string[] = [];
     let written = 0;
+    let asked = 0;
     while (written < size) {
       const sentences =
         kind === 'long and short paragraphs' || kind === 'mails'
@@ -60,6 +71,7 @@ export function nullCollection(kind: NullKind, seed: number, sources = 40, words
             ? 1
             : 4 + Math.floor(random() * 14)
           : 3 + Math.floor(random() * 4);
+      if (kind === 'unlike density') share = Math.min(0.8, (NOUN_SHARE * gamma(random, 2)) / 2);
       const made = Array.from({ length: sentences }, () => {
         const length =
           kind === 'long and short sentences'
@@ -67,9 +79,10 @@ export function nullCollection(kind: NullKind, seed: number, sources = 40, words
             : 8 + Math.floor(random() * 8);
         const words: string[] = [];
         for (let i = 0; i < length; i++)
-          words.push(random() < 0.22 ? noun() : ['the', 'of', 'and', 'with'][Math.floor(random() * 4)]);
+          words.push(random() < share ? noun() : ['the', 'of', 'and', 'with'][Math.floor(random() * 4)]);
         return asSentence(words);
       });
+      if (kind === 'fixed questions' && asked < questions.length) made.unshift(questions[asked++]);
       paragraphs.push(made.join(' '));
       written += made.join(' ').split(' ').length;
     }

@@ -26,6 +26,8 @@ export interface AnalyseOptions extends LoadOptions {
   /** Where results go. */
   readonly out: string;
   readonly settings?: string;
+  /** Of the generator; the settings' own where it is left out. */
+  readonly seed?: number;
   readonly quiet?: boolean;
   /** How many threads compute; as many as the machine has cores where it isn't said. */
   readonly threads?: number;
@@ -66,6 +68,8 @@ async function analyseInto(
   if (options.attributes !== undefined) log = await addAttributes(log, options.attributes, say);
   if (options.settings !== undefined)
     log = addDecisions(log, settingsIn(readText(options.settings), options.settings));
+  if (options.seed !== undefined)
+    log = addDecisions(log, [{ kind: 'setThemes', change: { seed: options.seed } }]);
   const state = foldDecisions(log);
   const sources = workingSources(state);
   if (sources.length === 0) {

@@ -35,6 +35,11 @@ program
   .requiredOption('--out <folder>', 'where to write the tables')
   .option('--counts <folder>', 'counts that were merged, in place of files')
   .option('--settings <file>', 'JSON with the settings to change')
+  .option(
+    '--seed <number>',
+    'seed of the generator, to see what hangs on it; else that of the settings',
+    numberIn(RANGES.seed),
+  )
   .option('--attributes <table>', 'table of attributes (.csv, .tsv, .xlsx), first column the file name')
   .option(
     '--text <column>',

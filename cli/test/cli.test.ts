@@ -142,6 +142,16 @@ describe('the command line', () => {
       ).to.equal(true);
   });
 
+  it('takes a seed, and says it in what it writes', () => {
+    const { status } = thicket('analyse', sample, '--seed', '7', '--out', at('seven'), '--quiet');
+    expect(status).to.equal(0);
+    expect(readFileSync(at('seven/run.json'), 'utf8')).to.match(/"seed": 7\b/);
+    const refused = thicket('analyse', sample, '--seed', 'x', '--out', at('none'), '--quiet');
+    expect([refused.status, refused.stderr]).to.satisfy(
+      ([code, said]: [number, string]) => code === 2 && said.includes('It must be a whole number'),
+    );
+  });
+
   it('follows settings, and leaves out a speaker by them', () => {
     writeFileSync(
       at('settings.json'),

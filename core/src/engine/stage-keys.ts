@@ -158,7 +158,7 @@ export const STAGE_KEYS = {
     dropped: state.dropped,
     sources: workingSources(state).length,
   })),
-  counts: reads(['concepts', 'windows'], nothing),
+  counts: reads(['concepts', 'windows', 'candidates'], nothing),
   evidence: reads(['counts', 'windows'], nothing),
   links: reads(['concepts', 'counts', 'windows', 'evidence'], (state) => ({
     links: state.settings.links,

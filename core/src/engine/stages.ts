@@ -215,7 +215,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         decided,
       ),
     ),
-  counts: (take) => inOneStep(() => countTogether(take('concepts'), take('windows'))),
+  counts: (take) => inOneStep(() => countTogether(take('concepts'), take('windows'), take('candidates'))),
   evidence: (take) => inOneStep(() => weighEvidence(take('counts'), take('windows'))),
   links: (take, { links, network, merges }) =>
     inOneStep(() =>
@@ -325,8 +325,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     const { draws, chosen, pool } = take('redrawn');
     // Only where there is something to draw are there texts to count.
     return resampleThemes({ draws, chosen }, themes, (parts, tell) => {
-      const windows = take('windows');
-      const counts = countTogether(conceptsOf(take('candidates'), [...pool]), windows);
+      const [windows, candidates] = [take('windows'), take('candidates')];
+      const counts = countTogether(conceptsOf(candidates, [...pool]), windows, candidates);
       const drawn = { draws, chosen };
       const shared = { counts, windows, links, redrawn: drawn, themes: { resolution, held }, seed };
       return inParts('groupResample', shared, resources)(parts, tell);

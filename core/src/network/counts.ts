@@ -12,6 +12,24 @@ export interface Counts {
   readonly windowsWith: Int32Array;
   /** n_ij: windows with both, concepts × concepts, symmetric, with n_i on the diagonal. */
   readonly together: Int32Array;
+  /** Words and phrases of content in each window, whether concepts or not; left out where it is not known. */
+  readonly content?: Int32Array;
+}
+
+/** How many occurrences of anything each window holds, wholly. */
+export function contentOfWindows(
+  { occurrenceFirst, occurrenceEnd }: Pick<Occurring, 'occurrenceFirst' | 'occurrenceEnd'>,
+  windows: Windows,
+): Int32Array {
+  const content = new Int32Array(windows.count);
+  let from = 0;
+  for (let w = 0; w < windows.count; w++) {
+    while (from < occurrenceFirst.length && occurrenceFirst[from] < windows.first[w]) from++;
+    let to = from;
+    while (to < occurrenceFirst.length && occurrenceEnd[to] <= windows.end[w]) to++;
+    content[w] = to - from;
+  }
+  return content;
 }
 
 /**
@@ -66,10 +84,15 @@ export function conceptsInWindows(
   return { windowFirst, inWindow: inWindow.done() };
 }
 
-/** Counts concepts and pairs over the windows, exactly. */
+/**
+ * Counts concepts and pairs over the windows, exactly.
+ *
+ * @param content everything of content that the texts hold, concepts and others
+ */
 export function countTogether(
   concepts: Pick<Concepts, 'keys' | 'occurrence' | 'occurrenceFirst' | 'occurrenceEnd'>,
   windows: Windows,
+  content?: Pick<Occurring, 'occurrenceFirst' | 'occurrenceEnd'>,
 ): Counts {
   const n = concepts.keys.length;
   const { windowFirst, inWindow } = conceptsInWindows(concepts, windows);
@@ -90,5 +113,6 @@ export function countTogether(
     together[i * n + i] = windowsWith[i];
     for (let j = i + 1; j < n; j++) together[j * n + i] = together[i * n + j];
   }
-  return { windowFirst, inWindow, windowsWith, together };
+  const counts = { windowFirst, inWindow, windowsWith, together };
+  return content ? { ...counts, content: contentOfWindows(content, windows) } : counts;
 }

@@ -3,6 +3,8 @@ import { voiceOf, type Windows } from './windows.ts';
 
 /** Windows are laid in so many strata by their length, each with as many windows. */
 const STRATA = 20;
+/** A window without any content weighs this share of one with as much as others. */
+const LEAST_CONTENT = 0.05;
 /** Fewest windows over which a concept's presence is followed, so that bursts are seen; longer where windows overlap more. */
 const FEWEST_LAGS = 4;
 const MOST_LAGS = 64;
@@ -72,7 +74,40 @@ export function windowWeights(counts: Counts, windows: Windows): Float64Array {
   const weights = held.map((each, stratum) => Math.max(each / number[stratum], 1e-3));
   const weightOf = new Float64Array(windows.count);
   for (let w = 0; w < windows.count; w++) weightOf[w] = weights[stratumOf[length[w]]];
+  if (counts.content) weighByContent(weightOf, counts.content, stratumOf, length);
   return weightOf;
+}
+
+/**
+ * Thick passages hold more of everything than thin ones of the same length. A window's weight is taken so many times as it holds
+ * content in times of what windows of its length hold, drawn to 1 as far as the content of windows as long differs by mere counting:
+ * not as far as a best guess is, but so that the weights differ as the true ones do (Louis 1984).
+ */
+function weighByContent(
+  weights: Float64Array,
+  content: Int32Array,
+  stratumOf: Uint8Array,
+  length: Int32Array,
+): void {
+  const strata = 256;
+  const number = new Float64Array(strata);
+  const sum = new Float64Array(strata);
+  const squares = new Float64Array(strata);
+  for (let w = 0; w < content.length; w++) {
+    const stratum = stratumOf[length[w]];
+    number[stratum]++;
+    sum[stratum] += content[w];
+    squares[stratum] += content[w] ** 2;
+  }
+  const mean = sum.map((each, s) => each / Math.max(1, number[s]));
+  const drawn = squares.map((each, s) => {
+    const variance = each / Math.max(1, number[s]) - mean[s] ** 2;
+    return variance > 0 ? Math.sqrt(Math.max(0, 1 - mean[s] / variance)) : 0;
+  });
+  for (let w = 0; w < content.length; w++) {
+    const s = stratumOf[length[w]];
+    if (mean[s] > 0) weights[w] *= Math.max(LEAST_CONTENT, 1 + drawn[s] * (content[w] / mean[s] - 1));
+  }
 }
 
 /** The windows of each who speaks in any (`voiceOf`: a person, or a source that is somebody else's), in the order of the text. */

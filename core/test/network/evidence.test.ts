@@ -4,6 +4,7 @@ import { knownThemes } from '../../../bench/known-themes.ts';
 import { nullCollection, NULL_KINDS } from '../../../bench/nulls.ts';
 import type { Counts } from '../../src/network/counts.ts';
 import { chanceBetween, chanceOfCount, weighEvidence } from '../../src/network/evidence.ts';
+import { windowWeights } from '../../src/network/residuals.ts';
 import type { Windows } from '../../src/network/windows.ts';
 import { seededRandom } from '../../src/numeric/random.ts';
 import { exampleStudy } from '../examples.ts';
@@ -185,6 +186,32 @@ describe('separate meetings', () => {
         },
       ),
     );
+  });
+});
+
+describe('the weight of a window', () => {
+  const sources = [[[0, 1], [0], [1], [0, 1], [0], [1], [0, 1], [1]]];
+  const { counts, windows } = made(2, sources);
+  const weighted = (content: readonly number[]): number[] => [
+    ...windowWeights({ ...counts, content: Int32Array.from(content) }, windows),
+  ];
+  const alike = windowWeights(counts, windows)[0];
+
+  it('grows with how much else of content it holds, as in the example worked by hand', () => {
+    // Mean 6, variance 16: 10 of 16 are more than counting makes, and √(10/16) of the way from the mean is gone.
+    const [thick, thin] = [1 + Math.sqrt(10 / 16) * (10 / 6 - 1), 1 + Math.sqrt(10 / 16) * (2 / 6 - 1)];
+    const weights = weighted([10, 2, 10, 2, 10, 2, 10, 2]);
+    expect(weights[0]).to.be.closeTo(alike * thick, 1e-12);
+    expect(weights[1]).to.be.closeTo(alike * thin, 1e-12);
+  });
+
+  it('is what windows of its length hold, where content differs by no more than counting makes it', () => {
+    expect(weighted([6, 7, 5, 6, 8, 4, 6, 6])).to.deep.equal(Array.from(windowWeights(counts, windows)));
+    expect(weighted([0, 0, 0, 0, 0, 0, 0, 0])).to.deep.equal(Array.from(windowWeights(counts, windows)));
+  });
+
+  it('is never nothing', () => {
+    for (const weight of weighted([90, 0, 0, 0, 0, 0, 0, 0])) expect(weight).to.be.above(0);
   });
 });
 

@@ -83,6 +83,17 @@ describe('counting', () => {
     expect(Array.from(counts.together)).to.deep.equal([2, 1, 1, 1, 2, 1, 1, 1, 2]);
   });
 
+  it('counts what else of content a window holds, wholly and as often as it stands there', () => {
+    const tokens = tokensOf('Rain rain. Bus. Cold. Rain.');
+    const windows = windowsOf(tokens, { size: 2 });
+    const content = conceptsOf(tokens, ['rain', 'bus', 'cold']);
+    const counts = countTogether(conceptsOf(tokens, ['bus']), windows, content);
+    expect(Array.from(counts.content ?? [])).to.deep.equal([3, 2, 2]);
+    // A phrase that runs over the end of a window is none of it.
+    const phrase = { occurrenceFirst: Int32Array.of(0, 2), occurrenceEnd: Int32Array.of(2, 4) };
+    expect(Array.from(countTogether(content, windows, phrase).content ?? [])).to.deep.equal([1, 1, 0]);
+  });
+
   it('agrees with brute force on random texts', () => {
     const letters = ['a', 'b', 'c', 'd'];
     const sentence = fc.array(fc.constantFrom(...letters, 'x', 'y'), { minLength: 1, maxLength: 5 });
