@@ -243,7 +243,7 @@ describe('comparing', function () {
     await setup.openSample();
     await browser.goTo('themes');
     await (await browser.find('.theme-name')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Named by me', Key.ENTER);
-    await browser.waitForText('.ledger', 'Named by me');
+    await browser.find('.theme-name[title="Named by me"]');
     await browser.choose('Side by side');
     await browser.press('Keep the themes as they are');
     await browser.waitForText('.centre', 'Agreement 1.00');
@@ -255,7 +255,7 @@ describe('comparing', function () {
     await browser.find('.beside-moved .linklike');
     await browser.undo();
     await browser.waitForText('.centre', 'Agreement 1.00');
-    await browser.waitForText('.ledger', 'Named by me');
+    await browser.waitForText('.centre', 'Named by me');
     await browser.choose('Figures');
     await browser.settled();
     await browser.find('.typical-passage mark');

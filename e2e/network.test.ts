@@ -46,9 +46,9 @@ describe('a network from another program', () => {
     expect(await browser.violations(), 'Concepts').to.deep.equal([]);
 
     await browser.goTo('themes');
-    const name = await browser.find('input[aria-label="Name of theme A"]');
+    const name = await browser.find('textarea[aria-label="Name of theme A"]');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'The first', Key.ENTER);
-    await browser.waitForText('section[aria-label="Themes by strength"]', 'The first');
+    await browser.find('.theme-name[title="The first"]');
     expect(await browser.textOf('main'), 'steadiness').not.to.match(/comes back|halves of the sources/);
 
     await browser.goTo('map');
@@ -75,7 +75,7 @@ describe('a network from another program', () => {
     await browser.find('.concept-map .map-word');
     await browser.settled();
     expect((await browser.textOf('.trail')).replace(/\s+/g, ' ')).to.equal(before.replace(/\s+/g, ' '));
-    await browser.waitForText('section[aria-label="Themes by strength"]', 'The first');
+    await browser.waitForText('.ledger', 'The first');
 
     // Texts take its place, and it is there again when they go.
     await browser.goTo('sources');

@@ -157,7 +157,7 @@ describe('the pointer', () => {
     );
     await browser.until('The links stay', async () => (await browser.textOf('.figures-list')) !== standing);
     await browser.goTo('themes');
-    await browser.press('Curve over the resolutions');
+    await browser.press('Curve');
     await browser.find('.chart-box canvas');
     await browser.driver.executeScript(
       "document.querySelector('.chart-box canvas').scrollIntoView({ block: 'center' })",

@@ -23,10 +23,41 @@ describe('themes, to a researcher who shapes them,', () => {
     await browser.pickFromMenu(words);
   };
 
+  it('“show me all themes at once, and open one”: all in sight, one in full over the others, which stay', async () => {
+    const places = (): Promise<number[][]> =>
+      browser.driver.executeScript<number[][]>(
+        `const room = document.querySelector('.centre-body').getBoundingClientRect();
+        return Array.from(document.querySelectorAll('.cell'), (each) => {
+          const { left, top, right, bottom } = each.getBoundingClientRect();
+          return [left, top, right <= room.right + 1 && bottom <= room.bottom + 1 ? 1 : 0];
+        });`,
+      );
+    const before = await places();
+    expect(before.map(([, , isInSight]) => isInSight)).to.deep.equal(new Array(7).fill(1));
+    await browser.click('[aria-label="Open theme E"]');
+    await browser.until('It says no more of each', async () =>
+      (await browser.textOf(column('E'))).includes('Words that would join'),
+    );
+    expect(await places()).to.deep.equal(before);
+    const inSight = await browser.driver.executeScript<boolean>(
+      `const column = document.querySelector('.is-open').getBoundingClientRect();
+      const room = document.querySelector('.centre-body').getBoundingClientRect();
+      return column.top >= room.top - 1 && column.bottom <= room.bottom + 1;`,
+    );
+    expect(inSight, 'the column is all in sight').to.equal(true);
+    // Its passages come by its figure, and its column stays until it is closed.
+    await browser.click(`${column('E')} [title*="Read its passages"]`);
+    await browser.waitForText('.reader', 'complaint');
+    await browser.click('[aria-label="Close theme E"]');
+    await browser.until('It stays open', async () => (await browser.all('.is-open')).length === 0);
+  });
+
   it('“two concepts are elsewhere, and that theme is done”: moved, locked, and so after one more interview', async () => {
+    await browser.click('[aria-label="Open theme A"]');
     await menu('Move cab', 'Into C');
     await browser.waitForText(column('C'), 'cab');
     expect(await browser.textOf(column('A'))).not.to.include('cab');
+    await browser.click('[aria-label="Close theme A"]');
     // By keys alone: M opens where it can go.
     await (await browser.find(`${column('A')} [title*="M moves it"]`)).sendKeys('m');
     await browser.until('No menu opened', async () =>
@@ -41,8 +72,11 @@ describe('themes, to a researcher who shapes them,', () => {
     await menu('Theme C: more', 'Lock');
     await browser.waitForText(column('C'), 'locked');
     await browser.waitForText('.method-sentence', 'By hand: 1 concept placed and 1 locked');
-    const conceptsOf = async (): Promise<string[]> =>
-      (await browser.textOf(column('C'))).split('\n').filter((line) => !line.startsWith('strength'));
+    const conceptsOf = (): Promise<string[]> =>
+      browser.driver.executeScript<string[]>(
+        'return Array.from(document.querySelectorAll(arguments[0]), (each) => each.textContent)',
+        `${column('C')} .word .row-name`,
+      );
     const concepts = await conceptsOf();
 
     const folder = mkdtempSync(join(tmpdir(), 'thicket-interview-'));
@@ -69,12 +103,12 @@ describe('themes, to a researcher who shapes them,', () => {
   it('“eight instead of seven, and back”: names stay, and what splits is shown', async () => {
     const name = await browser.find('[aria-label="Name of theme C"]');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Money', Key.ENTER);
-    await browser.waitForText('.ledger', 'Money');
+    await browser.find('.theme-name[title="Money"]');
     await browser.press('Finer within coarser');
     await browser.find('[aria-label="What splits and joins: 6 themes, 7 themes now, 8 themes."]');
     await browser.press('8');
     await browser.waitForText('.trail', '8 found');
-    await browser.waitForText('.ledger', 'Money');
+    await browser.find('.theme-name[title="Money"]');
     await browser.press('as many as come back best');
     await browser.waitForText('.trail', '7 found');
     await browser.settled();
@@ -84,7 +118,8 @@ describe('themes, to a researcher who shapes them,', () => {
   });
 
   it('“which words belong to this that I have not kept?”: read, added, and a theme of one’s own begun', async () => {
-    await (await browser.find(`${column('A')} [aria-expanded="false"]`)).click();
+    await browser.click('[aria-label="Open theme A"]');
+    await browser.press('Words that would join');
     await browser.click('[aria-label="Add mirror to theme A"]');
     await browser.waitForText(column('A'), 'mirror');
     await browser.press('Words of your own');

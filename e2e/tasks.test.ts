@@ -257,7 +257,7 @@ describe('a researcher', () => {
     await browser.goTo('themes');
     const name = await browser.find('.theme-name');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Feeling safe', Key.ENTER);
-    await browser.waitForText('.ledger', 'Feeling safe');
+    await browser.find('.theme-name[title="Feeling safe"]');
     await browser.goTo('map');
     const drawing = await browser.mapDrawing();
     const address = await browser.driver.getCurrentUrl();

@@ -41,9 +41,9 @@ describe('from links to the comparison, a researcher', () => {
       return '';
     };
     const letter = await letterOf('shelter');
-    const name = await browser.find(`input[aria-label="Name of theme ${letter}"]`);
+    const name = await browser.find(`textarea[aria-label="Name of theme ${letter}"]`);
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Waiting and weather', Key.ENTER);
-    await browser.waitForText('.ledger', 'Waiting and weather');
+    await browser.find('.theme-name[title="Waiting and weather"]');
     await browser.goTo('concepts');
     await browser.press('80 to 120');
     await (
@@ -52,7 +52,7 @@ describe('from links to the comparison, a researcher', () => {
     await browser.waitForText('.trail', '60 kept');
     await browser.goTo('themes');
     expect(await letterOf('shelter')).to.equal(letter);
-    await browser.waitForText('.ledger', 'Waiting and weather');
+    await browser.find('.theme-name[title="Waiting and weather"]');
   });
 
   it('asks what the themes missed', async () => {
@@ -60,15 +60,15 @@ describe('from links to the comparison, a researcher', () => {
     await browser.waitForText('.trail', /7 found, reach \d\d %/);
     await browser.goTo('themes');
     await browser.waitForText(
-      '.ledger',
-      /Themes reach \d\d % of \d+ stretches of text; \d+ % of the words are in concepts/,
+      '[aria-label=Coverage]',
+      /Themes reach \d\d % of \d+ stretches; \d+ % of the words are in concepts/,
     );
-    const button = await browser.find('.ledger [aria-pressed=false].linklike');
+    const button = await browser.find('[aria-label=Coverage] [aria-pressed=false].linklike');
     const [missed] = /\d+/.exec(await button.getText()) ?? [''];
     await button.click();
     await browser.waitForText('.reader h2', 'What no theme reaches');
     await browser.waitForText('.reader-count', `${missed} stretches in ${missed} passages`);
-    await browser.waitForText('.ledger', 'Said there more than elsewhere');
+    await browser.waitForText('[aria-label=Coverage]', 'Said there more than elsewhere');
     const address = await browser.driver.getCurrentUrl();
     expect(address).to.include('missed=');
     await browser.driver.get(address);

@@ -101,9 +101,9 @@ describe('ways through the interface', () => {
     await (
       await browser.find('.theme-name')
     ).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Told in both', Key.ENTER);
-    await browser.waitForText('.ledger', 'Told in both');
+    await browser.find('.theme-name[title="Told in both"]');
     await browser.driver.switchTo().window(second);
-    await browser.waitForText('.ledger', 'Told in both');
+    await browser.find('.theme-name[title="Told in both"]');
   });
 
   it('orders Compare by difference and by another attribute', async () => {

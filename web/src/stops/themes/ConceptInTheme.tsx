@@ -38,6 +38,7 @@ export function ConceptInTheme({
   figures,
   band,
   data,
+  isInLine = false,
 }: {
   concept: Concept;
   letter: string;
@@ -45,6 +46,8 @@ export function ConceptInTheme({
   /** How often its theme comes back; undefined until that is known. */
   band: Band | undefined;
   data: ThemesView;
+  /** Whether it is one word of a line and says what is unsure by a mark alone. */
+  isInLine?: boolean;
 }) {
   const { decide } = useStudy();
   const { selection, select } = useSelection();
@@ -52,6 +55,7 @@ export function ConceptInTheme({
   const themeShare = data.themes.find((theme) => theme.letter === letter)?.share ?? 0;
   const unsure = unsureOf(concept, figures, { share: themeShare, band });
   const why = [
+    isInLine && unsure !== '' && (concept.placed ? 'Put here by you.' : `Less sure: ${unsure}.`),
     isEverywhere(concept, themeShare) &&
       `It is in ${percent(concept.ofStretches)} of all stretches of text, so it keeps nearly everybody’s company and says little of this theme.`,
     figures &&
@@ -62,12 +66,13 @@ export function ConceptInTheme({
     `${KEYS_SAID}; M moves it.`,
   ].filter((each) => typeof each === 'string');
   const rowClass = [
-    'row-button',
+    isInLine ? styles.word : 'row-button',
     isPicked && 'here',
+    isInLine && concept.placed && styles.isYours,
     unsure !== '' && !concept.placed && styles.isUnsure,
   ].filter(Boolean);
   return (
-    <li className={styles.concept}>
+    <li className={isInLine ? styles.wordOfLine : styles.concept}>
       <button
         type="button"
         draggable
@@ -88,7 +93,11 @@ export function ConceptInTheme({
         }}
       >
         <span className="row-name">{concept.label}</span>
-        <span className={concept.placed ? `row-figure ${styles.yours}` : 'row-figure'}>{unsure}</span>
+        {isInLine ? (
+          unsure !== '' && !concept.placed && <span className="row-figure">?</span>
+        ) : (
+          <span className={concept.placed ? `row-figure ${styles.yours}` : 'row-figure'}>{unsure}</span>
+        )}
       </button>
       <MoveMenu concept={concept} letter={letter} data={data} />
     </li>

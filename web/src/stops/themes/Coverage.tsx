@@ -12,46 +12,47 @@ export function Coverage() {
   if (!data || data.stretches === 0) return null;
   const missed = data.stretches - data.reached;
   return (
-    <div className={isPlaceholderData ? `${styles.coverage} dimmed` : styles.coverage}>
-      <h2 className="pane-title">Coverage</h2>
-      <p className="quiet">
-        Themes reach {percent(data.reached / data.stretches, 0)} of{' '}
-        {counted(data.stretches, 'stretch', 'stretches')} of text; {percent(data.words, 0)} of the words are
-        in concepts. <HowFound page="themes" heading="Coverage" />
-      </p>
+    <section
+      aria-label="Coverage"
+      className={isPlaceholderData ? `${styles.coverage} dimmed` : styles.coverage}
+    >
+      <b>Coverage</b>
       {missed > 0 && (
-        <>
-          <button
-            type="button"
-            className="linklike"
-            aria-pressed={selection?.kind === 'missed'}
-            onClick={() => select({ kind: 'missed' })}
-          >
-            Read the {counted(missed, 'stretch', 'stretches')} no theme reaches
-          </button>
-          {data.missed.length > 0 && (
-            <p className="quiet">
-              Said there more than elsewhere:{' '}
-              {data.missed.map(({ key, label, mentions, all }, i) => (
-                <Fragment key={key}>
-                  {i > 0 && ' '}
-                  <span className={styles.missedWord}>
-                    <button
-                      type="button"
-                      className="linklike"
-                      title={`${mentions} of its ${counted(all, 'mention')} stand where no theme reaches`}
-                      onClick={() => select({ kind: 'concept', key })}
-                    >
-                      {label}
-                    </button>
-                    {i < data.missed.length - 1 && ','}
-                  </span>
-                </Fragment>
-              ))}
-            </p>
-          )}
-        </>
+        <button
+          type="button"
+          className="linklike"
+          aria-pressed={selection?.kind === 'missed'}
+          onClick={() => select({ kind: 'missed' })}
+        >
+          Read the {counted(missed, 'stretch', 'stretches')} no theme reaches
+        </button>
       )}
-    </div>
+      <span className="quiet">
+        Themes reach {percent(data.reached / data.stretches, 0)} of{' '}
+        {counted(data.stretches, 'stretch', 'stretches')}; {percent(data.words, 0)} of the words are in
+        concepts. <HowFound page="themes" heading="Coverage" />
+      </span>
+      {missed > 0 && data.missed.length > 0 && (
+        <span className="quiet">
+          Said there more than elsewhere:{' '}
+          {data.missed.map(({ key, label, mentions, all }, i) => (
+            <Fragment key={key}>
+              {i > 0 && ' '}
+              <span className={styles.missedWord}>
+                <button
+                  type="button"
+                  className="linklike"
+                  title={`${mentions} of its ${counted(all, 'mention')} stand where no theme reaches`}
+                  onClick={() => select({ kind: 'concept', key })}
+                >
+                  {label}
+                </button>
+                {i < data.missed.length - 1 && ','}
+              </span>
+            </Fragment>
+          ))}
+        </span>
+      )}
+    </section>
   );
 }

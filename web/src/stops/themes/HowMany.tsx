@@ -1,5 +1,5 @@
-import { Button } from 'antd';
-import { useState } from 'react';
+import { Button, Popover } from 'antd';
+import { useState, type ReactNode } from 'react';
 import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
 import { ownValue } from '@green-thicket/core/base/records';
 import { percent } from '@green-thicket/core/base/wording';
@@ -10,34 +10,93 @@ import { ResolutionChart } from './ResolutionChart.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './ThemesStop.module.css';
 
-/** How many themes: the numbers worth having as buttons; how the finer ones lie within the coarser, where that is asked. */
-export function HowMany({ data }: { data: ThemesView }) {
-  const { state, decide } = useStudy();
+/**
+ * The bar above the themes: ways to look at them, how many there may be as numbers worth having, and what is done with them all. How
+ * the finer ones lie within the coarser comes where the numbers are pointed at, or is kept below the bar.
+ */
+export function HowMany({
+  data,
+  end,
+  children,
+}: {
+  /** Undefined where no other number can be asked for. */
+  data: ThemesView | undefined;
+  end: ReactNode;
+  children: ReactNode;
+}) {
   const [isCurveOpen, setCurveOpen] = useState(false);
   const [isTreeOpen, setTreeOpen] = useState(false);
-  const isAuto = state.settings.themes.resolution === 'auto';
-  const { choices } = data;
   return (
-    <section aria-label="How many themes">
+    <>
       <div className="centre-bar">
+        {children}
+        {data && (
+          <section aria-label="How many themes" className={styles.howMany}>
+            <Numbers data={data} isTold={isTreeOpen} />
+            <button
+              type="button"
+              className="linklike"
+              aria-expanded={isTreeOpen}
+              onClick={() => setTreeOpen(!isTreeOpen)}
+            >
+              Finer within coarser
+            </button>
+            <button
+              type="button"
+              className="linklike"
+              title="How many themes every resolution gives, and how well they come back"
+              aria-expanded={isCurveOpen}
+              onClick={() => setCurveOpen(!isCurveOpen)}
+            >
+              Curve
+            </button>
+            <HowFound page="themes" heading="How many" />
+          </section>
+        )}
+        <span className="centre-bar-end">{end}</span>
+      </div>
+      {data && isTreeOpen && <Tree />}
+      {data && isCurveOpen && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
+    </>
+  );
+}
+
+/** Until the braid comes where the numbers are pointed at, in seconds: not on the way past them. */
+const POINTED_AT = 0.4;
+
+/** The numbers of themes worth having; pointed at, they show what splits and joins between them. */
+function Numbers({ data: { choices, themes: now }, isTold }: { data: ThemesView; isTold: boolean }) {
+  const { state, decide } = useStudy();
+  const isAuto = state.settings.themes.resolution === 'auto';
+  return (
+    <Popover
+      trigger={isTold ? [] : ['hover']}
+      placement="bottomLeft"
+      mouseEnterDelay={POINTED_AT}
+      destroyOnHidden
+      content={
+        <div className={styles.pointedAt}>
+          <Tree />
+        </div>
+      }
+    >
+      <span className={styles.choices}>
         <b>How many?</b>
-        <span className={styles.choices}>
-          {choices.map(({ themes, resolution, steadiness, resolutions }) => {
-            const isNow = themes === data.themes.length;
-            return (
-              <Button
-                key={themes}
-                size="small"
-                type={isNow ? 'primary' : 'default'}
-                aria-pressed={isNow}
-                title={`${themes} themes, at resolution ${resolution}: agreement ${percent(steadiness)} with the groupings of drawn sources; ${resolutions} of 25 resolutions tried give as many`}
-                onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
-              >
-                {themes}
-              </Button>
-            );
-          })}
-        </span>
+        {choices.map(({ themes, resolution, steadiness, resolutions }) => {
+          const isNow = themes === now.length;
+          return (
+            <Button
+              key={themes}
+              size="small"
+              type={isNow ? 'primary' : 'default'}
+              aria-pressed={isNow}
+              title={`${themes} themes, at resolution ${resolution}: agreement ${percent(steadiness)} with the groupings of drawn sources; ${resolutions} of 25 resolutions tried give as many`}
+              onClick={() => decide({ kind: 'setThemes', change: { resolution } })}
+            >
+              {themes}
+            </Button>
+          );
+        })}
         {!isAuto && (
           <button
             type="button"
@@ -47,29 +106,8 @@ export function HowMany({ data }: { data: ThemesView }) {
             as many as come back best
           </button>
         )}
-        <span className="centre-bar-end">
-          <button
-            type="button"
-            className="linklike"
-            aria-expanded={isTreeOpen}
-            onClick={() => setTreeOpen(!isTreeOpen)}
-          >
-            Finer within coarser
-          </button>{' '}
-          <button
-            type="button"
-            className="linklike"
-            aria-expanded={isCurveOpen}
-            onClick={() => setCurveOpen(!isCurveOpen)}
-          >
-            Curve over the resolutions
-          </button>{' '}
-          <HowFound page="themes" heading="How many" />
-        </span>
-      </div>
-      {isTreeOpen && <Tree />}
-      {isCurveOpen && <ResolutionChart sweep={data.sweep} resolution={data.resolution} />}
-    </section>
+      </span>
+    </Popover>
   );
 }
 

@@ -1,5 +1,6 @@
 import { Dropdown } from 'antd';
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
+import { largest } from '@green-thicket/core/base/extent';
 import { percent } from '@green-thicket/core/base/wording';
 import { inkOf, tint } from '@green-thicket/core/map/palette';
 import { STEADY_UNKNOWN } from '@green-thicket/core/words/figure-sentences';
@@ -16,18 +17,27 @@ import { drag, droppedOn, keysOf, setAside, titleOf } from './theme-decisions.ts
 import { useSplit } from './use-split.ts';
 import styles from './ThemesStop.module.css';
 
-/** A theme: its name, how sure it is, its concepts, and what can be done with it. */
+/** A theme: its name, how sure it is, its concepts in lines, or, opened, one by one with all that can be done with them. */
 export function ThemeColumn({
   theme,
   data,
   steadiness,
+  isOpen,
+  onOpen,
 }: {
   theme: ThemeRow;
   data: ThemesView;
   steadiness: View<SteadinessView>;
+  /** Whether it stands in full, over its neighbours, which stay where they are. */
+  isOpen: boolean;
+  onOpen: (isOpen: boolean) => void;
 }) {
   const { decide } = useStudy();
   const network = useNetwork();
+  const { selection, select } = useSelection();
+  const isPicked = selection?.kind === 'theme' && selection.letter === theme.letter;
+  const cell = useRef<HTMLDivElement>(null);
+  const room = useRoomFor(cell, isOpen);
   const ink = inkOf(theme.letter);
   const [isNoting, setNoting] = useState(false);
   // What stays as it is has nothing to come back.
@@ -35,65 +45,157 @@ export function ThemeColumn({
   const figures = new Map(
     steadiness.isPlaceholderData || isClosed ? [] : steadiness.data?.concepts.map((each) => [each.key, each]),
   );
+  const band = steadiness.data?.themes.find((each) => each.letter === theme.letter)?.band;
+  const shown = isOpen ? theme.concepts : theme.concepts.slice(0, wordsShown(data.themes.length));
+  const left = theme.concepts.length - shown.length;
   return (
-    <DropPlace
-      label={`Theme ${theme.letter}`}
-      className={styles.themeColumn}
-      style={{ borderTopColor: ink, background: tint(ink, 0.05) }}
-      onDropped={(what) => {
-        const decision = droppedOn(what, theme.letter);
-        if (decision) decide(decision);
-      }}
-    >
-      <div className={styles.themeHead} style={{ color: ink }}>
-        <span
-          draggable
-          className={styles.grip}
-          title="Drag onto another theme to join them, or onto “Set aside”"
-          onDragStart={(event) =>
-            drag(event.dataTransfer, { kind: 'theme', letter: theme.letter }, theme.label)
+    <div ref={cell} className={styles.cell} style={room?.cell}>
+      <DropPlace
+        label={`Theme ${theme.letter}`}
+        className={isOpen ? `${styles.themeColumn} ${styles.isOpen}` : styles.themeColumn}
+        style={{
+          borderTopColor: ink,
+          background: `linear-gradient(${tint(ink, 0.05)} 0 0) var(--paper)`,
+          ...room?.column,
+        }}
+        onDropped={(what) => {
+          const decision = droppedOn(what, theme.letter);
+          if (decision) decide(decision);
+        }}
+      >
+        <div className={styles.themeHead} style={{ color: ink }}>
+          <span
+            draggable
+            className={styles.grip}
+            title="Drag onto another theme to join them, or onto “Set aside”"
+            onDragStart={(event) =>
+              drag(event.dataTransfer, { kind: 'theme', letter: theme.letter }, theme.label)
+            }
+          >
+            {theme.letter}
+          </span>
+          <ThemeName theme={theme} />
+          <button
+            type="button"
+            className={styles.more}
+            aria-expanded={isOpen}
+            aria-label={isOpen ? `Close theme ${theme.letter}` : `Open theme ${theme.letter}`}
+            title={
+              isOpen
+                ? 'Close the column'
+                : 'Open its full column: how sure each concept is, and what would join'
+            }
+            onClick={() => onOpen(!isOpen)}
+          >
+            {isOpen ? '×' : '▾'}
+          </button>
+          <ThemeMenu theme={theme} data={data} onNote={() => setNoting(true)} />
+        </div>
+        <button
+          type="button"
+          className={isPicked ? `${styles.figure} here` : styles.figure}
+          aria-pressed={isPicked}
+          title={
+            network
+              ? 'See its links'
+              : 'Its strength: the share of stretches of text that speak to it. Read its passages'
           }
+          onClick={() => select({ kind: 'theme', letter: theme.letter })}
         >
-          {theme.letter}
-        </span>
-        <ThemeName theme={theme} />
-        <ThemeMenu theme={theme} data={data} onNote={() => setNoting(true)} />
-      </div>
-      <p className="quiet">
-        {network ? `${percent(theme.share, 1)} of the links’ weight` : `strength ${percent(theme.share, 1)}`}
-        {theme.by === 'locked' && ' · locked'}
-        {theme.by === 'begun' && ' · begun by you'}
-        {!isClosed && !network && (
-          <>
-            {theme.by === 'begun' ? ', growing · ' : ' · '}
-            <ComesBack steadiness={steadiness} letter={theme.letter} />
-          </>
-        )}
-        {theme.joined.length > 0 && ` · with ${theme.joined.join(', ')}`}
-      </p>
-      {(isNoting || theme.note !== '') && (
-        <ThemeNote
-          theme={theme}
-          isOpen={isNoting}
-          onOpen={() => setNoting(true)}
-          onClose={() => setNoting(false)}
-        />
-      )}
-      <ul className="plain-list">
-        {theme.concepts.map((concept) => (
-          <ConceptInTheme
-            key={concept.key}
-            concept={concept}
-            letter={theme.letter}
-            figures={figures.get(concept.key)}
-            band={steadiness.data?.themes.find((each) => each.letter === theme.letter)?.band}
-            data={data}
+          <span
+            className={styles.strength}
+            style={{
+              width: `${
+                (100 * theme.share) /
+                largest(
+                  data.themes.map(({ share }) => share),
+                  1e-9,
+                )
+              }%`,
+              background: ink,
+            }}
           />
-        ))}
-      </ul>
-      {!network && <Joiners letter={theme.letter} />}
-    </DropPlace>
+          {network ? `${percent(theme.share, 1)} of the links’ weight` : percent(theme.share, 1)}
+          {theme.by === 'locked' && ' · locked'}
+          {theme.by === 'begun' && ' · begun by you'}
+          {!isClosed && !network && (
+            <>
+              {theme.by === 'begun' ? ', growing · ' : ' · '}
+              <ComesBack steadiness={steadiness} letter={theme.letter} />
+            </>
+          )}
+          {theme.joined.length > 0 && ` · with ${theme.joined.join(', ')}`}
+        </button>
+        {(isNoting || theme.note !== '') && (
+          <ThemeNote
+            theme={theme}
+            isOpen={isNoting}
+            onOpen={() => setNoting(true)}
+            onClose={() => setNoting(false)}
+          />
+        )}
+        <ul className={isOpen ? 'plain-list' : styles.line}>
+          {shown.map((concept) => (
+            <ConceptInTheme
+              key={concept.key}
+              concept={concept}
+              letter={theme.letter}
+              figures={figures.get(concept.key)}
+              band={band}
+              data={data}
+              isInLine={!isOpen}
+            />
+          ))}
+          {left > 0 && (
+            <li className={styles.wordOfLine}>
+              <button type="button" className="linklike" onClick={() => onOpen(true)}>
+                {left} more
+              </button>
+            </li>
+          )}
+        </ul>
+        {!network && isOpen && <Joiners letter={theme.letter} />}
+      </DropPlace>
+    </div>
   );
+}
+
+/** Words shown of all themes together where they stand in lines, and of each at least. */
+const [WORDS_IN_ALL, WORDS_OF_EACH] = [300, 12];
+const wordsShown = (themes: number): number => Math.max(WORDS_OF_EACH, Math.floor(WORDS_IN_ALL / themes));
+
+/**
+ * Where a column that opens stands: over its neighbours from its place on, upwards in the lower half, and no taller than the centre.
+ * Its place stays as large as it was, so that nothing else moves.
+ */
+function useRoomFor(
+  cell: RefObject<HTMLDivElement | null>,
+  isOpen: boolean,
+): { readonly cell: CSSProperties; readonly column: CSSProperties } | undefined {
+  const [room, setRoom] = useState<{ readonly cell: CSSProperties; readonly column: CSSProperties }>();
+  const closedHeight = useRef(0);
+  useLayoutEffect(() => {
+    const place = cell.current;
+    const body = place?.closest('.centre-body');
+    if (!place || !body) return;
+    if (!isOpen) {
+      closedHeight.current = place.offsetHeight;
+      setRoom(undefined);
+      return;
+    }
+    const top = place.offsetTop - body.scrollTop;
+    const height = closedHeight.current || place.offsetHeight;
+    const below = body.clientHeight - top;
+    const above = top + height;
+    setRoom({
+      cell: { minHeight: height },
+      column:
+        below >= above
+          ? { top: 0, maxHeight: Math.max(below, height) }
+          : { bottom: 0, maxHeight: Math.max(above, height) },
+    });
+  }, [cell, isOpen]);
+  return isOpen ? room : undefined;
 }
 
 /** What can be done with a theme. */
@@ -183,16 +285,21 @@ function ThemeName({ theme }: { theme: ThemeRow }) {
     setDraft(undefined);
   };
   return (
-    <input
+    <textarea
+      rows={1}
       className={styles.themeName}
       aria-label={`Name of theme ${theme.letter}`}
       title={theme.label}
       value={draft ?? theme.label}
       maxLength={80}
-      onChange={(event) => setDraft(event.target.value)}
+      // A name is one line, however many it is shown in.
+      onChange={(event) => setDraft(event.target.value.replace(/\s*\n\s*/g, ' '))}
       onBlur={finish}
       onKeyDown={(event) => {
-        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Enter') {
+          event.preventDefault();
+          event.currentTarget.blur();
+        }
         if (event.key === 'Escape') setDraft(undefined);
       }}
     />

@@ -1,17 +1,16 @@
 import { counted } from '@green-thicket/core/base/wording';
 import { asksChance } from '@green-thicket/core/network/measures';
 import { Segmented } from 'antd';
-import { useState } from 'react';
+import { useState, type CSSProperties } from 'react';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
+import { useSelection } from '../../pieces/selection.ts';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
-import { ThemeLedger } from '../ThemeLedger.tsx';
 import { Became } from './Became.tsx';
 import { Beside } from './Beside.tsx';
 import { RepeatsNote } from '../RepeatsNote.tsx';
-import { Coverage } from './Coverage.tsx';
 import { Figures } from './Figures.tsx';
 import { HowMany } from './HowMany.tsx';
 import { SaveThemes } from './SaveThemes.tsx';
@@ -20,7 +19,21 @@ import { Topics } from './Topics.tsx';
 import { Trays } from './Trays.tsx';
 import styles from './ThemesStop.module.css';
 
-/** Themes: how many there may be, a column each with its concepts, and trays for what is in none. */
+/** As many beside each other as make two rows; up to three stand in one. */
+const besideEachOther = (themes: number): CSSProperties & Record<`--${string}`, number> => ({
+  '--beside': themes <= 3 ? themes : Math.ceil(themes / 2),
+});
+
+/** The theme that stands open: the one picked last, or opened by itself; none once nothing is picked any more. */
+function useOpened(): [string | undefined, (letter: string | undefined) => void] {
+  const { selection } = useSelection();
+  const picked = selection?.kind === 'theme' ? selection.letter : undefined;
+  const [state, setState] = useState<{ readonly letter?: string; readonly picked?: string }>({});
+  if (picked !== state.picked) setState({ letter: picked ?? (selection ? state.letter : undefined), picked });
+  return [state.letter, (letter) => setState({ letter, picked })];
+}
+
+/** Themes: how many there may be, all of them with their words, one open in full, and trays for what is in none. */
 export function ThemesStop() {
   const { state, decide } = useStudy();
   const network = useNetwork();
@@ -29,17 +42,10 @@ export function ThemesStop() {
   // A hundred groupings more: they come behind all else.
   const steadiness = useView('steadiness', null);
   const [face, setFace] = useState<'themes' | 'figures' | 'beside' | 'topics'>('themes');
+  const [opened, open] = useOpened();
   const isEmpty = data !== undefined && data.themes.length === 0;
   return (
     <InTurn>
-      <ThemeLedger>
-        {!network && (
-          <>
-            <Coverage />
-            <RepeatsNote />
-          </>
-        )}
-      </ThemeLedger>
       <main className="centre" aria-label="Themes">
         {state.sources.length === 0 && !network ? (
           <div className="empty-centre">
@@ -49,7 +55,10 @@ export function ThemesStop() {
         ) : (
           data && (
             <>
-              <div className="centre-bar">
+              <HowMany
+                data={face === 'themes' && data.sweep.length > 0 && !isEmpty ? data : undefined}
+                end={!isEmpty && <SaveThemes />}
+              >
                 <Segmented
                   aria-label="How to look at the themes"
                   value={face}
@@ -61,15 +70,14 @@ export function ThemesStop() {
                   ]}
                   onChange={setFace}
                 />
-                {!isEmpty && <SaveThemes />}
-              </div>
+              </HowMany>
               {face === 'figures' && <Figures steadiness={steadiness} />}
               {face === 'beside' && <Beside data={data} />}
               {face === 'topics' && <Topics themes={data.themes.length} />}
               {face === 'themes' && (
                 <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
                   <Became data={data} isSettled={!isPlaceholderData} />
-                  {data.sweep.length > 0 && !isEmpty && <HowMany data={data} />}
+                  {!network && <RepeatsNote />}
                   {isEmpty ? (
                     <div className="empty-centre">
                       <h2>No themes yet</h2>
@@ -105,9 +113,16 @@ export function ThemesStop() {
                       )}
                     </div>
                   ) : (
-                    <div className={styles.themeColumns}>
+                    <div className={styles.themeColumns} style={besideEachOther(data.themes.length)}>
                       {data.themes.map((theme) => (
-                        <ThemeColumn key={theme.letter} theme={theme} data={data} steadiness={steadiness} />
+                        <ThemeColumn
+                          key={theme.letter}
+                          theme={theme}
+                          data={data}
+                          steadiness={steadiness}
+                          isOpen={opened === theme.letter}
+                          onOpen={(isOpen) => open(isOpen ? theme.letter : undefined)}
+                        />
                       ))}
                     </div>
                   )}

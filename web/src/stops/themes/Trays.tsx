@@ -5,6 +5,7 @@ import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useNetwork } from '../../pieces/use-network.ts';
 import { useStudy } from '../../pieces/study-context.ts';
+import { Coverage } from './Coverage.tsx';
 import { MoveMenu } from './ConceptInTheme.tsx';
 import { DropPlace } from './DropPlace.tsx';
 import { begin, drag, setAside } from './theme-decisions.ts';
@@ -14,6 +15,7 @@ import styles from './ThemesStop.module.css';
 export function Trays({ data }: { data: ThemesView }) {
   const { decide } = useStudy();
   const { select } = useSelection();
+  const network = useNetwork();
   const [isBeginning, setBeginning] = useState(false);
   return (
     <footer className={styles.trays}>
@@ -51,6 +53,7 @@ export function Trays({ data }: { data: ThemesView }) {
         ))}
       </DropPlace>
       {data.perhaps.length > 0 && <Perhaps data={data} />}
+      {!network && <Coverage />}
       <DropPlace
         label="Set aside"
         className={styles.tray}

@@ -16,5 +16,6 @@ export const themesStop = {
     ),
   },
   Centre: ThemesStop,
+  hasLedger: false,
   controls: CONTROLS,
 } satisfies StopDescription;
