@@ -2,7 +2,7 @@ import { conceptLabels } from '../core/src/engine/resources.ts';
 import { area, halfPlanes, isInside, roomForBox } from '../core/src/map/geometry.ts';
 import { GAP, overlaps, type Box } from '../core/src/map/free-place.ts';
 import { layOutMap, type MapInput, type MapScene } from '../core/src/map/scene.ts';
-import { MAP_HEIGHT, MAP_WIDTH } from '../core/src/map/sheet.ts';
+import { SHEETS } from '../core/src/map/sheet.ts';
 import { seededRandom } from '../core/src/numeric/random.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection } from './collection.ts';
@@ -16,6 +16,7 @@ const NETWORKS: readonly (readonly [concepts: number, themes: number])[] = [
   [500, 20],
 ];
 const NEAREST = 5;
+const { width: MAP_WIDTH, height: MAP_HEIGHT } = SHEETS.wide;
 
 /** A word on a picture, by the number of its concept. */
 type Word = Box & { readonly concept: number };

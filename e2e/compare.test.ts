@@ -85,9 +85,38 @@ describe('comparing', function () {
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.settled();
     await readByKey(
-      '.many-groups tbody tr:first-child td:nth-child(2) .compare-cell',
+      '.compare-table tbody tr:first-child td:nth-child(2) .compare-cell',
       (title) => /: (\d+) of/.exec(title)?.[1] ?? '',
     );
+  });
+
+  it('“compare more groups than columns can be read of”: every source on one scale, without scrolling', async () => {
+    const { browser } = setup;
+    await open();
+    await browser.press('role');
+    await browser.choose('every source by itself');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.find('.scales button.dot');
+    await browser.settled();
+    const { sideways, marks, names, apart } = await browser.driver.executeScript<{
+      sideways: number;
+      marks: number;
+      names: string[];
+      apart: string;
+    }>(`const body = document.querySelector('.centre-body');
+      const row = document.querySelector('.scales tbody tr');
+      return {
+        sideways: body.scrollWidth - body.clientWidth,
+        marks: row.querySelectorAll('button.dot').length,
+        names: [...row.querySelectorAll('.name')].map((each) => each.textContent),
+        apart: row.querySelector('.who').textContent,
+      };`);
+    expect(sideways).to.equal(0);
+    expect(marks).to.equal(36);
+    // Who is named above the scale is named at the right with a figure; sources by themselves are not tested.
+    for (const name of names) expect(apart).to.include(name);
+    await readByKey('.scales button.dot', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.undo();
   });
 
   it('drill from the year to the day, with the average line, and read what stands behind a point', async () => {
@@ -202,8 +231,11 @@ describe('comparing', function () {
     await browser.settled();
     await browser.waitForText('.trail', 'source by source');
     // Every source is a column, and a mark opens what that source says.
-    await browser.waitForText('.compare-table thead', /s01-hospital-porter/);
-    await readByKey('.compare-cell', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
+    await browser.waitForText('.centre', 'Who differs, beyond chance');
+    await readByKey(
+      'button.dot[title^="s01-hospital-porter"]',
+      (title) => /: (\d+) of/.exec(title)?.[1] ?? '',
+    );
     await browser.undo();
     await browser.waitForText('.empty-centre', 'Nothing to compare yet');
   });

@@ -39,7 +39,7 @@ describe('the map', function () {
     await browser.pickFromMenu('Picture (.png), 3 × size');
     const png = readFileSync(await browser.download('.png'));
     // The width stands in the file’s head.
-    expect(png.readUInt32BE(16)).to.equal(3000);
+    expect(png.readUInt32BE(16)).to.equal(3600);
     await pick('camera');
     await browser.pick('What lies between it and', 'cab');
     await browser.waitForText('.path', /camera — .*— cab/);
@@ -52,6 +52,27 @@ describe('the map', function () {
     const near = await faint();
     await browser.choose('2 steps');
     await browser.until('Two steps reach no further', async () => (await faint()) < near);
+  });
+
+  it('“print the map on A4 upright”: chosen in the sentence, on the screen and in the file', async () => {
+    const { browser } = setup;
+    await setup.openSample();
+    await browser.press('three by two, as screens and slides are');
+    await browser.choose('A4 upright');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.waitForText('.method-sentence', 'on a sheet that is A4 upright');
+    await browser.until('The map kept its shape', async () =>
+      browser.driver.executeScript<boolean>(
+        "return document.querySelector('.concept-map').getAttribute('viewBox') === '0 0 825 1166'",
+      ),
+    );
+    await browser.settled();
+    await browser.press('Save SVG');
+    const svg = readFileSync(await browser.download('.svg'), 'utf8');
+    expect(svg).to.include('viewBox="0 0 825 1166"');
+    expect(svg).not.to.include('…');
+    await browser.undo();
+    await browser.waitForText('.method-sentence', 'three by two');
   });
 
   it('how do drivers’ and residents’ maps differ, and where do they say it?', async () => {
@@ -114,7 +135,7 @@ describe('the map', function () {
       .move({ origin: await browser.find('.parcel[aria-label^="Theme E"]'), duration: 120 })
       .release()
       .perform();
-    await browser.waitForText('.method-sentence', 'A parcel’s area is');
+    await browser.waitForText('.method-sentence', 'A parcel’s area follows');
     await browser.settled();
     const themeOf = async (): Promise<string> => {
       await pick('rain');
@@ -141,7 +162,9 @@ describe('the map', function () {
     );
     await browser.driver.actions().sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ENTER).perform();
     await browser.until('The list moved nothing', async () => (await themeOf()) !== 'D');
-    await browser.click('summary');
+    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await browser.click('[aria-label="Open the list"]');
+    await browser.click('.ledger summary');
     await browser.waitForText('.ledger details', 'In no theme');
     // Dragged within its parcel a word is pinned there, and the map stays under it.
     await browser.press('Whole map');

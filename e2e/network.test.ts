@@ -75,6 +75,7 @@ describe('a network from another program', () => {
     await browser.find('.concept-map .map-word');
     await browser.settled();
     expect((await browser.textOf('.trail')).replace(/\s+/g, ' ')).to.equal(before.replace(/\s+/g, ' '));
+    await browser.click('[aria-label="Open the list"]');
     await browser.waitForText('.ledger', 'The first');
 
     // Texts take its place, and it is there again when they go.

@@ -267,7 +267,7 @@ describe('a researcher', () => {
     await browser.find('.concept-map .map-word');
     await browser.settled();
     expect(await browser.mapDrawing()).to.equal(drawing);
-    await browser.waitForText('.ledger', 'Feeling safe');
+    await browser.waitForText('.concept-map', /Feeling/);
   });
 
   it('finds no stop that is closed to assistive technology', async () => {

@@ -284,7 +284,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       const concepts = take('concepts');
       return layOutMap({
         keys: concepts.keys,
-        ground: groundOf(register),
+        ground: groundOf(register, map.sheet),
         labels: conceptLabels(labels, concepts),
         mentions: concepts.mentions,
         graph: take('graph'),

@@ -5,21 +5,21 @@ import type { Land } from './ground.ts';
 import { roomForName } from './names.ts';
 import { outline, partLand, powerCells, spreadOver, stressPlaces } from './parcels.ts';
 import type { MapInput } from './scene-types.ts';
-import { FOOT, MAP_HEIGHT, MAP_WIDTH, MARGIN } from './sheet.ts';
+import { FOOT, MARGIN, sheetOf } from './sheet.ts';
 import type { Written } from './words.ts';
 
-/** A parcel has room for its name and so many words, whatever its share. */
-const FIRST_WORDS = 5;
 /** Land a word needs for each unit of its box, so that it can be placed. */
 const PACKING = 2.1;
+/** The type of a name that room is kept for. */
+const NAME_TYPE = 22;
 /** A theme of a word or two has still so much of the land: less is a sliver at its rim, in which no name can be read. */
 const LEAST_LAND = 0.025;
-/** No parcel is made larger than so many times its share, where there are too many for all to have their room. */
-const MOST_ADDED = 0.6;
+/** So much of the land goes by what must be written, where there is too much for all to have their room. */
+const MOST_ADDED = 0.9;
 
 /** The land of each theme: placed by the links between themes, or where it stood; sized by share, but no smaller than it needs. */
 export function landOfThemes(
-  { graph, themes, ground = [] }: MapInput,
+  { graph, themes, settings, ground = [] }: MapInput,
   written: (concept: number) => Written,
 ): { cells: Point[][]; sites: Land['site'][] } {
   const count = themes.themes.length;
@@ -41,7 +41,8 @@ export function landOfThemes(
     const away = Math.sqrt(number + 0.5);
     return [away * Math.cos(number * golden), away * Math.sin(number * golden)];
   });
-  const land = outline(MAP_WIDTH, MAP_HEIGHT - FOOT, MARGIN);
+  const sheet = sheetOf(settings.sheet);
+  const land = outline(sheet.width, sheet.height - FOOT, MARGIN);
   const shares = sharesWithRoom(themes, area(land), written);
   const stood = new Map(ground.map(({ letter, site }) => [letter, site]));
   const known = themes.themes.map(({ letter }) => stood.get(letter));
@@ -76,22 +77,27 @@ export function landOfThemes(
 }
 
 /**
- * Shares of the land: the themes' strengths, but none smaller than its name and first words need; the others give way in
- * proportion. Where all ask for too much, a part of the land goes by need and the rest by strength.
+ * Shares of the land: the themes' strengths, but none smaller than its name and its words need, and none smaller than a weaker
+ * theme's. Where all ask for too much, a part of the land goes by need and the rest by strength.
  */
 function sharesWithRoom({ themes }: Themes, land: number, written: (concept: number) => Written): number[] {
   const smallest = 1e-4;
   const strengths = themes.map(({ share }) => Math.max(share, smallest));
-  const sum = strengths.reduce((all, each) => all + each, 0);
   const needs = themes.map(({ letter, label, concepts }) => {
-    const words = concepts.slice(0, FIRST_WORDS).map(written);
-    const room = words.reduce((all, { width, height }) => all + (width + 10) * (height + 6), 0);
-    return Math.max(LEAST_LAND, (PACKING * room + 1.6 * roomForName(`${letter} ${label}`, 20)) / land);
+    const room = concepts
+      .map(written)
+      .reduce((all, { width, height }) => all + (width + 10) * (height + 6), 0);
+    return Math.max(LEAST_LAND, (PACKING * room + 1.6 * roomForName(`${letter} ${label}`, NAME_TYPE)) / land);
   });
+  // Whoever is stronger has no less than the weaker ones need.
+  const byStrength = themes.map((_, i) => i).sort((a, b) => strengths[a] - strengths[b] || a - b);
+  let most = 0;
+  for (const i of byStrength) needs[i] = most = Math.max(most, needs[i]);
   const needed = needs.reduce((all, each) => all + each, 0);
-  // Where there are very many themes, all give up the same part of what they need.
+  // Where there are very many words, all give up the same part of what they need.
   const scale = Math.min(1, MOST_ADDED / Math.max(needed, 1e-9));
   const floor = needs.map((need) => need * scale);
+  const sum = strengths.reduce((all, each) => all + each, 0);
   let shares = strengths.map((strength) => strength / sum);
   const isHeld = shares.map(() => false);
   for (let round = 0; round < shares.length; round++) {

@@ -12,7 +12,7 @@ import {
 } from './geometry.ts';
 import type { StoodName } from './ground.ts';
 import type { Box } from './free-place.ts';
-import { tenth } from './sheet.ts';
+import { SMALLEST_TYPE, tenth } from './sheet.ts';
 import { textWidth } from './text-width.ts';
 
 /** A parcel's name as it is written: its lines and where they stand. */
@@ -27,8 +27,10 @@ export interface PlacedName {
 }
 
 const LARGEST_NAME = 33;
-/** A name is cut short rather than written smaller: eleven pixels where the map is shown whole in a window of 1280 by 800. */
+/** A name is no smaller than this while it leaves most of its parcel to the words: twelve pixels on the widest sheet in a window of 1280 by 800. */
 const SMALLEST_NAME = 17;
+/** Where it fits in no such way it takes as much of the parcel as it needs, on more lines, as small as the least word. */
+const ANY_LINES = [1, 2, 3, 4, 5, 6] as const;
 /** Of a letter that has no room at all. */
 const SMALLEST_LETTER = 6;
 /** A name that fits in no size is cut to so much of its letters, down to so few. */
@@ -75,6 +77,10 @@ function blockOf(lines: readonly string[], type: number): { width: number; heigh
   };
 }
 
+/** A name on each of so many lines that its words allow. */
+const brokenInto = (text: string, counts: readonly number[]): string[][] =>
+  counts.map((count) => brokenName(text, count)).filter((lines, i) => lines.length === counts[i]);
+
 /** Room in a parcel, in map units squared, that its name takes at a type size. */
 export function roomForName(text: string, type: number): number {
   const { width, height } = blockOf(brokenName(text, textWidth(text, type, true) > 200 ? 2 : 1), type);
@@ -97,9 +103,7 @@ export function placeName(polygon: Polygon, text: string, kept?: StoodName): Pla
   const ys = ground.map((p) => p[1]);
   const xs = ground.map((p) => p[0]);
   const [left, right, top, bottom] = [least(xs), largest(xs), least(ys), largest(ys)];
-  const broken = LINE_COUNTS.map((count) => brokenName(text, count)).filter(
-    (lines, i) => lines.length === LINE_COUNTS[i],
-  );
+  const broken = brokenInto(text, LINE_COUNTS);
   const found = FROM_TOP.map((share) =>
     largestWithin(planes, broken, {
       across: [left, right],
@@ -107,6 +111,8 @@ export function placeName(polygon: Polygon, text: string, kept?: StoodName): Pla
       top,
       height: bottom - top,
       reach: share * (bottom - top),
+      mostHeight: SHARE_OF_HEIGHT,
+      smallest: SMALLEST_NAME,
     }),
   );
   const largestType = largest(
@@ -115,6 +121,17 @@ export function placeName(polygon: Polygon, text: string, kept?: StoodName): Pla
   );
   const best = found.find((name) => name !== undefined && name.type >= WORTH_BEING_HIGH * largestType);
   if (best) return best;
+  // Rather on more lines, smaller, and of more of its parcel than not whole.
+  const whole = largestWithin(planes, brokenInto(text, ANY_LINES), {
+    across: [left, right],
+    middle,
+    top,
+    height: bottom - top,
+    reach: bottom - top,
+    mostHeight: 1,
+    smallest: SMALLEST_TYPE,
+  });
+  if (whole) return whole;
   // What fits in no size is cut short; the whole name stands in the lists.
   const letters = Array.from(text.replace(/…$/, ''));
   if (letters.length > SHORTEST_CUT)
@@ -138,15 +155,18 @@ function largestWithin(
     readonly top: number;
     readonly height: number;
     readonly reach: number;
+    /** The most it may take of the height. */
+    readonly mostHeight: number;
+    readonly smallest: number;
   },
 ): PlacedName | undefined {
   const [left, right] = room.across;
   // In tenths throughout, so that a name that is kept is just as large.
-  for (let size = LARGEST_NAME; size > SMALLEST_NAME; size *= 0.94) {
+  for (let size = LARGEST_NAME; size >= room.smallest; size *= 0.94) {
     const type = tenth(size);
     for (const lines of broken) {
       const { width, height } = blockOf(lines, type);
-      if (width > right - left || height > SHARE_OF_HEIGHT * room.height) continue;
+      if (width > right - left || height > room.mostHeight * room.height) continue;
       const free = roomForBox(planes, width, height);
       for (let y = room.top + height / 2; y <= room.top + height / 2 + room.reach; y += 3) {
         const [from, to] = acrossAt(free, y);

@@ -1,7 +1,7 @@
 import { escapeXml } from '../base/xml.ts';
 import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
 import type { MapScene } from './scene.ts';
-import { MAP_HEIGHT, MAP_WIDTH, SMALLEST_TYPE } from './sheet.ts';
+import { SMALLEST_TYPE } from './sheet.ts';
 import { textWidth } from './text-width.ts';
 import { digit, footWords, shapesOf } from './shapes.ts';
 
@@ -49,10 +49,10 @@ export function renderMap(
   title: string,
   { foot = [], head = false, greyscale = false }: DrawingChoices = {},
 ): string {
-  const lines = foot.flatMap((line) => inLines(line, MAP_WIDTH - 40));
+  const lines = foot.flatMap((line) => inLines(line, scene.sheet.width - 40));
   const top = head ? HEAD : 0;
   const bottom = lines.length === 0 ? 0 : FOOT_LINE * lines.length + 18;
-  const height = MAP_HEIGHT + top + bottom;
+  const height = scene.sheet.height + top + bottom;
   const drawn = mapOnPaper(scene, title, { height, top });
   const words = [
     ...(head
@@ -60,7 +60,7 @@ export function renderMap(
       : []),
     ...lines.map(
       (line, i) =>
-        `<text x="20" y="${top + MAP_HEIGHT + 20 + FOOT_LINE * i}" font-size="${FOOT_TYPE}" fill="${NEUTRAL_INK}">${escapeXml(line)}</text>`,
+        `<text x="20" y="${top + scene.sheet.height + 20 + FOOT_LINE * i}" font-size="${FOOT_TYPE}" fill="${NEUTRAL_INK}">${escapeXml(line)}</text>`,
     ),
   ];
   const text = drawn.replace(/<\/svg>$/, `${words.join('\n')}</svg>`);
@@ -74,7 +74,7 @@ function mapOnPaper(
 ): string {
   const out: string[] = [];
   out.push(
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${MAP_WIDTH} ${height}" width="${MAP_WIDTH}" height="${height}" role="img">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${scene.sheet.width} ${height}" width="${scene.sheet.width}" height="${height}" role="img">`,
     `<title>${escapeXml(title)}</title>`,
     `<style>text{font-family:'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif}</style>`,
     '<defs>',
@@ -86,7 +86,7 @@ function mapOnPaper(
       `<pattern id="hatch-${scene.parcels[i].letter}" width="${distance}" height="${distance}" patternUnits="userSpaceOnUse" patternTransform="rotate(${angle})"><line x1="0" y1="0" x2="0" y2="${distance}" stroke="${ink}" stroke-width="${width}" opacity="${opacity}"/></pattern>`,
     );
   }
-  out.push('</defs>', `<rect width="${MAP_WIDTH}" height="${height}" fill="${PAPER}"/>`);
+  out.push('</defs>', `<rect width="${scene.sheet.width}" height="${height}" fill="${PAPER}"/>`);
   if (top > 0) out.push(`<g transform="translate(0 ${top})">`);
   for (const [i, { path, fill, stroke, width }] of shapes.parcels.entries()) {
     out.push(
@@ -127,7 +127,7 @@ function mapOnPaper(
   }
   if (scene.parcels.length === 0) {
     out.push(
-      `<text x="${MAP_WIDTH / 2}" y="${MAP_HEIGHT / 2}" text-anchor="middle" font-size="16" fill="${MOSS}">There are no themes to draw.</text>`,
+      `<text x="${scene.sheet.width / 2}" y="${scene.sheet.height / 2}" text-anchor="middle" font-size="16" fill="${MOSS}">There are no themes to draw.</text>`,
     );
   }
   if (top > 0) out.push('</g>');

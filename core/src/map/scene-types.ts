@@ -4,12 +4,15 @@ import type { Themes } from '../themes/themes.ts';
 import type { Point, Polygon } from './geometry.ts';
 import type { Land } from './ground.ts';
 import type { PlacedName } from './names.ts';
+import type { Sheet, SheetName } from './sheet.ts';
 
 export interface MapSettings {
   /** Most links drawn inside parcels. */
   readonly shownLinks: number;
   /** Most bridges drawn. */
   readonly shownBridges: number;
+  /** The shape of what it is drawn on. */
+  readonly sheet: SheetName;
 }
 
 export interface MapParcel {
@@ -60,6 +63,7 @@ export interface MapLink {
 
 /** Everything a drawing of the map needs, in map units. */
 export interface MapScene {
+  readonly sheet: Sheet;
   readonly parcels: readonly MapParcel[];
   /** Those shown on the whole map first. */
   readonly labels: readonly MapLabel[];
@@ -84,6 +88,6 @@ export interface MapInput {
   readonly settings: MapSettings;
   /** Where themes and words stood last; what is known there stays as long as it may. */
   readonly ground?: readonly Land[];
-  /** Concept key → where the researcher put its word. */
+  /** Concept key → where the researcher put its word, in shares of the sheet’s width and height. */
   readonly pins?: Readonly<Record<string, Point>>;
 }

@@ -6,7 +6,7 @@ import { landOfThemes } from './land.ts';
 import { placeName } from './names.ts';
 import { inkOf } from './palette.ts';
 import type { MapInput, MapLabel, MapParcel, MapScene } from './scene-types.ts';
-import { SMALLEST_TYPE } from './sheet.ts';
+import { SMALLEST_TYPE, sheetOf, type Sheet, type SheetName } from './sheet.ts';
 import { footOf, placeWords, writtenWords } from './words.ts';
 
 export type * from './scene-types.ts';
@@ -15,14 +15,23 @@ const GAP_BETWEEN = 7;
 /** A word is never as large as its theme's name. */
 const BELOW_NAME = 0.86;
 
-const nobody = (): MapScene => ({ parcels: [], labels: [], links: [], loose: [], hidden: [], ground: [] });
+const nobody = (sheet: Sheet): MapScene => ({
+  sheet,
+  parcels: [],
+  labels: [],
+  links: [],
+  loose: [],
+  hidden: [],
+  ground: [],
+});
 
 /** Lays out the map. The same network on the same ground gives the same map; a letter starts in the same quarter each time. */
 export function layOutMap(input: MapInput): MapScene {
   const { keys, labels, mentions, links, themes, settings, ground = [] } = input;
   const { themeOf } = themes;
+  const sheet = sheetOf(settings.sheet);
   const loose = labels.map((_, i) => i).filter((i) => themeOf[i] < 0);
-  if (themes.themes.length === 0) return { ...nobody(), loose };
+  if (themes.themes.length === 0) return { ...nobody(sheet), loose };
   const written = writtenWords(input);
   const { cells, sites } = landOfThemes(input, written);
   const whole = cells.reduce((sum, cell) => sum + area(cell), 0);
@@ -46,15 +55,16 @@ export function layOutMap(input: MapInput): MapScene {
     ),
   );
   const { shown, hidden } = placeWords(input, parcels, sized);
-  const foot = footOf(loose, labels, mentions);
+  const foot = footOf(loose, labels, mentions, sheet);
   const onWhole = shown.filter(({ zoom }) => zoom === 1);
   return {
+    sheet: { width: sheet.width, height: sheet.height },
     parcels,
     labels: [...onWhole, ...foot, ...shown.filter(({ zoom }) => zoom > 1)],
     links: linksShown(onWhole, parcels, links, themeOf, settings),
     loose,
     hidden,
-    ground: groundNow(themes, { keys, parcels, sites, shown }, ground),
+    ground: groundNow(themes, { sheet: settings.sheet, keys, parcels, sites, shown }, ground),
   };
 }
 
@@ -62,11 +72,13 @@ export function layOutMap(input: MapInput): MapScene {
 function groundNow(
   { themes }: Themes,
   {
+    sheet,
     keys,
     parcels,
     sites,
     shown,
   }: {
+    readonly sheet: SheetName;
     readonly keys: readonly string[];
     readonly parcels: readonly MapParcel[];
     readonly sites: readonly Land['site'][];
@@ -76,6 +88,7 @@ function groundNow(
 ): Land[] {
   return themes.map(({ letter }, theme) => ({
     letter,
+    sheet,
     site: sites[theme],
     name: [
       parcels[theme].written.x,

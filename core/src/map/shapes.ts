@@ -2,7 +2,6 @@ import { vectorLength, type Polygon } from './geometry.ts';
 import { LINE_HEIGHT } from './names.ts';
 import { hatchOf, inkOf, NEUTRAL_INK, PAPER, tint, type Hatch } from './palette.ts';
 import type { MapScene } from './scene.ts';
-import { MAP_HEIGHT } from './sheet.ts';
 import { FOOT_LEAD } from './words.ts';
 
 /** A place or a length with a digit behind the point. */
@@ -158,7 +157,7 @@ export function shapesOf(scene: MapScene): MapShapes {
 export function footWords(scene: MapScene): { x: number; y: number; text: string }[] {
   const row = scene.labels.filter(({ theme }) => theme < 0);
   if (scene.parcels.length === 0 || scene.loose.length === 0) return [];
-  const y = MAP_HEIGHT - 13.5;
+  const y = scene.sheet.height - 13.5;
   const more = scene.loose.length - row.length;
   const last = row[row.length - 1];
   const end = last ? last.x + last.width / 2 + 14 : 150;

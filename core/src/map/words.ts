@@ -6,7 +6,7 @@ import { nearestFree, type Box } from './free-place.ts';
 import type { Pull } from './labels.ts';
 import { placeLabels } from './placement.ts';
 import type { MapInput, MapLabel, MapParcel } from './scene-types.ts';
-import { FOOT, MAP_HEIGHT, MAP_WIDTH, MARGIN, SMALLEST_TYPE, tenth } from './sheet.ts';
+import { FOOT, MARGIN, SMALLEST_TYPE, sheetOf, tenth, type Sheet } from './sheet.ts';
 import { textWidth } from './text-width.ts';
 
 const PADDING = 7;
@@ -57,10 +57,11 @@ export function writtenWords({
 
 /** Puts the words of every theme into its parcel; what finds no room on the whole map comes with zoom. */
 export function placeWords(
-  { keys, labels, links, themes: { themeOf, themes }, seed, ground = [], pins = {} }: MapInput,
+  { keys, labels, links, themes: { themeOf, themes }, seed, settings, ground = [], pins = {} }: MapInput,
   parcels: readonly MapParcel[],
   sized: readonly Written[],
 ): { shown: MapLabel[]; hidden: number[] } {
+  const sheet = sheetOf(settings.sheet);
   const onMap = labels.map((_, i) => i).filter((i) => themeOf[i] >= 0);
   const placeIn = new Int32Array(labels.length).fill(-1);
   onMap.forEach((concept, place) => (placeIn[concept] = place));
@@ -81,7 +82,8 @@ export function placeWords(
     onMap.map((i) => {
       const kept = ownValue(places.get(themes[themeOf[i]].letter), keys[i]);
       const { width, height, type } = sized[i];
-      const pin = ownValue(pins, keys[i]);
+      const put = ownValue(pins, keys[i]);
+      const pin = put && ([put[0] * sheet.width, put[1] * sheet.height] as const);
       return {
         key: labels[i],
         parcel: themeOf[i],
@@ -186,6 +188,7 @@ export function footOf(
   loose: readonly number[],
   labels: readonly string[],
   mentions: ArrayLike<number>,
+  sheet: Sheet,
 ): MapLabel[] {
   const order = [...loose].sort((a, b) => mentions[b] - mentions[a] || a - b);
   const lead = textWidth(FOOT_LEAD, SMALLEST_TYPE) + 24;
@@ -193,13 +196,13 @@ export function footOf(
   let x = lead;
   for (const concept of order) {
     const width = textWidth(labels[concept], SMALLEST_TYPE) + 4;
-    if (x + width > MAP_WIDTH - 2 * MARGIN - FOOT_MORE) break;
+    if (x + width > sheet.width - 2 * MARGIN - FOOT_MORE) break;
     row.push({
       concept,
       text: labels[concept],
       theme: -1,
       x: x + width / 2,
-      y: MAP_HEIGHT - FOOT / 2,
+      y: sheet.height - FOOT / 2,
       width,
       height: SMALLEST_TYPE * 1.15 + BAR_ROOM,
       type: SMALLEST_TYPE,

@@ -1,3 +1,4 @@
+import { SHEET_NAMES } from '../map/sheet.ts';
 import { strFromU8, strToU8 } from 'fflate';
 import Joi from 'joi';
 import { hashText } from '../base/hash.ts';
@@ -59,6 +60,7 @@ const identitySchema = Joi.object({
   letter: letter.required(),
   members: keys.required(),
   present: Joi.boolean().required(),
+  sheet: Joi.valid(...SHEET_NAMES),
   site: stood,
   name: Joi.array().ordered(place.required(), place.required(), place.required(), place.required()),
   places: Joi.object().pattern(concept, stood),

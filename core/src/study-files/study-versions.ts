@@ -8,9 +8,9 @@ import { liftRecipe } from './recipe-versions.ts';
  * Version 6: what a link stands by, and what strength is measured over. Version 7: what the researcher decides about themes.
  * Version 8: groups joined, left out, put in order and crossed; measures of strength; tone lists; groupings kept; speakers
  * whose turns make no windows. Version 9: pseudonyms; words pinned on the map; the Notebook's kept views, headings and order.
- * Version 10: kinds of names. Version 11: names that are words too.
+ * Version 10: kinds of names. Version 11: names that are words too. Version 12: the sheet of the map.
  */
-export const STUDY_VERSION = 11;
+export const STUDY_VERSION = 12;
 
 /** The first version whose recipes are those of now, and the version of the recipes of each before. */
 const RECIPES_AS_NOW = 10;

@@ -1,3 +1,4 @@
+import { SHEET_NAMES } from '../map/sheet.ts';
 import { NAME_KINDS } from '../concepts/name-clues.ts';
 import { STRENGTH_MEASURE_NAMES } from '../compare/measures.ts';
 import { COLUMN_KINDS } from './study.ts';
@@ -146,7 +147,11 @@ const SETTINGS: Readonly<Record<SettingsPart, Joi.PartialSchemaMap>> = {
     runs: ranged(RANGES.runs),
     seed: ranged(RANGES.seed),
   },
-  map: { shownLinks: ranged(RANGES.shownLinks), shownBridges: ranged(RANGES.shownBridges) },
+  map: {
+    shownLinks: ranged(RANGES.shownLinks),
+    shownBridges: ranged(RANGES.shownBridges),
+    sheet: Joi.valid(...SHEET_NAMES),
+  },
   compare: {
     columns: Joi.valid(...COLUMN_KINDS),
     attribute: text,

@@ -226,7 +226,7 @@ export const DEFAULT_SETTINGS: StudySettings = {
   windows: { unit: 'auto', size: 'auto', acrossParagraphs: false },
   links: { measure: 'npmi', cutOff: 0.1, minimumTogether: 3, maximumQ: 0.05, standsBy: 'either' },
   themes: { resolution: 'auto', runs: 50, seed: 1 },
-  map: { shownLinks: 150, shownBridges: 40 },
+  map: { shownLinks: 150, shownBridges: 40, sheet: 'wide' },
   compare: {
     columns: 'attribute',
     attribute: '',

@@ -1,5 +1,6 @@
 import { jaccard } from '../network/measures.ts';
 import munkres from 'munkres';
+import type { SheetName } from '../map/sheet.ts';
 import { indexOfLetter, letterAt } from './letters.ts';
 
 /** What a theme is known by over re-computations: its letter, and the concepts it last had. */
@@ -8,7 +9,9 @@ export interface ThemeIdentity {
   readonly members: readonly string[];
   /** Whether the last grouping had it; a letter once given is never given to another theme. */
   readonly present: boolean;
-  /** Where its parcel stood on the last map: site and weight in the land’s power diagram. */
+  /** What the last map was drawn on; left out where sheets had no names. */
+  readonly sheet?: SheetName;
+  /** Where its parcel stood there: site and weight in the land’s power diagram. */
   readonly site?: readonly [x: number, y: number, weight: number];
   /** The middle of its name there, the type size and the number of lines. */
   readonly name?: readonly [x: number, y: number, type: number, lines: number];
@@ -73,9 +76,16 @@ export function matchThemes(
 }
 
 /** Where a theme stood on the map, as far as it is known. */
-function standing(theme: ThemeIdentity | undefined): Pick<ThemeIdentity, 'site' | 'name' | 'places'> {
-  const { site, name, places } = theme ?? {};
-  return { ...(site ? { site } : {}), ...(name ? { name } : {}), ...(places ? { places } : {}) };
+function standing(
+  theme: ThemeIdentity | undefined,
+): Pick<ThemeIdentity, 'sheet' | 'site' | 'name' | 'places'> {
+  const { sheet, site, name, places } = theme ?? {};
+  return {
+    ...(sheet ? { sheet } : {}),
+    ...(site ? { site } : {}),
+    ...(name ? { name } : {}),
+    ...(places ? { places } : {}),
+  };
 }
 
 /** The register to keep when a grouping is shown: its themes, and every letter given before, so none is given twice. */

@@ -1,3 +1,4 @@
+import { SHEETS } from '../map/sheet.ts';
 import { MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';
 import { counted, inFigures } from '../base/wording.ts';
 import type { StudyState } from '../study/study.ts';
@@ -52,7 +53,9 @@ export function networkSentences(
       ...choices,
     ],
     map: [
-      'A parcel’s area is its theme’s share of all links’ weight, but not too small for its name and first words; position follows links. Drawn are up to ',
+      'A parcel’s area follows its theme’s share of all links’ weight, in their order, but none is too small for its words; position follows links, on a sheet that is ',
+      { control: 'sheet', text: SHEETS[map.sheet].label },
+      '. Drawn are up to ',
       { control: 'shownLinks', text: `${map.shownLinks} links` },
       ' inside parcels and ',
       { control: 'shownBridges', text: `${map.shownBridges} bridges` },

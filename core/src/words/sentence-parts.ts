@@ -38,6 +38,7 @@ export type ControlName =
   | 'seed'
   | 'shownLinks'
   | 'shownBridges'
+  | 'sheet'
   | 'columns'
   | 'attribute'
   | 'strengthMeasure'

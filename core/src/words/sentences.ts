@@ -1,3 +1,4 @@
+import { SHEETS } from '../map/sheet.ts';
 import { LANGUAGE_OF } from '../languages/languages.ts';
 import type { ThemeChoices } from '../themes/choices.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
@@ -297,7 +298,9 @@ export function methodSentences(
       ...choicesSaid(state.themeChoices),
     ],
     map: [
-      `A parcel’s area is its theme’s strength, the share of stretches of about ${compare.words} words that speak to it, but not too small for its name and first words; position follows links. Drawn are up to `,
+      `A parcel’s area follows its theme’s strength, the share of stretches of about ${compare.words} words that speak to it, in their order, but none is too small for its words; position follows links, on a sheet that is `,
+      control('sheet', SHEETS[map.sheet].label),
+      '. Drawn are up to ',
       control('shownLinks', `${map.shownLinks} links`),
       ' inside parcels and ',
       control('shownBridges', `${map.shownBridges} bridges`),

@@ -11,6 +11,7 @@ import { ownValue } from '@green-thicket/core/base/records';
 import { useSelection } from '../pieces/selection.ts';
 import { Reader } from '../reading/Reader.tsx';
 import { focusCentre } from '../pieces/focus-centre.ts';
+import type { LedgerKind } from '../stops/stop.ts';
 import { keptWidths, keepWidths, type Pane, type PaneWidths } from './pane-widths.ts';
 import styles from './Columns.module.css';
 
@@ -46,16 +47,16 @@ function useReaderOpen(widths: PaneWidths, change: (change: Partial<PaneWidths>)
   return { isOpen, isEmpty: picked === undefined, setOpen };
 }
 
-/** Hears R anywhere but where one types. */
-function useReaderKey(isOpen: boolean, setOpen: (next: boolean) => void): void {
+/** Hears a key anywhere but where one types. */
+function usePaneKey(key: string, onPress: () => void): void {
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent): void => {
       const target = event.target as HTMLElement;
       const isTyping = target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
       const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.shiftKey;
-      if (event.key !== 'r' || !isPlain || isTyping || target.closest('[role=dialog]')) return;
+      if (event.key !== key || !isPlain || isTyping || target.closest('[role=dialog]')) return;
       event.preventDefault();
-      setOpen(!isOpen);
+      onPress();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -67,15 +68,15 @@ function useReaderKey(isOpen: boolean, setOpen: (next: boolean) => void): void {
  * edge until something is picked.
  *
  * @param isWhole whether the centre takes the ledger's place too
- * @param hasLedger whether the stop has one
+ * @param ledger whether the stop has one, and whether it stands unasked
  */
 export function Columns({
   isWhole,
-  hasLedger,
+  ledger,
   children,
 }: {
   isWhole: boolean;
-  hasLedger: boolean;
+  ledger: LedgerKind;
   children: ReactNode;
 }) {
   const [widths, setWidths] = useState(keptWidths);
@@ -85,18 +86,32 @@ export function Columns({
     setWidths(next);
     keepWidths(next);
   };
-  const change = (side: Side, width: number | 'folded' | 'auto'): void => changeAll({ [side]: width });
+  const change = (side: Side, width: number | 'folded' | 'auto'): void => {
+    if (side === 'ledger' && width === 'folded') {
+      setListOpen(false);
+      focusCentre();
+    } else changeAll({ [side]: width });
+  };
   const { isOpen, isEmpty, setOpen } = useReaderOpen(widths, changeAll);
-  useReaderKey(isOpen, setOpen);
+  usePaneKey('r', () => setOpen(!isOpen));
+  const hasLedger = ledger !== 'none' && !isWhole;
+  const isListOpen = ledger === 'asked' ? widths.listAsked : widths.ledger !== 'folded';
+  const setListOpen = (next: boolean): void =>
+    changeAll(
+      ledger === 'asked'
+        ? { listAsked: next, ...(next && widths.ledger === 'folded' ? { ledger: 'auto' } : {}) }
+        : { ledger: next ? 'auto' : 'folded' },
+    );
+  usePaneKey('l', () => hasLedger && setListOpen(!isListOpen));
   const variables = Object.fromEntries(
     (['ledger', 'reader'] as const)
-      .filter((side) => widths[side] !== 'auto')
-      .map((side) => [VARIABLES[side], widths[side] === 'folded' ? '0px' : `${widths[side]}px`]),
+      .filter((side) => typeof widths[side] === 'number')
+      .map((side) => [VARIABLES[side], `${widths[side]}px`]),
   );
   const marks = [
     styles.columns,
-    widths.ledger === 'folded' && styles.noLedger,
-    !hasLedger && !isWhole && styles.withoutLedger,
+    hasLedger && !isListOpen && styles.noLedger,
+    ledger === 'none' && !isWhole && styles.withoutLedger,
     !isOpen && styles.unread,
   ].filter(Boolean);
   return (
@@ -123,6 +138,17 @@ export function Columns({
           </button>
         )}
       </div>
+      {hasLedger && !isListOpen && (
+        <button
+          type="button"
+          className={`${styles.edge} ${styles.leftEdge}`}
+          aria-label="Open the list"
+          title="Open the list (L)"
+          onClick={() => setListOpen(true)}
+        >
+          List
+        </button>
+      )}
       {!isOpen && (
         <button
           type="button"
@@ -135,7 +161,7 @@ export function Columns({
         </button>
       )}
       <section className={styles.dividers} aria-label="Widths of the panes">
-        {!isWhole && hasLedger && (
+        {hasLedger && isListOpen && (
           <Divider side="ledger" columns={columns} widths={widths} onChange={change} />
         )}
         {isOpen && <Divider side="reader" columns={columns} widths={widths} onChange={change} />}

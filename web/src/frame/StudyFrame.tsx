@@ -51,7 +51,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
-  const { name, Centre, hasLedger = true }: StopDescription = STOPS_BY_NAME[stop];
+  const { name, Centre, ledger = 'stands' }: StopDescription = STOPS_BY_NAME[stop];
   const title = outerTitle(study);
   useEffect(() => {
     document.title = `${name} · ${title} – Green Thicket`;
@@ -134,7 +134,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
           <Trail stop={stop} />
           <MethodSentence stop={stop} />
           <StageFault />
-          <Columns isWhole={reading !== undefined} hasLedger={hasLedger}>
+          <Columns isWhole={reading !== undefined} ledger={ledger}>
             <InTurn key={reading ? 'look' : stop}>
               {reading ? <ReadingCentre back={name} /> : <Centre />}
             </InTurn>

@@ -10,6 +10,7 @@ export const KEYS: readonly {
       ['?', 'this help'],
       ['/', 'search the texts'],
       ['R', 'open or close the Reader; Esc in it closes it'],
+      ['L', 'open or fold the list at the left'],
       ['V', 'keep what is shown in the Notebook'],
       ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo a decision; in the Notebook, its own changes'],
       ['Tab, Enter, Esc', 'to the next control, open it, close it'],

@@ -7,6 +7,12 @@ import type { ControlDefinition } from '../controls/control-inputs.tsx';
 /** A figure that is known without computing anything. */
 export type PlainFigure = (state: StudyState) => string;
 
+/**
+ * A list stands left of the centre where it is worked in; where the centre names the same things it is an edge that opens when asked,
+ * or there is none.
+ */
+export type LedgerKind = 'stands' | 'asked' | 'none';
+
 /** All the frame needs of a stop. */
 export interface StopDescription {
   /** On the trail. */
@@ -14,8 +20,8 @@ export interface StopDescription {
   /** Its live figure on the trail. */
   readonly figure: { readonly plain: PlainFigure } | { readonly useFigure: () => LiveFigure };
   readonly Centre: () => React.JSX.Element;
-  /** Whether a list stands left of the centre; none does where the centre itself names the same things. */
-  readonly hasLedger?: boolean;
+  /** Whether a list stands left of the centre, as it does where this is left out. */
+  readonly ledger?: LedgerKind;
   /** The controls of its method sentence. */
   readonly controls: Partial<Readonly<Record<ControlName, ControlDefinition>>>;
   /** Its method sentence, where that is more than words and controls. */

@@ -1,7 +1,6 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent, pointsText, sourcesOf } from '@green-thicket/core/base/wording';
 import { renderComparison } from '@green-thicket/core/compare/render';
-import type { Strength } from '@green-thicket/core/compare/strength';
 import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
 import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
@@ -11,15 +10,17 @@ import { useStudy } from '../../pieces/study-context.ts';
 import type { SavedTable } from '../../pieces/save-table.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
+import { Scale } from './Scale.tsx';
+import { Track } from './Track.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './CompareStop.module.css';
 
-/** Room for the marks of all groups together, and the bounds of one, in pixels. */
-const ALL_CELLS = 216;
-const NARROWEST_CELL = 34;
-const WIDEST_CELL = 150;
-/** From so many groups on, a number stands under its mark and names stand upright. */
-const MANY_GROUPS = 5;
+/** Columns of marks can be read of so many groups; more are marks on one scale a row. */
+const MOST_MARKED = 6;
+/** From so many groups on, a number stands under its mark. */
+const NUMBERS_BELOW = 4;
+/** From so many groups on, the names over a table of numbers stand upright. */
+const MANY_GROUPS = 7;
 
 /** Columns that are drawn: of more, a table of marks says nothing, and a page holds no ten thousand of them. */
 const MOST_COLUMNS = 100;
@@ -63,7 +64,8 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
   if (state.settings.compare.order === 'difference') {
     order.sort((a, b) => comparison.range[b] - comparison.range[a] || a - b);
   }
-  const isMany = groups.length > MANY_GROUPS;
+  const isMany = isTable && groups.length >= MANY_GROUPS;
+  const isScale = !isTable && groups.length > MOST_MARKED;
   const title = `Strength by ${data.attribute ?? 'group'}`;
   return (
     <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
@@ -71,7 +73,9 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
         <span className="quiet">
           {isTable
             ? 'The darker, the stronger.'
-            : 'A dot is the strength, the line its 95 % interval, the tick the mean of all.'}{' '}
+            : isScale
+              ? 'A dot is a group’s strength, the line its 95 % interval, the dashes the mean of all; in colour, and named, who differs from it beyond chance.'
+              : 'A dot is the strength, the line its 95 % interval, the dashes the mean of all.'}{' '}
           <HowFound page="comparison" heading="Intervals" />
         </span>
         <SaveMenu
@@ -91,28 +95,43 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           Join groups or leave some out in the sentence above.
         </p>
       )}
-      <table
-        className={`${styles.compareTable} ${isMany ? styles.manyGroups : ''}`}
-        aria-label={`Strength by ${data.attribute ?? 'group'}`}
-      >
-        <Head rows={rows} groups={groups} isMany={isMany} />
-        <tbody>
-          {order.map((r) => (
-            <Row
-              key={rowKey(data.rows[r])}
-              data={data}
-              row={r}
-              shown={shown}
-              isTable={isTable}
-              isMany={isMany}
-            />
-          ))}
-        </tbody>
-      </table>
+      {isScale ? (
+        <Scale data={data} order={order} heading={headingOf(rows)} />
+      ) : (
+        <table
+          className={[
+            styles.compareTable,
+            isMany && styles.manyGroups,
+            !isTable && styles.marked,
+            groups.length >= NUMBERS_BELOW && styles.numbersBelow,
+          ]
+            .filter(Boolean)
+            .join(' ')}
+          aria-label={`Strength by ${data.attribute ?? 'group'}`}
+        >
+          <Head rows={rows} groups={groups} isMany={isMany} />
+          <tbody>
+            {order.map((r) => (
+              <Row
+                key={rowKey(data.rows[r])}
+                data={data}
+                row={r}
+                shown={shown}
+                isTable={isTable}
+                isMany={isMany}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
       <Cautions data={data} />
     </div>
   );
 }
+
+/** What rows are of. */
+const headingOf = ({ kind }: RowsAsked): string =>
+  kind === 'themes' ? 'Theme' : kind === 'links' ? 'Link' : 'Concept';
 
 function Head({
   rows,
@@ -126,7 +145,7 @@ function Head({
   return (
     <thead>
       <tr>
-        <th scope="col">{rows.kind === 'themes' ? 'Theme' : rows.kind === 'links' ? 'Link' : 'Concept'}</th>
+        <th scope="col">{headingOf(rows)}</th>
         {groups.slice(0, MOST_COLUMNS).map((group) => (
           <th
             scope="col"
@@ -213,7 +232,6 @@ function Row({
     groups.flatMap((group) => group.strengths.map(({ share }) => share)),
     0.01,
   );
-  const width = Math.max(NARROWEST_CELL, Math.min(WIDEST_CELL, ALL_CELLS / Math.max(1, groups.length)));
   return (
     <tr>
       <th scope="row">
@@ -255,14 +273,9 @@ function Row({
               onClick={() => select(asked, data.within[g])}
             >
               {!isTable && (
-                <IntervalMark
-                  strength={strength}
-                  overall={overall[row]}
-                  ink={ink}
-                  most={most}
-                  width={width}
-                  isEmpty={group.windows === 0}
-                />
+                <Track overall={overall[row]} most={most}>
+                  {group.windows > 0 && <Track.Mark strength={strength} most={most} ink={ink} />}
+                </Track>
               )}
               <span>{isMany ? words.replace(' %', '') : words}</span>
             </button>
@@ -336,43 +349,4 @@ function tableOf({ rows, comparison }: CompareView, order: readonly number[]): S
       ]),
     ),
   };
-}
-
-function IntervalMark({
-  strength,
-  overall,
-  ink,
-  most,
-  width,
-  isEmpty,
-}: {
-  strength: Strength;
-  overall: number;
-  ink: string;
-  most: number;
-  width: number;
-  isEmpty: boolean;
-}) {
-  const at = (share: number): number => 5 + (width - 10) * (share / most);
-  return (
-    <svg width={width} height={22} viewBox={`0 0 ${width} 22`} aria-hidden="true">
-      <line x1={at(0)} x2={width - 5} y1={11} y2={11} stroke="#e2dfd2" />
-      <line x1={at(overall)} x2={at(overall)} y1={4} y2={18} stroke="#8a8f7a" strokeDasharray="2 2" />
-      {!isEmpty && (
-        <>
-          <line
-            x1={at(strength.low)}
-            x2={at(strength.high)}
-            y1={11}
-            y2={11}
-            stroke={ink}
-            strokeWidth={3}
-            strokeLinecap="round"
-            opacity={0.45}
-          />
-          <circle cx={at(strength.share)} cy={11} r={4.5} fill={ink} />
-        </>
-      )}
-    </svg>
-  );
 }

@@ -16,6 +16,6 @@ export const compareStop = {
     }),
   },
   Centre: CompareStop,
-  hasLedger: false,
+  ledger: 'none',
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -52,7 +52,6 @@ function LinksOfTexts() {
   const columns = useLinkColumns(concept, shown, letterOf);
   return (
     <InTurn>
-      <CompanyLedger concept={concept} options={options} data={data} />
       <main className="centre" aria-label="Links">
         <RepeatedQuestion />
         {data && data.standing === 0 && !concept ? (
@@ -81,7 +80,10 @@ function LinksOfTexts() {
                   onChange={setShown}
                 />
               )}
+              <CompanyOf concept={concept} options={options} />
+              {data && <LinkFigures data={data} />}
             </div>
+            <RepeatsNote />
             {face === 'matrix' && <LinkMatrix />}
             {face === 'company' && <Company key={concept} concept={concept} options={options} />}
             {face === 'groups' && <ByGroup />}
@@ -108,24 +110,30 @@ function LinksOfTexts() {
   );
 }
 
-/** Whose company is looked at, and how many links stand. */
-function CompanyLedger({
+/** Whose company is looked at. */
+function CompanyOf({
   concept,
   options,
-  data,
 }: {
   concept: string | null;
   options: readonly { readonly value: string; readonly label: string }[];
-  data: LinksView | undefined;
 }) {
   const { select } = useSelection();
   return (
-    <section className="ledger" aria-label="Company">
-      <h2 className="pane-title">Company of</h2>
+    <label
+      className={styles.companyOf}
+      title={
+        concept
+          ? 'All concepts it shares a window with; those in grey do not stand as links'
+          : 'Pick a concept to see what it keeps company with'
+      }
+    >
+      company of{' '}
       <Select
+        size="small"
         showSearch
         allowClear
-        className="wide"
+        popupMatchSelectWidth={false}
         aria-label="Company of a concept"
         placeholder="any concept"
         value={concept}
@@ -133,25 +141,18 @@ function CompanyLedger({
         optionFilterProp="label"
         onChange={(key?: string) => select(key ? { kind: 'concept', key } : null)}
       />
-      <p className="quiet">
-        {concept
-          ? 'All concepts it shares a window with; those in grey do not stand as links.'
-          : 'Pick a concept to see what it keeps company with.'}
-      </p>
-      {data && (
-        <ul className={`plain-list ${styles.figuresList}`}>
-          <li>
-            <strong>{inFigures(data.standing)}</strong> links stand
-          </li>
-          <li>of {inFigures(data.pairs)} pairs that share a window</li>
-          <li>
-            <strong>{data.linkedConcepts}</strong> of {counted(data.concepts, 'concept')} have a link
-          </li>
-          <li>{inFigures(data.windows)} windows</li>
-        </ul>
-      )}
-      <RepeatsNote />
-    </section>
+    </label>
+  );
+}
+
+/** How many links stand, of how many there may be. */
+function LinkFigures({ data }: { data: LinksView }) {
+  return (
+    <span className={`quiet ${styles.figuresList}`}>
+      <strong>{inFigures(data.standing)}</strong> links stand of {inFigures(data.pairs)} pairs that share one
+      of {inFigures(data.windows)} windows; <strong>{data.linkedConcepts}</strong> of{' '}
+      {counted(data.concepts, 'concept')} have one
+    </span>
   );
 }
 

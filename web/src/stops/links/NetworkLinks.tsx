@@ -8,6 +8,7 @@ import { useSelection } from '../../pieces/selection.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { useLetters } from '../../pieces/use-letters.ts';
 import { LinkMatrix } from './LinkMatrix.tsx';
+import styles from './LinksStop.module.css';
 
 const MOST_ROWS = 5000;
 
@@ -48,16 +49,6 @@ export function NetworkLinks() {
   );
   return (
     <>
-      <section className="ledger" aria-label="Company">
-        <h2 className="pane-title">Links of the network</h2>
-        {data && (
-          <p className="quiet">
-            {counted(data.standing, 'link')} between {inFigures(data.linkedConcepts)} of{' '}
-            {counted(data.concepts, 'concept')}
-            {data.rows.length < data.standing && `; the ${inFigures(data.rows.length)} strongest are listed`}.
-          </p>
-        )}
-      </section>
       <main className="centre" aria-label="Links">
         <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
           <div className="centre-bar">
@@ -70,6 +61,14 @@ export function NetworkLinks() {
               ]}
               onChange={setFace}
             />
+            {data && (
+              <span className={`quiet ${styles.figuresList}`}>
+                {counted(data.standing, 'link')} between {inFigures(data.linkedConcepts)} of{' '}
+                {counted(data.concepts, 'concept')}
+                {data.rows.length < data.standing &&
+                  `; the ${inFigures(data.rows.length)} strongest are listed`}
+              </span>
+            )}
           </div>
           {face === 'matrix' && <LinkMatrix />}
           {data && face === 'list' && (

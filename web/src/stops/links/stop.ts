@@ -8,5 +8,6 @@ export const linksStop = {
   name: 'Links',
   figure: { useFigure: liveFigure('linksOnTrail', ({ links }) => `${inFigures(links)} stand`) },
   Centre: LinksStop,
+  ledger: 'none',
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -5,6 +5,7 @@ import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
+import { pinned } from './use-word-drag.ts';
 import styles from './MapStop.module.css';
 
 const NO_THEME = '\u0000none';
@@ -19,7 +20,7 @@ export function Companions({
   steps: number;
   onSteps: (steps: number) => void;
 }) {
-  const { decide } = useStudy();
+  const { state, decide } = useStudy();
   const { selection, select } = useSelection();
   const [to, setTo] = useState<string>();
   const picked =
@@ -101,7 +102,7 @@ export function Companions({
             decide(
               label.pinned
                 ? { kind: 'unpinConcepts', keys: [centre] }
-                : { kind: 'pinConcept', key: centre, at: [label.x, label.y] },
+                : pinned(centre, label.x, label.y, state.settings.map.sheet),
             )
           }
         >

@@ -64,7 +64,9 @@ export function DifferenceMap({ map }: { map: MapView }) {
         />
         <SaveMenu
           name={`map of ${names[a]} and ${names[b]}`}
-          drawing={() => drawingOfMaps(board.current, [`${names[a]} (+) and ${names[b]} (−)`])}
+          drawing={() =>
+            drawingOfMaps(board.current, [`${names[a]} (+) and ${names[b]} (−)`], map.scene.sheet)
+          }
         />
       </div>
       <p className="quiet">

@@ -10,6 +10,8 @@ import styles from './GroupMaps.module.css';
 
 /** Maps side by side; of more groups the first are drawn. */
 const MOST_MAPS = 12;
+/** A q below which groups differ. */
+const BEYOND_CHANCE = 0.05;
 /** Least type on a small map, in map units: about ten pixels. */
 const SMALL = 33;
 
@@ -43,7 +45,8 @@ export function GroupMaps({ map }: { map: MapView }) {
       1e-9,
     );
   const most = { mostTheme: mostOf(themes.data), mostWord: mostOf(words.data) };
-  const { within } = themes.data;
+  const { within, rows, comparison } = themes.data;
+  const sure = new Set(rows.flatMap(({ letter }, r) => (comparison.q[r] < BEYOND_CHANCE ? [letter] : [])));
   return (
     <div
       className={themes.isPlaceholderData || words.isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}
@@ -51,7 +54,8 @@ export function GroupMaps({ map }: { map: MapView }) {
       <p className={styles.mapLead}>
         <span className="quiet">
           The same ground for each group: the fuller a parcel, the stronger its theme there; words are as
-          large as the share of the group’s stretches that hold them.
+          large as the share of the group’s stretches that hold them. Thick borders and figures: groups differ
+          in it beyond chance.
           {groups.length > MOST_MAPS && ` The first ${MOST_MAPS} of ${groups.length} groups.`}
         </span>
         <SaveMenu
@@ -60,6 +64,7 @@ export function GroupMaps({ map }: { map: MapView }) {
             drawingOfMaps(
               board.current,
               groups.map(({ group }) => group),
+              map.scene.sheet,
             )
           }
         />
@@ -81,6 +86,7 @@ export function GroupMaps({ map }: { map: MapView }) {
                   ofTheme: (letter) => ofTheme.get(letter) ?? 0,
                   ofWord: (key) => ofWord.get(key) ?? 0,
                   ...most,
+                  differs: (letter) => sure.has(letter),
                 }}
                 onTheme={(letter) => select({ kind: 'theme', letter }, within[g])}
                 onWord={(key) => select({ kind: 'stretches', letter: '', keys: [key] }, within[g])}

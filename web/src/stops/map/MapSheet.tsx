@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
-import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/map/sheet';
 import type { MapView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -28,10 +28,10 @@ function useApart({ keys }: MapView, steps: number): ReadonlySet<string> | undef
 }
 
 /** What stays of a map's sheet while another face of the map is looked at. */
-export function useMapSheet() {
+export function useMapSheet(on: Sheet) {
   const [sheet, setSheet] = useState<SVGSVGElement | null>(null);
   const [pane, setPane] = useState<HTMLElement | null>(null);
-  const zooming = useZoom(pane, sheet);
+  const zooming = useZoom(pane, sheet, on);
   const [find, setFind] = useState('');
   const [steps, setSteps] = useState(0);
   return { ...zooming, setSheet, setPane, find, setFind, steps, setSteps };
@@ -103,7 +103,7 @@ export function MapSheet({
           <svg
             ref={setSheet}
             className={isPast ? `${styles.conceptMap} dimmed` : styles.conceptMap}
-            viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+            viewBox={`0 0 ${map.scene.sheet.width} ${map.scene.sheet.height}`}
             role="group"
             aria-label={`Concept map of ${state.title}`}
           >

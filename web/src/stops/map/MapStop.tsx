@@ -1,5 +1,6 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
+import { SHEETS } from '@green-thicket/core/map/sheet';
 import { counted } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';
@@ -29,9 +30,10 @@ export function MapStop() {
   const network = useNetwork();
   const { data, isPlaceholderData } = useView('map', null);
   useShownFigure({ kind: 'map' });
-  const sheet = useMapSheet();
-  const [face, setFace] = useState<Face>('map');
+  const { map } = useStudy().state.settings;
   const scene = data?.scene;
+  const sheet = useMapSheet(scene?.sheet ?? SHEETS[map.sheet]);
+  const [face, setFace] = useState<Face>('map');
   const isDrawn = (scene?.parcels.length ?? 0) > 0;
   const later = scene?.labels.filter((label) => label.zoom > sheet.zoom).length ?? 0;
   return (

@@ -29,11 +29,13 @@ export function MapWord({
   readonly toNext: ReturnType<typeof useArrowWords>;
   readonly drag: ReturnType<typeof useWordDrag>;
 }) {
-  const { decide } = useStudy();
+  const { state, decide } = useStudy();
   const { select } = useSelection();
   const pick = (): void => select({ kind: 'concept', key });
   const pinOrUnpin = () =>
-    label.pinned ? ({ kind: 'unpinConcepts', keys: [key] } as const) : pinned(key, label.x, label.y);
+    label.pinned
+      ? ({ kind: 'unpinConcepts', keys: [key] } as const)
+      : pinned(key, label.x, label.y, state.settings.map.sheet);
   const look = isPicked ? 'here' : isFaint ? styles.faint : '';
   return (
     <g

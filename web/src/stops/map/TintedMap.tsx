@@ -11,7 +11,7 @@ import {
 import { roundedPath } from '@green-thicket/core/map/shapes';
 import { tint } from '@green-thicket/core/map/palette';
 import type { MapLabel, MapParcel, MapScene } from '@green-thicket/core/map/scene';
-import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/map/sheet';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
 import { pressKeys } from '../../pieces/press-keys.ts';
@@ -20,12 +20,11 @@ import { COLOURS } from '../../theme.ts';
 import styles from './GroupMaps.module.css';
 
 /** The tinted maps on a part of the page as one drawing, each under its name. */
-export const drawingOfMaps = (board: HTMLElement | null, names: readonly string[]): string =>
-  drawingOfBoard([...(board?.querySelectorAll('svg') ?? [])], names, {
-    width: MAP_WIDTH,
-    height: MAP_HEIGHT,
-    type: 32,
-  });
+export const drawingOfMaps = (
+  board: HTMLElement | null,
+  names: readonly string[],
+  { width, height }: Sheet,
+): string => drawingOfBoard([...(board?.querySelectorAll('svg') ?? [])], names, { width, height, type: 32 });
 
 /** What a group says, or one says more than another. */
 export interface Weights {
@@ -37,6 +36,8 @@ export interface Weights {
   readonly mostWord: number;
   /** Whether what is said of a word or theme is beyond chance; all is where it is left out. */
   readonly isSure?: (what: { letter: string } | { key: string }) => boolean;
+  /** Whether groups differ in a theme beyond chance. */
+  readonly differs?: (letter: string) => boolean;
 }
 
 interface Written extends Box {
@@ -50,24 +51,36 @@ const saidOf = (weight: number, isDifference: boolean): string =>
   isDifference ? `${weight < 0 ? '−' : '+'}${percent(Math.abs(weight), 1)}` : percent(weight, 1);
 
 /** A box where it stood on the whole map, drawn into its parcel as far as that has room: here it is larger. */
-function drawnInto(polygon: Polygon, { x, y, width, height }: Box): Box {
+function drawnInto(polygon: Polygon, { x, y, width, height }: Box, sheet: Sheet): Box {
   const room = roomForBox(halfPlanes(polygon), width, height);
   const within = projectInto(room, x, y);
   const [newX, newY] = isInside(room, ...within, 0.5) ? within : [x, y];
-  return { x: Math.max(width / 2 + 4, Math.min(MAP_WIDTH - width / 2 - 4, newX)), y: newY, width, height };
+  return { x: Math.max(width / 2 + 4, Math.min(sheet.width - width / 2 - 4, newX)), y: newY, width, height };
 }
 
 const isWithin = (polygon: Polygon, { x, y, width, height }: Box): boolean =>
   isInside(roomForBox(halfPlanes(polygon), width, height), x, y, 0.5);
 
 /** Where a parcel's letter and what is said of it stand. */
-const nameBox = ({ letter, polygon, written }: MapParcel, said: string, smallest: number): Box =>
-  drawnInto(polygon, {
-    x: written.x,
-    y: written.y,
-    width: textWidth(`${letter} ${said}`, 1.1 * smallest) + 6,
-    height: 1.3 * smallest,
-  });
+const nameBox = (
+  { letter, polygon, written }: MapParcel,
+  said: string,
+  { smallest, sheet }: { readonly smallest: number; readonly sheet: Sheet },
+): Box =>
+  drawnInto(
+    polygon,
+    {
+      x: written.x,
+      y: written.y,
+      width: textWidth(`${letter} ${said}`, 1.1 * smallest) + 6,
+      height: 1.3 * smallest,
+    },
+    sheet,
+  );
+
+/** The word said most is so many times the least type; one too wide is tried so much smaller. */
+const LARGEST = 2.2;
+const SMALLER = [1, 0.8, 0.6, 0] as const;
 
 /** The words a map of this size can show: those that are said most, at their places, none on another. */
 function wordsShown(
@@ -84,16 +97,19 @@ function wordsShown(
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight) || a.label.concept - b.label.concept);
   for (const { label, weight } of candidates) {
     const { polygon } = scene.parcels[label.theme];
-    const largest = smallest * (1 + 0.7 * Math.sqrt(Math.abs(weight) / weights.mostWord));
+    // Its area is its share, down to what can be read.
+    const largest = smallest * Math.max(1, LARGEST * Math.sqrt(Math.abs(weight) / weights.mostWord));
     const boxOf = (type: number): Box =>
-      drawnInto(polygon, {
-        x: label.x,
-        y: label.y,
-        width: textWidth(label.text, type) + 4,
-        height: type * 1.15,
-      });
+      drawnInto(
+        polygon,
+        { x: label.x, y: label.y, width: textWidth(label.text, type) + 4, height: type * 1.15 },
+        scene.sheet,
+      );
     // A word too wide for its parcel is set smaller, as far as it stays readable.
-    const type = isWithin(polygon, boxOf(largest)) ? largest : smallest;
+    const type = SMALLER.map((share) => Math.max(smallest, share * largest)).find((each) =>
+      isWithin(polygon, boxOf(each)),
+    );
+    if (type === undefined) continue;
     const box = boxOf(type);
     if ([...shown, ...names].some((other) => overlaps(other, box, 2))) continue;
     shown.push({ ...box, label, type, weight });
@@ -127,14 +143,17 @@ export function TintedMap({
   const toNext = useArrowWords(board, '.tinted-word');
   const isDifference = inks !== undefined;
   const names = scene.parcels.map((parcel) =>
-    nameBox(parcel, saidOf(weights.ofTheme(parcel.letter), isDifference), smallest),
+    nameBox(parcel, saidOf(weights.ofTheme(parcel.letter), isDifference), {
+      smallest,
+      sheet: scene.sheet,
+    }),
   );
   const inkOfWeight = (own: string, weight: number): string => (inks ? inks[weight < 0 ? 1 : 0] : own);
   return (
     <svg
       ref={board}
       className={styles.tinted}
-      viewBox={`0 0 ${MAP_WIDTH} ${MAP_HEIGHT}`}
+      viewBox={`0 0 ${scene.sheet.width} ${scene.sheet.height}`}
       role="group"
       aria-label={title}
     >
@@ -143,13 +162,14 @@ export function TintedMap({
         const isSure = weights.isSure?.({ letter }) ?? true;
         const shade = inkOfWeight(ink, weight);
         const said = saidOf(weight, isDifference);
+        const differs = weights.differs?.(letter) ?? false;
         return (
           <g
             key={letter}
             role="button"
             tabIndex={0}
             className={styles.tintedParcel}
-            aria-label={`${letter} ${name}, ${title}: ${said}${isSure ? '' : ', may be chance'}`}
+            aria-label={`${letter} ${name}, ${title}: ${said}${isSure ? '' : ', may be chance'}${differs ? ', differs beyond chance' : ''}`}
             onClick={() => onTheme(letter)}
             onKeyDown={pressKeys(() => onTheme(letter))}
           >
@@ -158,7 +178,7 @@ export function TintedMap({
               d={roundedPath(polygon)}
               fill={tint(shade, 0.04 + 0.3 * (Math.abs(weight) / Math.max(weights.mostTheme, 1e-9)))}
               stroke={tint(shade, 0.5)}
-              strokeWidth={isSure && inks ? 4 : 1.2}
+              strokeWidth={differs || (isSure && inks) ? 4 : 1.2}
               strokeDasharray={isSure ? undefined : '6 5'}
             />
             <text
@@ -173,7 +193,7 @@ export function TintedMap({
               paintOrder="stroke"
             >
               {letter}
-              <tspan fontSize={smallest} fontWeight={500}>
+              <tspan fontSize={smallest} fontWeight={differs ? 800 : 500}>
                 {' '}
                 {said}
               </tspan>

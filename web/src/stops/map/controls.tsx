@@ -1,7 +1,8 @@
+import { SHEETS, SHEET_NAMES } from '@green-thicket/core/map/sheet';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { number, type Controls } from '../../controls/control-inputs.tsx';
+import { choice, number, type Controls } from '../../controls/control-inputs.tsx';
 
-export const CONTROLS: Controls<'shownLinks' | 'shownBridges'> = {
+export const CONTROLS: Controls<'shownLinks' | 'shownBridges' | 'sheet'> = {
   shownLinks: {
     label: 'Links drawn inside parcels',
     help: 'Only the drawing changes; the themes rest on all links.',
@@ -10,6 +11,16 @@ export const CONTROLS: Controls<'shownLinks' | 'shownBridges'> = {
       { ...RANGES.shownLinks, step: 10 },
       (state) => state.settings.map.shownLinks,
       (shownLinks) => ({ kind: 'setMap', change: { shownLinks } }),
+    ),
+  },
+  sheet: {
+    label: 'What the map is drawn on',
+    help: 'The same map in another shape: what stood left stays left. On a screen a sheet that is not wide is smaller; zoom comes to all of it.',
+    Input: choice(
+      'Shape of the sheet',
+      SHEET_NAMES.map((value) => ({ value, label: SHEETS[value].label })),
+      (state) => state.settings.map.sheet,
+      (sheet) => ({ kind: 'setMap', change: { sheet } }),
     ),
   },
   shownBridges: {

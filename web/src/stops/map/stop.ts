@@ -12,5 +12,6 @@ export const mapStop = {
     ),
   },
   Centre: MapStop,
+  ledger: 'asked',
   controls: CONTROLS,
 } satisfies StopDescription;

@@ -2,14 +2,16 @@ import { useRef, type PointerEvent as Pressed, type RefObject } from 'react';
 import { halfPlanes, isInside } from '@green-thicket/core/map/geometry';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import type { Decision } from '@green-thicket/core/study/decisions';
+import type { SheetName } from '@green-thicket/core/map/sheet';
 import { useStudy } from '../../pieces/study-context.ts';
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;
 /** The decision that a word stands at a place of the map. */
-export const pinned = (key: string, x: number, y: number): Decision => ({
+export const pinned = (key: string, x: number, y: number, sheet: SheetName): Decision => ({
   kind: 'pinConcept',
   key,
   at: [tenth(x), tenth(y)],
+  sheet,
 });
 
 /** A press that moves less than this, in pixels, is a click. */
@@ -21,7 +23,7 @@ export function useWordDrag(
   scene: MapScene,
   keys: readonly string[],
 ) {
-  const { decide } = useStudy();
+  const { state, decide } = useStudy();
   const wasDragged = useRef(false);
   const begin = (event: Pressed<SVGGElement>, concept: number): void => {
     const word = event.currentTarget;
@@ -53,7 +55,7 @@ export function useWordDrag(
       // Onto another parcel it belongs there; within its own it stays where it was put.
       decide(
         parcel.theme === label.theme
-          ? pinned(keys[concept], label.x + x - from.x, label.y + y - from.y)
+          ? pinned(keys[concept], label.x + x - from.x, label.y + y - from.y, state.settings.map.sheet)
           : { kind: 'placeConcepts', keys: [keys[concept]], letter: parcel.letter },
       );
     };

@@ -1,7 +1,7 @@
 import { select as d3Select } from 'd3-selection';
 import { zoom as d3Zoom, zoomIdentity, zoomTransform, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { useEffect, useRef, useState } from 'react';
-import { MAP_HEIGHT, MAP_WIDTH } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/map/sheet';
 
 /** Words grow as the zoom to the power of one less this. */
 const TYPE_LAG = 0.3;
@@ -17,12 +17,12 @@ interface Fit {
   readonly top: number;
 }
 
-function fitIn({ clientWidth, clientHeight }: HTMLElement): Fit {
-  const scale = Math.min(clientWidth / MAP_WIDTH, clientHeight / MAP_HEIGHT);
+function fitIn({ clientWidth, clientHeight }: HTMLElement, { width, height }: Sheet): Fit {
+  const scale = Math.min(clientWidth / width, clientHeight / height);
   return {
     scale,
-    left: (clientWidth - MAP_WIDTH * scale) / 2,
-    top: (clientHeight - MAP_HEIGHT * scale) / 2,
+    left: (clientWidth - width * scale) / 2,
+    top: (clientHeight - height * scale) / 2,
   };
 }
 
@@ -56,7 +56,11 @@ export interface MapZoom {
  * Lets a drawing be zoomed and moved within its pane, by the wheel and by dragging. It is a layer of its own, which the browser
  * scales as it stands while it moves; in the end it is drawn anew, with words that have grown less than the map.
  */
-export function useZoom(pane: HTMLElement | null, sheet: SVGSVGElement | null): MapZoom {
+export function useZoom(
+  pane: HTMLElement | null,
+  sheet: SVGSVGElement | null,
+  { width, height }: Sheet,
+): MapZoom {
   const [zoom, setZoom] = useState(1);
   const zooming = useRef<ZoomBehavior<HTMLElement, unknown>>(null);
   useEffect(() => {
@@ -81,12 +85,12 @@ export function useZoom(pane: HTMLElement | null, sheet: SVGSVGElement | null): 
         setZoom(Math.max(1, Math.floor(k * 10) / 10));
         drawSharp(sheet);
       });
-    let fit = fitIn(pane);
+    let fit = fitIn(pane, { width, height });
     const bound = (): void => {
       const { scale, left, top } = fit;
       behaviour.translateExtent([
         [left - MARGIN * scale, top - MARGIN * scale],
-        [left + (MAP_WIDTH + MARGIN) * scale, top + (MAP_HEIGHT + MARGIN) * scale],
+        [left + (width + MARGIN) * scale, top + (height + MARGIN) * scale],
       ]);
     };
     bound();
@@ -94,7 +98,7 @@ export function useZoom(pane: HTMLElement | null, sheet: SVGSVGElement | null): 
     canvas.call(behaviour).on('dblclick.zoom', null);
     behaviour.transform(canvas, zoomIdentity);
     const sizes = new ResizeObserver(() => {
-      const now = fitIn(pane);
+      const now = fitIn(pane, { width, height });
       if (now.scale <= 0 || (now.scale === fit.scale && now.left === fit.left && now.top === fit.top)) return;
       const shown = fit.scale > 0 ? fittedAnew(zoomTransform(pane), fit, now) : zoomIdentity;
       fit = now;
@@ -107,7 +111,7 @@ export function useZoom(pane: HTMLElement | null, sheet: SVGSVGElement | null): 
       sizes.disconnect();
       canvas.on('.zoom', null);
     };
-  }, [pane, sheet]);
+  }, [pane, sheet, width, height]);
 
   const withPane = (work: (behaviour: ZoomBehavior<HTMLElement, unknown>, pane: HTMLElement) => void) => {
     if (pane && zooming.current) work(zooming.current, pane);
@@ -118,7 +122,7 @@ export function useZoom(pane: HTMLElement | null, sheet: SVGSVGElement | null): 
     showWhole: () => withPane((behaviour, on) => behaviour.transform(d3Select(on), zoomIdentity)),
     lookAt: (x, y) =>
       withPane((behaviour, on) => {
-        const { scale, left, top } = fitIn(on);
+        const { scale, left, top } = fitIn(on, { width, height });
         const shown = zoomIdentity
           .translate(on.clientWidth / 2, on.clientHeight / 2)
           .scale(NEAR)

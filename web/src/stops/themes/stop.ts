@@ -16,6 +16,6 @@ export const themesStop = {
     ),
   },
   Centre: ThemesStop,
-  hasLedger: false,
+  ledger: 'none',
   controls: CONTROLS,
 } satisfies StopDescription;
