@@ -93,8 +93,8 @@ describe('comparing', function () {
   it('“compare more groups than columns can be read of”: every source on one scale, without scrolling', async () => {
     const { browser } = setup;
     await open();
-    await browser.press('role');
-    await browser.choose('every source by itself');
+    await browser.press('by');
+    await browser.choose('single sources');
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await browser.find('.scales button.dot');
     await browser.settled();

@@ -2,6 +2,10 @@
 export const PERIODS = ['day', 'week', 'month', 'quarter', 'year'] as const;
 export type Period = (typeof PERIODS)[number];
 
+/** The longer of two periods. */
+export const longerPeriod = (a: Period, b: Period): Period =>
+  PERIODS.indexOf(a) >= PERIODS.indexOf(b) ? a : b;
+
 const DAY = 86_400_000;
 
 const two = (value: number): string => String(value).padStart(2, '0');

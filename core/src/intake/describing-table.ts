@@ -101,7 +101,7 @@ export function describeSources(
       if (value !== '') for (const id of ids) own.set(id, value);
     }
     values.set(attribute, Object.fromEntries(own));
-    types.set(attribute, guessType([...own.values()]));
+    types.set(attribute, guessType([...own.values()], attribute));
   }
   return {
     values: Object.fromEntries(values),

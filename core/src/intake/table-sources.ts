@@ -79,7 +79,7 @@ export function columnsOf({ rows }: SheetRows, hasHead: boolean): TableColumn[] 
       different: new Set(cells).size,
       length: meanOf(cells, (cell) => cell.length),
       commonWords: meanOf(cells.slice(0, CELLS_READ), commonWordsIn),
-      type: guessType(cells),
+      type: guessType(cells, name),
     };
   });
 }

@@ -32,15 +32,32 @@ export function comparable(
   return value.trim();
 }
 
-/** The type most of some values have: a date or a number where at least nine in ten of those given are. */
-export function guessType(values: readonly string[]): AttributeType {
+/** Years by themselves are numbers, unless their column says that they are dates. */
+const SAYS_DATES = /(?:^|[^\p{L}])(?:year|date|ann[eé]e|anno|a[ñn]o|fecha|data)|jahr|jaar|datum/iu;
+
+/**
+ * The type most of some values have: a date or a number where at least nine in ten of those given are.
+ *
+ * @param name of what the values are
+ */
+export function guessType(values: readonly string[], name = ''): AttributeType {
   const given = values.filter((value) => value.trim() !== '').slice(0, 2000);
   if (given.length === 0) return 'text';
   const share = (isSuch: (value: string) => boolean): number => given.filter(isSuch).length / given.length;
-  if (share((value) => readDate(value, 'dmy') !== undefined || readDate(value, 'mdy') !== undefined) >= 0.9)
-    return 'date';
+  const isDate = (value: string): boolean => {
+    const read = readDate(value, 'dmy') ?? readDate(value, 'mdy');
+    return read !== undefined && (SAYS_DATES.test(name) || readNumber(value) === undefined);
+  };
+  if (share(isDate) >= 0.9) return 'date';
   if (share((value) => readNumber(value) !== undefined) >= 0.9) return 'number';
   return 'text';
+}
+
+/** Whether values could be dates, though they were not taken for any: nine in ten of those given can be read as one. */
+export function couldBeDates(values: readonly string[]): boolean {
+  const given = values.filter((value) => value.trim() !== '');
+  const read = given.filter((value) => readDate(value, 'dmy') ?? readDate(value, 'mdy'));
+  return given.length > 0 && read.length >= 0.9 * given.length;
 }
 
 /** Types of the attributes some sources came with, by their values; those that are plain text are not named. */
@@ -57,7 +74,7 @@ export function typesOf(
   }
   return Object.fromEntries(
     [...values]
-      .map(([name, own]): [string, AttributeType] => [name, guessType(own)])
+      .map(([name, own]): [string, AttributeType] => [name, guessType(own, name)])
       .filter(([, type]) => type !== 'text'),
   );
 }

@@ -1,5 +1,5 @@
-import { PERIODS, periodOf, type Period } from '../base/periods.ts';
-import { readDate, type DateOrder } from '../text/dates.ts';
+import { longerPeriod, PERIODS, periodOf, type Period } from '../base/periods.ts';
+import { readDate, type DateOrder, type ReadDate } from '../text/dates.ts';
 import { readNumber } from './attributes.ts';
 
 /** As many groups as can be read side by side. */
@@ -24,17 +24,26 @@ function spanned(days: readonly string[], period: Period): number {
   return Math.floor(length[period]) + 1;
 }
 
-/** The shortest period of which the days span no more than can be read side by side; a year where none does. */
-export function fittingPeriod(days: readonly string[]): Period {
-  return PERIODS.find((period) => spanned(days, period) <= MOST_GROUPS) ?? 'year';
+/**
+ * The shortest period of which the dates span no more than can be read side by side, and as long as the least exact of them; a year
+ * where none does.
+ */
+export function fittingPeriod(dates: readonly Pick<ReadDate, 'date' | 'grain'>[]): Period {
+  const days = dates.map(({ date }) => date);
+  const fits = PERIODS.find((period) => spanned(days, period) <= MOST_GROUPS) ?? 'year';
+  return longerPeriod(fits, grainOf(dates));
 }
+
+/** How exactly all of some dates are given: as the least exact of them. */
+export const grainOf = (dates: readonly Pick<ReadDate, 'grain'>[]): Period =>
+  dates.reduce<Period>((longest, { grain }) => longerPeriod(longest, grain), 'day');
 
 /** Dates as the periods that suit their span; few different ones as they are. What is no date stays as it is. */
 export function inPeriods(values: readonly string[], order: DateOrder): string[] {
-  const days = values.map((value) => readDate(value, order)?.date);
-  const given = days.filter((day) => day !== undefined);
+  const dates = values.map((value) => readDate(value, order));
+  const given = dates.filter((date) => date !== undefined);
   const period = given.length === 0 ? 'day' : fittingPeriod(given);
-  return days.map((day, i) => (day === undefined ? values[i] : periodOf(day, period)));
+  return dates.map((read, i) => (read === undefined ? values[i] : periodOf(read.date, period)));
 }
 
 /** Numbers in bands of about as many sources each, named by the least and the largest in them; few different ones, and what

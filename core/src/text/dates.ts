@@ -1,3 +1,5 @@
+import type { Period } from '../base/periods.ts';
+
 /** Which of two numbers is the day where a date is written as 4/5/2031. */
 export type DateOrder = 'dmy' | 'mdy';
 
@@ -31,10 +33,27 @@ const DATE = new RegExp(
   'iu',
 );
 
+/** How exactly a date may be given. */
+export type Grain = Extract<Period, 'day' | 'month' | 'quarter' | 'year'>;
+
+/** Years that a number by itself may be: what is written 0202 or 12024 is none. */
+const YEAR = '(?<year>1\\d{3}|20\\d{2}|21\\d{2})';
+/** A value that is a year, a quarter or a month and nothing else: 2024; 2024-Q3, Q3 2024; 2024-03, 03/2024, March 2024. */
+const COARSE_DATE = [
+  new RegExp(`^${YEAR}$`),
+  new RegExp(`^${YEAR}[-/ .]?Q(?<quarter>[1-4])$`, 'i'),
+  new RegExp(`^Q(?<quarter>[1-4])[-/ .]?${YEAR}$`, 'i'),
+  new RegExp(`^${YEAR}[-/](?<month>0?[1-9]|1[0-2])$`),
+  new RegExp(`^(?<month>0?[1-9]|1[0-2])[-/.]${YEAR}$`),
+  new RegExp(`^(?<named>${MONTH_NAME})\\.?,?(?: de| del)? ?[-/]?${YEAR}$`, 'iu'),
+] as const;
+
 /** A date read from a text. */
 export interface ReadDate {
-  /** ISO 8601, YYYY-MM-DD. */
+  /** ISO 8601, YYYY-MM-DD; of a month, a quarter or a year its first day. */
   readonly date: string;
+  /** How exactly it is given. */
+  readonly grain: Grain;
   /** Whether day and month could be read the other way round too. */
   readonly ambiguous: boolean;
   readonly index: number;
@@ -58,11 +77,26 @@ export function findDate(text: string, order: DateOrder): ReadDate | undefined {
 export function readDate(value: string, order: DateOrder): ReadDate | undefined {
   const text = value.trim();
   if (text.length > 40) return undefined;
+  const coarse = readCoarse(text);
+  if (coarse) return coarse;
   const match = DATE.exec(text);
   // A time of day may follow, as spreadsheets write it.
   if (!match || match.index > 0 || !/^(?:[T ,]+\d{1,2}:\d{2}.*)?$/.test(text.slice(match[0].length)))
     return undefined;
   return findDate(text, order);
+}
+
+/** A year, a quarter or a month, as its first day. */
+function readCoarse(text: string): ReadDate | undefined {
+  for (const pattern of COARSE_DATE) {
+    const found = pattern.exec(text)?.groups;
+    if (!found) continue;
+    const { year, quarter, month, named } = found;
+    const first = quarter ? 3 * Number(quarter) - 2 : month ? Number(month) : named ? monthNumber(named) : 1;
+    const read = made(0, year, first, 1, false);
+    return read && { ...read, grain: quarter ? 'quarter' : month || named ? 'month' : 'year' };
+  }
+  return undefined;
 }
 
 function monthNumber(name: string): number {
@@ -81,5 +115,5 @@ function made(
   const days = [31, leap ? 29 : 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
   if (m < 1 || m > 12 || d < 1 || d > days[m - 1]) return undefined;
   const two = (value: number): string => String(value).padStart(2, '0');
-  return { date: `${String(y).padStart(4, '0')}-${two(m)}-${two(d)}`, ambiguous, index };
+  return { date: `${String(y).padStart(4, '0')}-${two(m)}-${two(d)}`, grain: 'day', ambiguous, index };
 }

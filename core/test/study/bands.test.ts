@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { periodOf, PERIODS } from '../../src/base/periods.ts';
 import { fittingPeriod, inBands, inPeriods } from '../../src/study/bands.ts';
 import { groupsByValue, groupsOf } from '../../src/study/groups.ts';
+import { readDate } from '../../src/text/dates.ts';
 import { exampleStudy } from '../examples.ts';
 
 describe('groups of dates and numbers', () => {
@@ -31,11 +32,12 @@ describe('groups of dates and numbers', () => {
   });
 
   it('are as short as twelve or fewer fit', () => {
-    expect(fittingPeriod(['2031-02-03', '2031-02-14'])).to.equal('day');
-    expect(fittingPeriod(['2031-02-03', '2031-04-14'])).to.equal('week');
-    expect(fittingPeriod(['2031-02-03', '2031-12-14'])).to.equal('month');
-    expect(fittingPeriod(['2031-02-03', '2033-12-14'])).to.equal('quarter');
-    expect(fittingPeriod(['1931-02-03', '2033-12-14'])).to.equal('year');
+    const days = (...dates: string[]) => dates.map((date) => ({ date, grain: 'day' as const }));
+    expect(fittingPeriod(days('2031-02-03', '2031-02-14'))).to.equal('day');
+    expect(fittingPeriod(days('2031-02-03', '2031-04-14'))).to.equal('week');
+    expect(fittingPeriod(days('2031-02-03', '2031-12-14'))).to.equal('month');
+    expect(fittingPeriod(days('2031-02-03', '2033-12-14'))).to.equal('quarter');
+    expect(fittingPeriod(days('1931-02-03', '2033-12-14'))).to.equal('year');
     expect(inPeriods(['3/2/2031', '', 'soon', '4 May 2032'], 'dmy')).to.deep.equal([
       '2031 Q1',
       '',
@@ -93,5 +95,31 @@ describe('groups of dates and numbers', () => {
       ({ name }) => name === study.state.sources[0].name,
     );
     expect(groupsOf(study.state, 'age').groupOf[youngest]).to.equal(0);
+  });
+});
+
+describe('dates that are years, quarters or months', () => {
+  it('are read with their grain, as their first day', () => {
+    const read = (value: string): [string, string] | undefined => {
+      const found = readDate(value, 'dmy');
+      return found && [found.date, found.grain];
+    };
+    expect(read('1790')).to.deep.equal(['1790-01-01', 'year']);
+    expect(read('2024-Q3')).to.deep.equal(['2024-07-01', 'quarter']);
+    expect(read('q1 2024')).to.deep.equal(['2024-01-01', 'quarter']);
+    expect(read('03/2024')).to.deep.equal(['2024-03-01', 'month']);
+    expect(read('2024-12')).to.deep.equal(['2024-12-01', 'month']);
+    expect(read('März 2024')).to.deep.equal(['2024-03-01', 'month']);
+    expect(read('marzo de 2024')).to.deep.equal(['2024-03-01', 'month']);
+    expect(read('2024-03-05')).to.deep.equal(['2024-03-05', 'day']);
+    for (const none of ['0202', '12024', '13/2024', '2024-Q5', '24', 'May', 'in 2024', '2024-13'])
+      expect(read(none), none).to.equal(undefined);
+  });
+
+  it('are put together in no shorter periods than they are given in', () => {
+    expect(inPeriods(['2021', '2022', '2021'], 'dmy')).to.deep.equal(['2021', '2022', '2021']);
+    expect(inPeriods(['2024-Q1', '2024-Q2'], 'dmy')).to.deep.equal(['2024 Q1', '2024 Q2']);
+    // As exactly as the least exact of them.
+    expect(inPeriods(['2024-03-05', '2024'], 'dmy')).to.deep.equal(['2024', '2024']);
   });
 });

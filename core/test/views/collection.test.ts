@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readRecipe, RecipeFileError, writeRecipe } from '../../src/study-files/recipe-file.ts';
 import { RECIPE_VERSION } from '../../src/study-files/recipe-versions.ts';
 import { readClipboardTable, writeClipboardTable } from '../../src/formats/csv.ts';
-import { comparable, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
+import { comparable, couldBeDates, dateOrderOf, guessType, readNumber } from '../../src/study/attributes.ts';
 import { decide, type Decision } from '../../src/study/decisions.ts';
 import { makePart, makeSource, textOf } from '../../src/intake/sources.ts';
 import { readNamePattern } from '../../src/intake/name-pattern.ts';
@@ -23,6 +23,16 @@ describe('attributes', () => {
     expect(guessType(['1/2/2031', '2031-04-05', '3 May 2031'])).to.equal('date');
     expect(guessType(['1', 'two', '3'])).to.equal('text');
     expect(guessType(['', ' '])).to.equal('text');
+    // Years are dates where their column says so; words of a text may be as many.
+    expect(guessType(['1790', '2021'])).to.equal('number');
+    expect(guessType(['1790', '2021'], 'year')).to.equal('date');
+    expect(guessType(['1790', '2021'], 'Erscheinungsjahr')).to.equal('date');
+    expect(guessType(['1790', '2021'], 'piano')).to.equal('number');
+    expect(guessType(['2024-Q3', 'Q4 2024'])).to.equal('date');
+    expect(guessType(['03/2024', 'März 2024', 'March 2024', '2024-05'])).to.equal('date');
+    expect(couldBeDates(['1790', '', '2021'])).to.equal(true);
+    expect(couldBeDates(['0202', '17', '12024'])).to.equal(false);
+    expect(couldBeDates(['', ''])).to.equal(false);
     expect(['1,234.5', '1.234,5', '1 000', '-3', '7%', 'x', '', '1.2.3'].map(readNumber)).to.deep.equal([
       1234.5,
       1234.5,

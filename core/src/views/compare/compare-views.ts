@@ -1,4 +1,4 @@
-import { finerPeriod, periodOf, spanOf } from '../../base/periods.ts';
+import { finerPeriod, longerPeriod, periodOf, spanOf } from '../../base/periods.ts';
 import { TENTHS, tenthsOf } from '../../compare/course.ts';
 import { profilesOf } from '../../compare/profiles.ts';
 import { eachRowSpoken, strengthOfRows } from '../../compare/rows.ts';
@@ -10,7 +10,7 @@ import { addSources, contrastSides, emptySide } from '../../concepts/distinct.ts
 import { idsOf } from '../../engine/stage-keys.ts';
 import { mentionsThatCount } from '../../network/stretches.ts';
 import { comparedAttribute, attributeValues, type ComparedGroups } from '../../study/groups.ts';
-import { fittingPeriod } from '../../study/bands.ts';
+import { fittingPeriod, grainOf } from '../../study/bands.ts';
 import { workingSources } from '../../study/subset.ts';
 import { readDate } from '../../text/dates.ts';
 import { sentenceAt, wordsPerSource } from '../../text/tokens.ts';
@@ -91,13 +91,18 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     const { own } = context;
     const { named, strength } = yield* countRows(asked, context);
     const inSpan = span === '' ? undefined : spanOf(span);
-    const days = own.dates.map((value) => {
-      const day = readDate(value, own.order)?.date;
-      return day !== undefined && (!inSpan || periodOf(day, inSpan) === span) ? day : undefined;
+    const read = own.dates.map((value) => {
+      const date = readDate(value, own.order);
+      return date !== undefined && (!inSpan || periodOf(date.date, inSpan) === span) ? date : undefined;
     });
-    const given = days.filter((day) => day !== undefined).sort();
-    const fitting =
-      period ?? (inSpan ? finerPeriod(inSpan) : given.length > 0 ? fittingPeriod(given) : 'month');
+    const dated = read.filter((date) => date !== undefined);
+    const days = read.map((date) => date?.date);
+    const given = dated.map(({ date }) => date).sort();
+    // A year can't be looked into by months where years are all that is known.
+    const fitting = longerPeriod(
+      period ?? (inSpan ? finerPeriod(inSpan) : given.length > 0 ? fittingPeriod(dated) : 'month'),
+      grainOf(dated),
+    );
     // Within a span only its own sources are looked at; elsewhere those without a date are told.
     const isAsked = (s: number): boolean => !inSpan || days[s] !== undefined;
     const groups = byGroup

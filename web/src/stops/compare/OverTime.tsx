@@ -1,3 +1,5 @@
+import { couldBeDates } from '@green-thicket/core/study/attributes';
+import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { PERIODS, type Period } from '@green-thicket/core/base/periods';
@@ -27,13 +29,17 @@ const SMOOTHINGS = [
 
 /** Strength by period: a small picture for each row, with intervals, the mean as a line, and gaps where nobody speaks. */
 export function OverTime({ rows }: { rows: RowsAsked }) {
-  const { state } = useStudy();
+  const { state, decide } = useStudy();
   const dated = attributeNames(shownSources(state)).filter(
     (name) => ownValue(state.attributeTypes, name) === 'date',
   );
   const [dates, setDates] = useState<string>();
   const attribute = dates !== undefined && dated.includes(dates) ? dates : dated[0];
   if (attribute === undefined) {
+    const sources = shownSources(state);
+    const couldBe = attributeNames(sources).filter((name) =>
+      couldBeDates(sources.map(({ attributes }) => ownValue(attributes, name) ?? '')),
+    );
     return (
       <div className="empty-centre">
         <h2>No dates yet</h2>
@@ -41,6 +47,21 @@ export function OverTime({ rows }: { rows: RowsAsked }) {
           Give the sources a date at Sources: an attribute whose kind is “date”, typed, read from a table,
           from file names or out of the texts’ heads.
         </p>
+        {couldBe.length > 0 && (
+          <p>
+            {couldBe.length === 1 ? 'This column' : 'These columns'} could be one:{' '}
+            {couldBe.map((name) => (
+              <Button
+                key={name}
+                size="small"
+                title="Takes its values for dates; undone like any other decision"
+                onClick={() => decide({ kind: 'setAttributeType', attribute: name, type: 'date' })}
+              >
+                {name}
+              </Button>
+            ))}
+          </p>
+        )}
       </div>
     );
   }
