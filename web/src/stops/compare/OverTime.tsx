@@ -16,9 +16,12 @@ import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey } from './faces.ts';
 import { DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
+import { PeriodColumns } from './PeriodColumns.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './OverTime.module.css';
 
+/** So many periods are no course to draw a line through: they stand as columns. */
+const MOST_COLUMNS = 2;
 const MOST_LINES = DASHES.length;
 
 const SMOOTHINGS = [
@@ -88,6 +91,12 @@ function ByPeriod({
   const board = useRef<HTMLDivElement>(null);
   if (!data) return <p className="quiet">Putting strength by period …</p>;
   const shown = data.courses.slice(0, MOST_LINES);
+  const lookInto = (name: string): void => {
+    setHow({ ...how, period: null });
+    setSpans([...spans, name]);
+  };
+  const isColumns =
+    data.periods.length > 0 && data.periods.length <= MOST_COLUMNS && data.courses.length === 1;
   const most = largest(
     shown.flatMap(({ periods, mean }) => [
       ...periods.flatMap(({ strengths }) => strengths.map(({ high }) => high)),
@@ -114,7 +123,8 @@ function ByPeriod({
       </div>
       <Spans data={data} spans={spans} onSpans={setSpans} />
       {how.byGroup && <Legend groups={shown.map(({ group }) => group)} />}
-      <div className={styles.timeBoard} ref={board}>
+      {isColumns && <PeriodColumns data={data} dates={dates} onSpan={lookInto} />}
+      <div className={styles.timeBoard} ref={board} hidden={isColumns}>
         {data.rows.map((row, r) => (
           <TimePanel
             key={rowKey(row)}
@@ -124,10 +134,7 @@ function ByPeriod({
             most={most}
             reach={how.reach}
             dates={dates}
-            onSpan={(name) => {
-              setHow({ ...how, period: null });
-              setSpans([...spans, name]);
-            }}
+            onSpan={lookInto}
           />
         ))}
       </div>
@@ -240,6 +247,7 @@ function Spans({
       {data.undated > 0 && ` · ${counted(data.undated, 'source')} without a date`}
       {data.courses.length > MOST_LINES &&
         ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
+      {isWithoutTrend(data) && ' · no row changes steadily beyond chance'}
       {hasLonePeriods(data) && ' · periods of one source are judged by how the sources of all periods differ'}
       {data.periods.length > 0 &&
         data.period !== 'day' &&
@@ -248,6 +256,10 @@ function Spans({
     </p>
   );
 }
+
+/** Whether steady changes were tested, and none is beyond chance. */
+const isWithoutTrend = ({ courses }: OverTimeView): boolean =>
+  courses.length === 1 && courses[0].trends.length > 0 && courses[0].trends.every(({ q }) => q >= 0.05);
 
 /** Whether a period has one source only. */
 const hasLonePeriods = ({ courses }: OverTimeView): boolean =>

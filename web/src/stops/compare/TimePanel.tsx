@@ -118,17 +118,20 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
   );
 }
 
+/** A change is told under this q. */
+const BEYOND_CHANCE = 0.05;
+
 /** Whether a row changes steadily from the first period to the last. */
 function TrendSaid({ trend: { change, q } }: { trend: Trend }) {
+  // Where none is beyond chance that is said once, of all rows.
+  if (q >= BEYOND_CHANCE) return null;
   return (
     <span
       className="quiet"
       title="From the first period to the last, along the straight line that fits best; q is the chance of as large a change if the sources had been dealt to the periods blindly, adjusted over the rows"
     >
       {' '}
-      {q < 0.05
-        ? `${change > 0 ? 'rises' : 'falls'} by ${pointsText(Math.abs(change))} (q ${figureOfQ(q)})`
-        : `no trend (q ${figureOfQ(q)})`}
+      {`${change > 0 ? 'rises' : 'falls'} by ${pointsText(Math.abs(change))} (q ${figureOfQ(q)})`}
     </span>
   );
 }

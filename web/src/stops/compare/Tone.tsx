@@ -61,6 +61,12 @@ export function Tone() {
           <HowFound page="comparison" heading="Tone" />
         </p>
       )}
+      {data.themes.some(({ opposed }) => opposed.length > 0) && (
+        <p className="quiet">
+          <span className={styles.toneOpposed}>≠</span> Lists disagree here: passages that sound good by one
+          sound bad by the other. Which and how many stands behind the mark.
+        </p>
+      )}
       <ToneTable data={data} name={name} />
       {toned?.tone && (
         <Words list={toned.tone.list} aspect={toned.tone.aspect} letter={toned.letter} within={within} />
@@ -68,6 +74,10 @@ export function Tone() {
     </div>
   );
 }
+
+/** What other lists make of the same passages. */
+const opposedSaid = (opposed: ToneView['themes'][number]['opposed']): string =>
+  opposed.map((other) => `${other.list} says the opposite of ${percent(other.share)}`).join('; ');
 
 function ToneTable({ data, name }: { data: ToneView; name: string }) {
   const { selection, select, within } = useSelection();
@@ -97,15 +107,15 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
             <tr key={letter}>
               <th scope="row">
                 <b style={{ color: letter === '' ? MOSS : inkOf(letter) }}>{letter}</b> {label}
-                {opposed.map((other) => (
+                {opposed.length > 0 && (
                   <span
-                    key={other.list}
-                    className={`quiet ${styles.toneDoubt}`}
-                    title="Share of the passages that sound good by one list and bad by the other"
+                    className={styles.toneOpposed}
+                    aria-label={opposedSaid(opposed)}
+                    title={opposedSaid(opposed)}
                   >
-                    {other.list} says the opposite of {percent(other.share).replace(' ', '\u00a0')}
+                    ≠
                   </span>
-                ))}
+                )}
                 {differing.length > 0 && (
                   <span className={`quiet ${styles.toneDoubt}`}>
                     groups differ beyond chance: {listed(differing)}
@@ -124,6 +134,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
                         keys: [],
                         tone: { list: name, aspect },
                       } as const;
+                      const said = `${SIGNS.get(aspect) ?? aspect} ${percent(share)}${windows < FEW ? ` of ${windows}` : ''}`;
                       const here = sameSelection(selection, asked) && sameWithin(within, data.within[g]);
                       return (
                         <button
@@ -132,7 +143,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
                           aria-pressed={here}
                           className={here ? styles.toneHere : undefined}
                           title={`${aspect}: ${percent(share)} (${percent(low)} to ${percent(high)}), ${speaking} of ${counted(windows, 'stretch', 'stretches')}`}
-                          aria-label={`${label}, ${group}: ${aspect} ${percent(share)}, interval ${percent(low)} to ${percent(high)}`}
+                          aria-label={`${label}, ${group}: ${said}, ${aspect}, interval ${percent(low)} to ${percent(high)}`}
                           onClick={() => select(asked, data.within[g])}
                         >
                           <svg width={BAR} height={12} aria-hidden="true">
@@ -152,10 +163,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
                               opacity={0.6}
                             />
                           </svg>
-                          <span className={windows < FEW ? 'quiet' : undefined}>
-                            {SIGNS.get(aspect) ?? aspect} {percent(share)}
-                            {windows < FEW && ` of ${windows}`}
-                          </span>
+                          <span className={windows < FEW ? 'quiet' : undefined}>{said}</span>
                         </button>
                       );
                     })}
