@@ -2,7 +2,7 @@ import { conceptLabels } from '../core/src/engine/resources.ts';
 import { area, halfPlanes, isInside, roomForBox } from '../core/src/map/geometry.ts';
 import { GAP, overlaps, type Box } from '../core/src/map/free-place.ts';
 import { layOutMap, type MapInput, type MapScene } from '../core/src/map/scene.ts';
-import { SHEETS } from '../core/src/map/sheet.ts';
+import { SHEETS } from '../core/src/base/sheets.ts';
 import { seededRandom } from '../core/src/numeric/random.ts';
 import { exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection } from './collection.ts';

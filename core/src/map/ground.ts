@@ -1,5 +1,6 @@
 import type { ThemeIdentity } from '../themes/identity.ts';
-import { sheetOf, tenth, type SheetName } from './sheet.ts';
+import { tenth } from './sheet.ts';
+import { sheetOf, type SheetName } from '../base/sheets.ts';
 
 /** Where a theme and its concepts stood on the map last. */
 export interface Land {

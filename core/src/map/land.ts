@@ -5,7 +5,8 @@ import type { Land } from './ground.ts';
 import { roomForName } from './names.ts';
 import { outline, partLand, powerCells, spreadOver, stressPlaces } from './parcels.ts';
 import type { MapInput } from './scene-types.ts';
-import { FOOT, MARGIN, sheetOf } from './sheet.ts';
+import { FOOT, MARGIN } from './sheet.ts';
+import { sheetOf } from '../base/sheets.ts';
 import type { Written } from './words.ts';
 
 /** Land a word needs for each unit of its box, so that it can be placed. */

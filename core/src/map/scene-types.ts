@@ -4,7 +4,7 @@ import type { Themes } from '../themes/themes.ts';
 import type { Point, Polygon } from './geometry.ts';
 import type { Land } from './ground.ts';
 import type { PlacedName } from './names.ts';
-import type { Sheet, SheetName } from './sheet.ts';
+import type { Sheet, SheetName } from '../base/sheets.ts';
 
 export interface MapSettings {
   /** Most links drawn inside parcels. */

@@ -6,7 +6,8 @@ import { landOfThemes } from './land.ts';
 import { placeName } from './names.ts';
 import { inkOf } from './palette.ts';
 import type { MapInput, MapLabel, MapParcel, MapScene } from './scene-types.ts';
-import { SMALLEST_TYPE, sheetOf, type Sheet, type SheetName } from './sheet.ts';
+import { SMALLEST_TYPE } from './sheet.ts';
+import { sheetOf, type Sheet, type SheetName } from '../base/sheets.ts';
 import { footOf, placeWords, writtenWords } from './words.ts';
 
 export type * from './scene-types.ts';

@@ -6,7 +6,8 @@ import { nearestFree, type Box } from './free-place.ts';
 import type { Pull } from './labels.ts';
 import { placeLabels } from './placement.ts';
 import type { MapInput, MapLabel, MapParcel } from './scene-types.ts';
-import { FOOT, MARGIN, SMALLEST_TYPE, sheetOf, tenth, type Sheet } from './sheet.ts';
+import { FOOT, MARGIN, SMALLEST_TYPE, tenth } from './sheet.ts';
+import { sheetOf, type Sheet } from '../base/sheets.ts';
 import { textWidth } from './text-width.ts';
 
 const PADDING = 7;

@@ -10,7 +10,7 @@ import { REPORT_WORDS } from '../words/report-sentences.ts';
 import { methodSentences, sentenceText, STOPS } from '../words/sentences.ts';
 import type { TypicalPassage } from '../views/compare/compare-view-types.ts';
 import type { AskView } from '../views/asked.ts';
-import { figureBlocks, makeFigure } from './figures.ts';
+import { figureBlocks, makeFigure, type CaptionNumbers } from './figures.ts';
 import type { FigureQuestion } from '../views/report/figure-types.ts';
 import { markedRuns, renamedPassages } from '../views/reading/passage-files.ts';
 import { REPORT_PART_NAMES, type ReportPart, type ReportQuestion } from '../views/report/report-types.ts';
@@ -27,6 +27,8 @@ interface Making {
   /** A figure with the next number. */
   readonly figure: (question: FigureQuestion) => Stepwise<Block[]>;
   readonly numbered: (figure: Figure) => Block[];
+  /** A caption of a table that is no figure’s, with the next number. */
+  readonly tableCaption: (words: string) => string;
   readonly renamer: Renamer;
 }
 
@@ -158,13 +160,13 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
     return [heading(2, 'Notes and views kept'), ...entries.flatMap((entry) => entryBlocks(entry, numbered))];
   },
 
-  *decisions({ asked: { decisions } }) {
+  *decisions({ asked: { decisions }, tableCaption }) {
     yield 0;
     return [
       heading(2, 'What was decided'),
       {
         kind: 'table',
-        caption: REPORT_WORDS.decisions(decisions.length),
+        caption: tableCaption(REPORT_WORDS.decisions(decisions.length)),
         head: ['when', 'what', 'why'],
         rows: decisions.map(({ time, words, reason }) => [
           `${time.slice(0, 10)} ${time.slice(11, 16)}`,
@@ -229,13 +231,14 @@ function entryBlocks(
 /** The parts of a report as a document, in the order they were asked for. */
 export function* reportBlocks(asked: ReportQuestion, state: StudyState, ask: AskView): Stepwise<Block[]> {
   const renamer = renamerOf(namesOutside(state));
-  let figures = 0;
-  const numbered = (figure: Figure): Block[] => figureBlocks(figure, ++figures);
+  const numbers: CaptionNumbers = { figures: 0, tables: 0 };
+  const numbered = (figure: Figure): Block[] => figureBlocks(figure, numbers);
   const making: Making = {
     asked,
     state,
     ask,
     numbered,
+    tableCaption: (words) => `Table ${++numbers.tables}. ${words}`,
     renamer,
     *figure(question) {
       return numbered(yield* makeFigure(question, state, ask));

@@ -11,7 +11,7 @@ import { namesOutside, type StudyState } from '../study/study.ts';
 import type { AskView } from '../views/asked.ts';
 import { makeFigure } from './figures.ts';
 import { referencesShown, reportBlocks } from './report-parts.ts';
-import type { ReportViews } from '../views/report/report-types.ts';
+import type { ReportQuestion, ReportViews } from '../views/report/report-types.ts';
 import { workbookSheets } from './workbook.ts';
 import type { ViewContext } from '../views/view.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -50,10 +50,22 @@ function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> 
   };
 }
 
+/** Before this a decision has no time of its own: the command line takes none. */
+const FIRST_TIME = '1990';
+/** When the latest decision was made: a report has no other time, so that the same study makes the same file. */
+const lastDecided = ({ decisions }: Pick<ReportQuestion, 'decisions'>): string | undefined => {
+  const times = decisions.map(({ time }) => time).filter((time) => time >= FIRST_TIME);
+  return times.sort().at(-1);
+};
+
 /** A report as a file to read or to go on writing in. */
-const asFile = (blocks: readonly Block[], own: StudyState, as: 'html' | 'docx'): Uint8Array<ArrayBuffer> =>
+const asFile = (
+  blocks: readonly Block[],
+  own: StudyState,
+  { as, date }: { readonly as: 'html' | 'docx'; readonly date: string | undefined },
+): Uint8Array<ArrayBuffer> =>
   as === 'docx'
-    ? writeDocx(blocks)
+    ? writeDocx(blocks, { date })
     : strToU8(writeHtml(renamerOf(namesOutside(own)).renameAnyCase(own.title), blocks));
 
 /** What they are made from: the study, and the other views. */
@@ -83,8 +95,8 @@ export const REPORT_VIEWS: {
     const blocks = yield* reportBlocks(question, own, ask);
     const codebook = yield* codebookTable(own, ask);
     const files: Record<string, Uint8Array> = {
-      'report.html': asFile(blocks, own, 'html'),
-      'report.docx': asFile(blocks, own, 'docx'),
+      'report.html': asFile(blocks, own, { as: 'html', date: lastDecided(question) }),
+      'report.docx': asFile(blocks, own, { as: 'docx', date: lastDecided(question) }),
       'references.bib': strToU8(bibText(referencesShown(own, question))),
       'codebook.csv': strToU8(writeCsv(codebook.head, codebook.rows)),
       'codebook.docx': writeDocx([
@@ -108,6 +120,8 @@ export const REPORT_VIEWS: {
 
   *reportFile({ as, ...question }, { own, ask }) {
     if (as === 'bib') return { bytes: strToU8(bibText(referencesShown(own, question))) };
-    return { bytes: asFile(yield* reportBlocks(question, own, ask), own, as) };
+    return {
+      bytes: asFile(yield* reportBlocks(question, own, ask), own, { as, date: lastDecided(question) }),
+    };
   },
 };

@@ -1,4 +1,4 @@
-import { SHEET_NAMES } from '../map/sheet.ts';
+import { SHEET_NAMES } from '../base/sheets.ts';
 import { strFromU8, strToU8 } from 'fflate';
 import Joi from 'joi';
 import { hashText } from '../base/hash.ts';

@@ -1,4 +1,4 @@
-import { SHEET_NAMES } from '../map/sheet.ts';
+import { SHEET_NAMES } from '../base/sheets.ts';
 import { NAME_KINDS } from '../concepts/name-clues.ts';
 import { STRENGTH_MEASURE_NAMES } from '../compare/measures.ts';
 import { COLUMN_KINDS } from './study.ts';

@@ -1,6 +1,6 @@
 import { jaccard } from '../network/measures.ts';
 import munkres from 'munkres';
-import type { SheetName } from '../map/sheet.ts';
+import type { SheetName } from '../base/sheets.ts';
 import { indexOfLetter, letterAt } from './letters.ts';
 
 /** What a theme is known by over re-computations: its letter, and the concepts it last had. */

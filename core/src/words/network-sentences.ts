@@ -1,4 +1,4 @@
-import { SHEETS } from '../map/sheet.ts';
+import { SHEETS } from '../base/sheets.ts';
 import { MOST_TAKEN, type OtherNetwork } from '../network/elsewhere.ts';
 import { counted, inFigures } from '../base/wording.ts';
 import type { StudyState } from '../study/study.ts';

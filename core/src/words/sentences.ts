@@ -1,4 +1,4 @@
-import { SHEETS } from '../map/sheet.ts';
+import { SHEETS } from '../base/sheets.ts';
 import { LANGUAGE_OF } from '../languages/languages.ts';
 import type { ThemeChoices } from '../themes/choices.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';

@@ -122,6 +122,30 @@ describe('a document for word processors', () => {
     );
   });
 
+  it('says what it is, numbers its pages, and lays wide tables on their side', () => {
+    const wide = (columns: number): Block => ({
+      kind: 'table',
+      caption: `${columns} columns`,
+      head: Array.from({ length: columns }, (_, i) => `c${i}`),
+      rows: [Array.from({ length: columns }, (_, i) => i)],
+    });
+    const blocks = [heading(1, 'A & B'), wide(7), wide(8), wide(12), heading(2, 'After')];
+    const files = unzipSync(writeDocx(blocks, { date: '2031-02-03T04:05:06.000Z' }));
+    const properties = strFromU8(files['docProps/core.xml']);
+    expect(properties).to.include('<dc:title>A &amp; B</dc:title>').and.include('<dc:language>en-GB');
+    expect(properties).to.match(/<dcterms:modified [^>]*>2031-02-03T04:05:06\.000Z</);
+    expect(strFromU8(files['word/footer.xml'])).to.match(/ PAGE .* of .* NUMPAGES /);
+    expect(strFromU8(files['_rels/.rels'])).to.include('docProps/core.xml');
+    const body = strFromU8(files['word/document.xml']);
+    // Upright to before the wide ones, on its side over both, upright to the end.
+    const ends = [...body.matchAll(/<w:sectPr>.*?<\/w:sectPr>/g)].map(([each]) => each.includes('landscape'));
+    expect(ends).to.deep.equal([false, true, false]);
+    expect(body.indexOf('7 columns')).to.be.below(body.indexOf('<w:sectPr>'));
+    expect(body.indexOf('12 columns')).to.be.below(body.indexOf('landscape'));
+    expect(body.match(/r:id="footer"/g)).to.have.length(3);
+    expect(strFromU8(unzipSync(writeDocx(blocks))['docProps/core.xml'])).not.to.include('dcterms:modified');
+  });
+
   it('carries each drawing, with its picture where there is one', () => {
     const png = new Uint8Array([1, 2, 3]);
     const withPicture = BLOCKS.map((block) => (block.kind === 'picture' ? { ...block, png } : block));

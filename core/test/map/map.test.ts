@@ -22,7 +22,7 @@ import { routeBetween } from '../../src/map/routes.ts';
 import { nearestFree, overlaps } from '../../src/map/free-place.ts';
 import { placeLabels } from '../../src/map/placement.ts';
 import type { MapScene } from '../../src/map/scene.ts';
-import { SHEETS, SHEET_NAMES, type SheetName } from '../../src/map/sheet.ts';
+import { SHEETS, SHEET_NAMES, type SheetName } from '../../src/base/sheets.ts';
 import { textWidth } from '../../src/map/text-width.ts';
 import type { ThemeIdentity } from '../../src/themes/identity.ts';
 import { exampleStudy } from '../examples.ts';

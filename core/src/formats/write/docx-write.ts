@@ -113,8 +113,42 @@ const NUMBERING = `${HEAD}<w:numbering xmlns:w="http://schemas.openxmlformats.or
 const bytesOf = (hexadecimal: string): Uint8Array =>
   Uint8Array.from(hexadecimal.match(/../g) ?? [], (pair) => parseInt(pair, 16));
 
-/** A text document (Office Open XML, ECMA-376, WordprocessingML) with headings, tables, captions and pictures. */
-export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
+/** What a document says of itself. */
+export interface DocumentProperties {
+  /** Its first heading where it is left out. */
+  readonly title?: string;
+  /** When what it tells was decided last, ISO 8601; undefined where nobody knows. */
+  readonly date?: string | undefined;
+}
+
+/** Tables of more columns lie on a page on its side. */
+const UPRIGHT_COLUMNS = 7;
+const MARGINS =
+  '<w:pgMar w:top="1300" w:right="1300" w:bottom="1300" w:left="1300" w:header="700" w:footer="700" w:gutter="0"/>';
+const FOOTER_OF_PAGE = '<w:footerReference w:type="default" r:id="footer"/>';
+const UPRIGHT = `<w:sectPr>${FOOTER_OF_PAGE}<w:pgSz w:w="11906" w:h="16838"/>${MARGINS}</w:sectPr>`;
+const ON_ITS_SIDE = `<w:sectPr>${FOOTER_OF_PAGE}<w:pgSz w:w="16838" w:h="11906" w:orient="landscape"/>${MARGINS}</w:sectPr>`;
+/** Ends a section, whose pages lie as is said. */
+const sectionEnd = (section: string): string => `<w:p><w:pPr>${section}</w:pPr></w:p>`;
+
+const field = (name: string): string =>
+  `<w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText xml:space="preserve"> ${name} </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r><w:r><w:t>1</w:t></w:r><w:r><w:fldChar w:fldCharType="end"/></w:r>`;
+const FOOTER = `${HEAD}<w:ftr xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:p><w:pPr><w:jc w:val="center"/></w:pPr>${field('PAGE')}<w:r><w:t xml:space="preserve"> of </w:t></w:r>${field('NUMPAGES')}</w:p></w:ftr>`;
+
+/** What a document says of itself (Dublin Core in Open Packaging Conventions, ECMA-376 part 2). */
+function propertiesXml({ title = '', date }: DocumentProperties): string {
+  const when = (name: string): string =>
+    date === undefined
+      ? ''
+      : `<dcterms:${name} xsi:type="dcterms:W3CDTF">${escapeXml(date)}</dcterms:${name}>`;
+  return `${HEAD}<cp:coreProperties xmlns:cp="${PACKAGE}/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:dcterms="http://purl.org/dc/terms/" xmlns:xsi="http://www.w3.org/2001/XMLSchema-instance"><dc:title>${escapeXml(title)}</dc:title><dc:creator>Green Thicket</dc:creator><dc:language>en-GB</dc:language>${when('created')}${when('modified')}</cp:coreProperties>`;
+}
+
+/** A text document (Office Open XML, ECMA-376, WordprocessingML) with headings, tables, captions and pictures, its pages numbered. */
+export function writeDocx(
+  blocks: readonly Block[],
+  properties: DocumentProperties = {},
+): Uint8Array<ArrayBuffer> {
   const pictures: Extract<Block, { kind: 'picture' }>[] = [];
   const blockXml = (block: Block): string => {
     switch (block.kind) {
@@ -132,7 +166,18 @@ export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
         return pictureXml(block, pictures.push(block));
     }
   };
-  const body = blocks.map(blockXml).join('');
+  const isWide = (block: Block | undefined): boolean =>
+    block?.kind === 'table' && block.head.length > UPRIGHT_COLUMNS;
+  const body = blocks
+    .map((block, i) => {
+      // Wide tables that follow each other share their pages.
+      const begins = isWide(block) && !isWide(blocks[i - 1]);
+      const ends = isWide(block) && !isWide(blocks[i + 1]);
+      return `${begins ? sectionEnd(UPRIGHT) : ''}${blockXml(block)}${ends ? sectionEnd(ON_ITS_SIDE) : ''}`;
+    })
+    .join('');
+  const first = blocks.find((block) => block.kind === 'heading');
+  const title = properties.title ?? first?.text ?? '';
   const relation = (id: string, type: string, target: string): string =>
     `<Relationship Id="${id}" Type="${OFFICE}/${type}" Target="${target}"/>`;
   const relations = (inside: string): Uint8Array =>
@@ -141,13 +186,17 @@ export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
     `<Override PartName="/word/${name}.xml" ContentType="${WORD}.${type}+xml"/>`;
   const files: Record<string, Uint8Array> = {
     '[Content_Types].xml': strToU8(
-      `${HEAD}<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="svg" ContentType="image/svg+xml"/>${part('document', 'document.main')}${part('styles', 'styles')}${part('numbering', 'numbering')}</Types>`,
+      `${HEAD}<Types xmlns="${PACKAGE}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="png" ContentType="image/png"/><Default Extension="svg" ContentType="image/svg+xml"/>${part('document', 'document.main')}${part('styles', 'styles')}${part('numbering', 'numbering')}${part('footer', 'footer')}<Override PartName="/docProps/core.xml" ContentType="application/vnd.openxmlformats-package.core-properties+xml"/></Types>`,
     ),
-    '_rels/.rels': relations(relation('rId1', 'officeDocument', 'word/document.xml')),
+    '_rels/.rels': relations(
+      `${relation('rId1', 'officeDocument', 'word/document.xml')}<Relationship Id="rId2" Type="${PACKAGE}/relationships/metadata/core-properties" Target="docProps/core.xml"/>`,
+    ),
+    'docProps/core.xml': strToU8(propertiesXml({ ...properties, title })),
     'word/_rels/document.xml.rels': relations(
       [
         relation('styles', 'styles', 'styles.xml'),
         relation('numbering', 'numbering', 'numbering.xml'),
+        relation('footer', 'footer', 'footer.xml'),
         ...pictures.flatMap((_, i) => [
           relation(`png${i + 1}`, 'image', `media/picture${i + 1}.png`),
           relation(`svg${i + 1}`, 'image', `media/picture${i + 1}.svg`),
@@ -156,8 +205,9 @@ export function writeDocx(blocks: readonly Block[]): Uint8Array<ArrayBuffer> {
     ),
     'word/styles.xml': strToU8(STYLES),
     'word/numbering.xml': strToU8(NUMBERING),
+    'word/footer.xml': strToU8(FOOTER),
     'word/document.xml': strToU8(
-      `${HEAD}<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="${OFFICE}" xmlns:wp="${DRAWING}/wordprocessingDrawing" xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006" xmlns:w15="http://schemas.microsoft.com/office/word/2012/wordml"><w:body>${body}<w:sectPr><w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1300" w:right="1300" w:bottom="1300" w:left="1300" w:header="700" w:footer="700" w:gutter="0"/></w:sectPr></w:body></w:document>`,
+      `${HEAD}<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="${OFFICE}" xmlns:wp="${DRAWING}/wordprocessingDrawing" xmlns:mc="http://schemas.openxmlformats.org/markup-compatibility/2006" xmlns:w15="http://schemas.microsoft.com/office/word/2012/wordml"><w:body>${body}${UPRIGHT}</w:body></w:document>`,
     ),
   };
   const media = pictures.flatMap(({ svg, png }, i) => [

@@ -1,4 +1,4 @@
-import { SHEET_NAMES, sheetOf, type SheetName } from '../../map/sheet.ts';
+import { SHEET_NAMES, sheetOf, type SheetName } from '../../base/sheets.ts';
 import { withoutWords } from '../../base/records.ts';
 import { few, type Appliers, type FieldsOf, type Sayers, type SchemaFields } from './kinds.ts';
 

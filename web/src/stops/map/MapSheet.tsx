@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd';
 import { useMemo, useState } from 'react';
 import { ownValue } from '@green-thicket/core/base/records';
-import type { Sheet } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/base/sheets';
 import type { MapView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';

@@ -1,6 +1,6 @@
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { SHEETS } from '@green-thicket/core/map/sheet';
+import { SHEETS } from '@green-thicket/core/base/sheets';
 import { counted } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { InTurn } from '../../pieces/InTurn.tsx';

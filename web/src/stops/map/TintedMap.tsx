@@ -11,7 +11,7 @@ import {
 import { roundedPath } from '@green-thicket/core/map/shapes';
 import { tint } from '@green-thicket/core/map/palette';
 import type { MapLabel, MapParcel, MapScene } from '@green-thicket/core/map/scene';
-import type { Sheet } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/base/sheets';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
 import { pressKeys } from '../../pieces/press-keys.ts';

@@ -1,4 +1,4 @@
-import { SHEETS, SHEET_NAMES } from '@green-thicket/core/map/sheet';
+import { SHEETS, SHEET_NAMES } from '@green-thicket/core/base/sheets';
 import { RANGES } from '@green-thicket/core/study/limits';
 import { choice, number, type Controls } from '../../controls/control-inputs.tsx';
 

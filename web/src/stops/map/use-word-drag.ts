@@ -2,7 +2,7 @@ import { useRef, type PointerEvent as Pressed, type RefObject } from 'react';
 import { halfPlanes, isInside } from '@green-thicket/core/map/geometry';
 import type { MapScene } from '@green-thicket/core/map/scene';
 import type { Decision } from '@green-thicket/core/study/decisions';
-import type { SheetName } from '@green-thicket/core/map/sheet';
+import type { SheetName } from '@green-thicket/core/base/sheets';
 import { useStudy } from '../../pieces/study-context.ts';
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;

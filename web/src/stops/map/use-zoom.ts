@@ -1,7 +1,7 @@
 import { select as d3Select } from 'd3-selection';
 import { zoom as d3Zoom, zoomIdentity, zoomTransform, type ZoomBehavior, type ZoomTransform } from 'd3-zoom';
 import { useEffect, useRef, useState } from 'react';
-import type { Sheet } from '@green-thicket/core/map/sheet';
+import type { Sheet } from '@green-thicket/core/base/sheets';
 
 /** Words grow as the zoom to the power of one less this. */
 const TYPE_LAG = 0.3;
