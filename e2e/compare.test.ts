@@ -96,7 +96,7 @@ describe('comparing', function () {
     await browser.press('by');
     await browser.choose('single sources');
     await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await browser.find('.scales button.dot');
+    await browser.find('.scales button.track-dot');
     await browser.settled();
     const { sideways, marks, names, apart } = await browser.driver.executeScript<{
       sideways: number;
@@ -107,15 +107,15 @@ describe('comparing', function () {
       const row = document.querySelector('.scales tbody tr');
       return {
         sideways: body.scrollWidth - body.clientWidth,
-        marks: row.querySelectorAll('button.dot').length,
-        names: [...row.querySelectorAll('.name')].map((each) => each.textContent),
-        apart: row.querySelector('.who').textContent,
+        marks: row.querySelectorAll('button.track-dot').length,
+        names: [...row.querySelectorAll('.scale-name')].map((each) => each.textContent),
+        apart: row.querySelector('.scale-who').textContent,
       };`);
     expect(sideways).to.equal(0);
     expect(marks).to.equal(36);
     // Who is named above the scale is named at the right with a figure; sources by themselves are not tested.
     for (const name of names) expect(apart).to.include(name);
-    await readByKey('.scales button.dot', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
+    await readByKey('.scales button.track-dot', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
     await browser.undo();
   });
 
@@ -234,7 +234,7 @@ describe('comparing', function () {
     // Every source is a column, and a mark opens what that source says.
     await browser.waitForText('.centre', 'Who differs, beyond chance');
     await readByKey(
-      'button.dot[title^="s01-hospital-porter"]',
+      'button.track-dot[title^="s01-hospital-porter"]',
       (title) => /: (\d+) of/.exec(title)?.[1] ?? '',
     );
     await browser.undo();

@@ -27,7 +27,7 @@ describe('themes, to a researcher who shapes them,', () => {
     const places = (): Promise<number[][]> =>
       browser.driver.executeScript<number[][]>(
         `const room = document.querySelector('.centre-body').getBoundingClientRect();
-        return Array.from(document.querySelectorAll('.cell'), (each) => {
+        return Array.from(document.querySelectorAll('.theme-cell'), (each) => {
           const { left, top, right, bottom } = each.getBoundingClientRect();
           return [left, top, right <= room.right + 1 && bottom <= room.bottom + 1 ? 1 : 0];
         });`,
@@ -75,7 +75,7 @@ describe('themes, to a researcher who shapes them,', () => {
     const conceptsOf = (): Promise<string[]> =>
       browser.driver.executeScript<string[]>(
         'return Array.from(document.querySelectorAll(arguments[0]), (each) => each.textContent)',
-        `${column('C')} .word .row-name`,
+        `${column('C')} .theme-word .row-name`,
       );
     const concepts = await conceptsOf();
 

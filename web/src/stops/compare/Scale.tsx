@@ -52,11 +52,11 @@ export function Scale({
     <table className={styles.scales} aria-label={`Strength by ${data.attribute ?? 'group'}`}>
       <thead>
         <tr>
-          <th scope="col" className={styles.named}>
+          <th scope="col" className={styles.scaleNamed}>
             {heading}
           </th>
           <th scope="col">
-            <span className={styles.ticks}>
+            <span className={styles.scaleTicks}>
               {ticksOf(most).map((tick) => (
                 <span key={tick} style={{ left: `${(100 * tick) / most}%` }}>
                   {percent(tick, tick < 0.02 && tick > 0 ? 1 : 0)}
@@ -66,7 +66,7 @@ export function Scale({
           </th>
           <th
             scope="col"
-            className={styles.who}
+            className={styles.scaleWho}
             title="Where a row’s groups differ beyond chance (q under 0.05, by regrouping the sources, adjusted over the rows): those whose interval leaves the mean of all"
           >
             Who differs, beyond chance
@@ -124,7 +124,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
   );
   return (
     <tr>
-      <th scope="row" className={styles.named}>
+      <th scope="row" className={styles.scaleNamed}>
         <button
           type="button"
           className="linklike"
@@ -140,7 +140,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
           {names.map(({ g, name, at, line }) => (
             <span
               key={g}
-              className={styles.name}
+              className={styles.scaleName}
               style={{ left: at, top: (NAME_LINES - 1 - line) * 13, color: ink }}
             >
               {name}
@@ -166,7 +166,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
           </Track>
         </div>
       </td>
-      <td className={styles.who}>
+      <td className={styles.scaleWho}>
         {isSure ? (
           [...apart]
             .sort((a, b) => b.strength.share - a.strength.share)

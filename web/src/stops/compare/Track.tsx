@@ -8,8 +8,8 @@ const share = (value: number, most: number): string => `${(100 * value) / most}%
 export function Track({ overall, most, children }: { overall: number; most: number; children?: ReactNode }) {
   return (
     <span className={styles.track}>
-      <span className={styles.line} />
-      <span className={styles.mean} style={{ left: share(overall, most) }} />
+      <span className={styles.trackLine} />
+      <span className={styles.trackMean} style={{ left: share(overall, most) }} />
       {children}
     </span>
   );
@@ -38,12 +38,12 @@ Track.Mark = function Mark({
   onPick?: () => void;
 }) {
   const colour = ink ?? 'var(--faint)';
-  const dot = ink ? styles.dot : `${styles.dot} ${styles.isFaint}`;
+  const dot = ink ? styles.trackDot : `${styles.trackDot} ${styles.isFaintDot}`;
   const at = { left: share(strength, most), background: colour, marginTop: lane };
   return (
     <>
       <span
-        className={styles.interval}
+        className={styles.trackInterval}
         style={{
           left: share(low, most),
           width: share(high - low, most),

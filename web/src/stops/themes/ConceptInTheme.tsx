@@ -66,7 +66,7 @@ export function ConceptInTheme({
     `${KEYS_SAID}; M moves it.`,
   ].filter((each) => typeof each === 'string');
   const rowClass = [
-    isInLine ? styles.word : 'row-button',
+    isInLine ? styles.themeWord : 'row-button',
     isPicked && 'here',
     isInLine && concept.placed && styles.isYours,
     unsure !== '' && !concept.placed && styles.isUnsure,

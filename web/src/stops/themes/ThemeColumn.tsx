@@ -49,7 +49,7 @@ export function ThemeColumn({
   const shown = isOpen ? theme.concepts : theme.concepts.slice(0, wordsShown(data.themes.length));
   const left = theme.concepts.length - shown.length;
   return (
-    <div ref={cell} className={styles.cell} style={room?.cell}>
+    <div ref={cell} className={styles.themeCell} style={room?.cell}>
       <DropPlace
         label={`Theme ${theme.letter}`}
         className={isOpen ? `${styles.themeColumn} ${styles.isOpen}` : styles.themeColumn}
@@ -93,7 +93,7 @@ export function ThemeColumn({
         </div>
         <button
           type="button"
-          className={isPicked ? `${styles.figure} here` : styles.figure}
+          className={isPicked ? `${styles.themeFigure} here` : styles.themeFigure}
           aria-pressed={isPicked}
           title={
             network
@@ -103,7 +103,7 @@ export function ThemeColumn({
           onClick={() => select({ kind: 'theme', letter: theme.letter })}
         >
           <span
-            className={styles.strength}
+            className={styles.themeStrength}
             style={{
               width: `${
                 (100 * theme.share) /
@@ -134,7 +134,7 @@ export function ThemeColumn({
             onClose={() => setNoting(false)}
           />
         )}
-        <ul className={isOpen ? 'plain-list' : styles.line}>
+        <ul className={isOpen ? 'plain-list' : styles.wordsInLine}>
           {shown.map((concept) => (
             <ConceptInTheme
               key={concept.key}

@@ -101,7 +101,7 @@ function Perhaps({ data }: { data: ThemesView }) {
   const { decide } = useStudy();
   const { select } = useSelection();
   return (
-    <section className={`${styles.tray} ${styles.perhaps}`} aria-label="Perhaps">
+    <section className={styles.tray} aria-label="Perhaps">
       <b title="They hold together only on pairs that chance may explain: nothing is claimed of them">
         Perhaps
       </b>
