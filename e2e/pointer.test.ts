@@ -150,7 +150,7 @@ describe('the pointer', () => {
     await browser.goTo('links');
     const standing = await browser.textOf('.figures-list');
     const [x, y] = await middleOf("document.querySelector('.chart-box canvas')");
-    await clickAt([x + 60, y]);
+    await clickAt([x + 160, y]);
     await browser.until(
       'The cut-off stays',
       async () => !/above 0\.1 and/.test(await browser.textOf('.method-sentence')),

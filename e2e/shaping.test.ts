@@ -88,6 +88,7 @@ describe('themes, to a researcher who shapes them,', () => {
     await browser.goTo('themes');
     await browser.settled();
     rmSync(folder, { recursive: true });
+    await browser.find(`${column('C')} .theme-word`);
     expect(await conceptsOf()).to.have.members(concepts);
   });
 

@@ -116,6 +116,17 @@ export function Columns({
   ].filter(Boolean);
   return (
     <div ref={columns} className={marks.join(' ')} style={variables as CSSProperties}>
+      {hasLedger && !isListOpen && (
+        <button
+          type="button"
+          className={`${styles.edge} ${styles.leftEdge}`}
+          aria-label="Open the list"
+          title="Open the list (L)"
+          onClick={() => setListOpen(true)}
+        >
+          List
+        </button>
+      )}
       {children}
       <div
         className={styles.readerPane}
@@ -138,17 +149,6 @@ export function Columns({
           </button>
         )}
       </div>
-      {hasLedger && !isListOpen && (
-        <button
-          type="button"
-          className={`${styles.edge} ${styles.leftEdge}`}
-          aria-label="Open the list"
-          title="Open the list (L)"
-          onClick={() => setListOpen(true)}
-        >
-          List
-        </button>
-      )}
       {!isOpen && (
         <button
           type="button"

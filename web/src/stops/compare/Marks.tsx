@@ -10,7 +10,7 @@ import { useStudy } from '../../pieces/study-context.ts';
 import type { SavedTable } from '../../pieces/save-table.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
-import { Scale } from './Scale.tsx';
+import { MOST_MARKS, Scale } from './Scale.tsx';
 import { Track } from './Track.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './CompareStop.module.css';
@@ -66,6 +66,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
   }
   const isMany = isTable && groups.length >= MANY_GROUPS;
   const isScale = !isTable && groups.length > MOST_MARKED;
+  const mostShown = isScale ? MOST_MARKS : MOST_COLUMNS;
   const title = `Strength by ${data.attribute ?? 'group'}`;
   return (
     <div className={isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}>
@@ -89,10 +90,10 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           }
         />
       </p>
-      {groups.length > MOST_COLUMNS && (
+      {groups.length > mostShown && (
         <p role="note">
-          The first {MOST_COLUMNS} of {counted(groups.length, 'group')} stand here; the saved table has all.
-          Join groups or leave some out in the sentence above.
+          The first {mostShown} of {counted(groups.length, 'group')} stand here; the saved table has all. Join
+          groups or leave some out in the sentence above.
         </p>
       )}
       {isScale ? (

@@ -12,7 +12,7 @@ import { Track } from './Track.tsx';
 import styles from './Scale.module.css';
 
 /** Groups drawn; of more, no mark could be told from its neighbour. */
-const MOST_MARKS = 60;
+export const MOST_MARKS = 60;
 /** Names stand in so many lines above a scale; whoever finds no room is named at the right all the same. */
 const NAME_LINES = 2;
 const NAME_TYPE = 11.5;

@@ -54,6 +54,7 @@ function LinksOfTexts() {
     <InTurn>
       <main className="centre" aria-label="Links">
         <RepeatedQuestion />
+        <RepeatsNote />
         {data && data.standing === 0 && !concept ? (
           <NoLinks nearest={data.nearest} />
         ) : (
@@ -83,7 +84,6 @@ function LinksOfTexts() {
               <CompanyOf concept={concept} options={options} />
               {data && <LinkFigures data={data} />}
             </div>
-            <RepeatsNote />
             {face === 'matrix' && <LinkMatrix />}
             {face === 'company' && <Company key={concept} concept={concept} options={options} />}
             {face === 'groups' && <ByGroup />}
