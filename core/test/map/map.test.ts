@@ -21,8 +21,10 @@ import { brokenName, placeName } from '../../src/map/names.ts';
 import { routeBetween } from '../../src/map/routes.ts';
 import { nearestFree, overlaps } from '../../src/map/free-place.ts';
 import { placeLabels } from '../../src/map/placement.ts';
-import type { MapScene } from '../../src/map/scene.ts';
+import type { MapLabel, MapScene } from '../../src/map/scene.ts';
+import { linksShown } from '../../src/map/shown-links.ts';
 import { SHEETS, SHEET_NAMES, type SheetName } from '../../src/base/sheets.ts';
+import { FOOT } from '../../src/map/sheet.ts';
 import { textWidth } from '../../src/map/text-width.ts';
 import type { ThemeIdentity } from '../../src/themes/identity.ts';
 import { exampleStudy } from '../examples.ts';
@@ -338,6 +340,41 @@ describe('the sheet', () => {
         for (const other of shown.slice(0, i)) expect(overlaps(label, other), label.text).to.equal(false);
       });
     }
+  });
+
+  it('has no link over its foot or beyond its edges', () => {
+    for (const name of SHEET_NAMES) {
+      const { width, height } = SHEETS[name];
+      const { links } = sceneOn(name);
+      expect(links.length, name).to.be.above(20);
+      for (const { from, bend, to } of links)
+        for (let t = 0; t <= 1; t += 0.05) {
+          const [x, y] = ([0, 1] as const).map(
+            (axis) => (1 - t) ** 2 * from[axis] + 2 * t * (1 - t) * bend[axis] + t ** 2 * to[axis],
+          );
+          expect(x).to.be.within(0, width);
+          expect(y).to.be.within(0, height - FOOT);
+        }
+    }
+  });
+
+  it('draws no link whose only way leads over its foot', () => {
+    const word = (concept: number, x: number, y: number): MapLabel => ({
+      ...{ concept, text: `w${concept}`, theme: 0, x, y, width: 60, height: 20 },
+      ...{ type: 16, bold: false, bar: 6, zoom: 1 },
+    });
+    const one = {
+      ...{ standing: 1, source: Int32Array.of(0), target: Int32Array.of(1) },
+      ...{ strength: Float64Array.of(1), beyond: Uint8Array.of(1) },
+    };
+    const shown = (wall: readonly MapLabel[]): number =>
+      linksShown([word(0, 100, 735), word(1, 500, 735), ...wall], [], one, new Int32Array(80), {
+        ...{ shownLinks: 9, shownBridges: 9, sheet: 'wide' },
+      }).length;
+    // From the top down to the foot: only what goes over the foot gets by.
+    const wall = Array.from({ length: 77 }, (_, i) => word(2 + i, 300, i * 10));
+    expect(shown([])).to.equal(1);
+    expect(shown(wall)).to.equal(0);
   });
 
   it('gives land in the order of strength, with room for what must be written, and cuts no name', () => {
