@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { figureBlocks, partedTable } from '../../src/report/figures.ts';
+import { figureBlocks, partedTable } from '../../src/report/figure-blocks.ts';
 import type { Figure } from '../../src/study/notebook.ts';
 
 const table = (columns: number) => ({
