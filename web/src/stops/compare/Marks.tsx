@@ -1,7 +1,7 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent, pointsText, sourcesOf } from '@green-thicket/core/base/wording';
 import { renderComparison } from '@green-thicket/core/compare/render';
-import { inkOf, MOSS, tint } from '@green-thicket/core/map/palette';
+import { tint } from '@green-thicket/core/map/palette';
 import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -11,6 +11,7 @@ import type { SavedTable } from '../../pieces/save-table.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf, type Shown } from './faces.ts';
 import { SaveMenu } from '../../pieces/SaveMenu.tsx';
 import { MOST_MARKS, Scale } from './Scale.tsx';
+import { RowName, rowInk } from './RowName.tsx';
 import { Track } from './Track.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './CompareStop.module.css';
@@ -221,8 +222,8 @@ function Row({
   const { selection, select, within } = useSelection();
   const { groups, overall } = data.comparison;
   const named = data.rows[row];
-  const { letter, label } = named;
-  const ink = letter === '' ? MOSS : inkOf(letter);
+  const { label } = named;
+  const ink = rowInk(named);
   const asked = selectionOf(named);
   const isRow = sameSelection(selection, asked);
   const most = largest(
@@ -236,14 +237,7 @@ function Row({
   return (
     <tr>
       <th scope="row">
-        <button
-          type="button"
-          className="linklike"
-          title="Read its passages in all sources"
-          onClick={() => select(asked)}
-        >
-          <b style={{ color: ink }}>{letter}</b> {label}
-        </button>
+        <RowName row={named} />
       </th>
       {groups.slice(0, MOST_COLUMNS).map((group, g) => {
         const strength = group.strengths[row];

@@ -1,10 +1,10 @@
 import { finerPeriod } from '@green-thicket/core/base/periods';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent, pointsText } from '@green-thicket/core/base/wording';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
 import type { OverTimeView, Within } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf } from './faces.ts';
+import { RowName, rowInk } from './RowName.tsx';
 import { Track } from './Track.tsx';
 import styles from './CompareStop.module.css';
 
@@ -62,20 +62,13 @@ export function PeriodColumns({
       </thead>
       <tbody>
         {data.rows.map((named, row) => {
-          const ink = named.letter === '' ? MOSS : inkOf(named.letter);
+          const ink = rowInk(named);
           const asked = selectionOf(named);
           const trend = course.trends.at(row);
           return (
             <tr key={rowKey(named)}>
               <th scope="row">
-                <button
-                  type="button"
-                  className="linklike"
-                  title="Read its passages in all sources"
-                  onClick={() => select(asked)}
-                >
-                  <b style={{ color: ink }}>{named.letter}</b> {named.label}
-                </button>
+                <RowName row={named} />
               </th>
               {data.periods.map((period, p) => {
                 const { strengths, windows, sources } = course.periods[p];

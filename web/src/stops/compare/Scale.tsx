@@ -2,12 +2,12 @@ import { useRef } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent } from '@green-thicket/core/base/wording';
 import type { Strength } from '@green-thicket/core/compare/strength';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import type { CompareView } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { useWidth } from '../../pieces/use-width.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf } from './faces.ts';
+import { RowName, rowInk } from './RowName.tsx';
 import { Track } from './Track.tsx';
 import styles from './Scale.module.css';
 
@@ -106,7 +106,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
   const width = useWidth(place);
   const { groups, overall, q } = data.comparison;
   const named = data.rows[row];
-  const ink = named.letter === '' ? MOSS : inkOf(named.letter);
+  const ink = rowInk(named);
   const asked = selectionOf(named);
   const isRow = sameSelection(selection, asked);
   const isSure = q[row] < BEYOND_CHANCE;
@@ -125,14 +125,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
   return (
     <tr>
       <th scope="row" className={styles.scaleNamed}>
-        <button
-          type="button"
-          className="linklike"
-          title="Read its passages in all sources"
-          onClick={() => select(asked)}
-        >
-          <b style={{ color: ink }}>{named.letter}</b> {named.label}
-        </button>
+        <RowName row={named} />
         <span className="quiet">{percent(overall[row], 1)} of all</span>
       </th>
       <td>

@@ -3,7 +3,7 @@ import { counted, percent } from '@green-thicket/core/base/wording';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { HowFound } from '../../pieces/HowFound.tsx';
-import styles from './Coverage.module.css';
+import styles from './ThemesStop.module.css';
 
 /** How much of the texts the themes reach, and what is said where they do not. */
 export function Coverage() {
@@ -14,7 +14,7 @@ export function Coverage() {
   return (
     <section
       aria-label="Coverage"
-      className={isPlaceholderData ? `${styles.coverage} dimmed` : styles.coverage}
+      className={isPlaceholderData ? `${styles.tray} dimmed` : styles.tray}
     >
       <b>Coverage</b>
       {missed > 0 && (
