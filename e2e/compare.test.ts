@@ -232,7 +232,7 @@ describe('comparing', function () {
     await browser.settled();
     await browser.waitForText('.trail', 'source by source');
     // Every source is a column, and a mark opens what that source says.
-    await browser.waitForText('.centre', 'Who differs, beyond chance');
+    await browser.waitForText('.centre', 'Whose interval leaves the mean');
     await readByKey(
       'button.track-dot[title^="s01-hospital-porter"]',
       (title) => /: (\d+) of/.exec(title)?.[1] ?? '',

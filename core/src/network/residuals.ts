@@ -89,10 +89,9 @@ function weighByContent(
   stratumOf: Uint8Array,
   length: Int32Array,
 ): void {
-  const strata = 256;
-  const number = new Float64Array(strata);
-  const sum = new Float64Array(strata);
-  const squares = new Float64Array(strata);
+  const number = new Float64Array(STRATA);
+  const sum = new Float64Array(STRATA);
+  const squares = new Float64Array(STRATA);
   for (let w = 0; w < content.length; w++) {
     const stratum = stratumOf[length[w]];
     number[stratum]++;

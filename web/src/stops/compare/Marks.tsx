@@ -76,7 +76,7 @@ export function Marks({ rows, shown, isTable }: { rows: RowsAsked; shown: Shown;
           {isTable
             ? 'The darker, the stronger.'
             : isScale
-              ? 'A dot is a group’s strength, the line its 95 % interval, the dashes the mean of all; in colour, and named, who differs from it beyond chance.'
+              ? 'A dot is a group’s strength, the line its 95 % interval, the dashes the mean of all; where the groups of a row differ beyond chance, those whose interval leaves the mean are in colour and named.'
               : 'A dot is the strength, the line its 95 % interval, the dashes the mean of all.'}{' '}
           <HowFound page="comparison" heading="Intervals" />
         </span>

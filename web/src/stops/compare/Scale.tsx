@@ -67,9 +67,9 @@ export function Scale({
           <th
             scope="col"
             className={styles.scaleWho}
-            title="Where a row’s groups differ beyond chance (q under 0.05, by regrouping the sources, adjusted over the rows): those whose interval leaves the mean of all"
+            title="Only where a row’s groups differ beyond chance (q under 0.05, by regrouping the sources, adjusted over the rows). The groups by themselves are not tested: of twenty that are as the mean, one interval leaves it"
           >
-            Who differs, beyond chance
+            Whose interval leaves the mean
           </th>
         </tr>
       </thead>
@@ -178,7 +178,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
               </span>
             ))
         ) : (
-          <span className="quiet">none: q {q[row].toFixed(2)}</span>
+          <span className="quiet">no difference beyond chance: q {q[row].toFixed(2)}</span>
         )}
       </td>
     </tr>

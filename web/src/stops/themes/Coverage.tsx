@@ -12,10 +12,7 @@ export function Coverage() {
   if (!data || data.stretches === 0) return null;
   const missed = data.stretches - data.reached;
   return (
-    <section
-      aria-label="Coverage"
-      className={isPlaceholderData ? `${styles.tray} dimmed` : styles.tray}
-    >
+    <section aria-label="Coverage" className={isPlaceholderData ? `${styles.tray} dimmed` : styles.tray}>
       <b>Coverage</b>
       {missed > 0 && (
         <button
