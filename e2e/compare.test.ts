@@ -1,4 +1,5 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
@@ -117,6 +118,37 @@ describe('comparing', function () {
     for (const name of names) expect(apart).to.include(name);
     await readByKey('.scales button.track-dot', (title) => /: (\d+) of/.exec(title)?.[1] ?? '');
     await browser.undo();
+  });
+
+  it('“my table has a column of years”: offered where nothing says that it is a date, taken with one click, undone', async () => {
+    const { browser } = setup;
+    const folder = mkdtempSync(join(tmpdir(), 'thicket-years-'));
+    const demo = join(root, 'demo/night-buses');
+    const names = readdirSync(demo).filter((name) => name.endsWith('.txt'));
+    const table = join(folder, 'years.csv');
+    const rows = names.map((name, i) => `${name},${2019 + (i % 2)}`);
+    writeFileSync(table, ['file,season', ...rows, ''].join('\n'));
+    const texts = names.map((name) => join(demo, name));
+    const { status, stderr } = spawnSync(process.execPath, [
+      join(root, 'dist/cli/main.js'),
+      ...['analyse', ...texts, '--attributes', table, '--out', join(folder, 'out'), '--quiet'],
+    ]);
+    expect(status, String(stderr)).to.equal(0);
+    await browser.driver.get(setup.served.address);
+    const input = await browser.find('input[aria-label="Study file"]');
+    await input.sendKeys(join(folder, 'out/study.thicket'));
+    await browser.find('.concept-map .map-word');
+    rmSync(folder, { recursive: true });
+    await browser.goTo('compare');
+    await browser.choose('Over time');
+    await browser.waitForText('.empty-centre', /This column could be one:\s+season/);
+    await browser.click('.empty-centre button');
+    // Two years stand as columns; of a year no more is known, so that none is looked into.
+    await browser.waitForText('table.marked thead', /2019[^]*2020/);
+    expect(await browser.all('[aria-label^="Look into"]')).to.have.length(0);
+    await readByKey('table.marked .compare-cell', stretchesIn);
+    await browser.undo();
+    await browser.waitForText('.empty-centre', /This column could be one:\s+season/);
   });
 
   it('drill from the year to the day, with the average line, and read what stands behind a point', async () => {

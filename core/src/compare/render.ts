@@ -1,3 +1,4 @@
+import { isBeyondChance } from '../base/beyond-chance.ts';
 import { largest } from '../base/extent.ts';
 import { escapeXml } from '../base/xml.ts';
 import { percent } from '../base/wording.ts';
@@ -59,7 +60,7 @@ export function renderComparison(
       `<line x1="${EDGE}" x2="${width - EDGE}" y1="${y + LINE - 2}" y2="${y + LINE - 2}" stroke="#e2dfd2"/>`,
     );
     text(EDGE, y + 20, cut(letter, 4), `style="fill:${ink};font-weight:650"`);
-    const sure = q[row] < 0.05 ? ' *' : '';
+    const sure = isBeyondChance(q[row]) ? ' *' : '';
     text(EDGE + 18, y + 20, `${cut(label, LONGEST_NAME)}${sure}`, `style="fill:#26302a"`);
     groups.forEach(({ strengths, windows }, g) => {
       const x = EDGE + NAMES + g * CELL;

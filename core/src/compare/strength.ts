@@ -1,3 +1,4 @@
+import { BEYOND_CHANCE } from '../base/beyond-chance.ts';
 import { largest, least } from '../base/extent.ts';
 import { adjustForMany, wilsonInterval } from '../numeric/chance.ts';
 import { inPersons } from './persons.ts';
@@ -230,9 +231,6 @@ export function groupStrength(
   return { group, sources: sources.length, persons: sources.length, windows, strengths, interval };
 }
 
-/** Differences are claimed where q is below this. */
-const CLAIMED = 0.05;
-
 /** The mean design effect of a group's themes counts as so many sources more, where there are more themes than that. */
 const PRIOR_SOURCES = 6;
 /** A theme that hangs on few sources is known by so many degrees of freedom for each that counts. */
@@ -326,7 +324,7 @@ function findableDifference(
 ): number | undefined {
   const filled = groups.filter((group) => group.windows > 0);
   const [first, second] = [...filled].sort((a, b) => b.windows - a.windows);
-  const chance = CLAIMED / rows;
+  const chance = BEYOND_CHANCE / rows;
   if (!second || smallest > chance) return undefined;
   const varianceOf = ({ windows, strengths }: GroupStrength): number =>
     (share * (1 - share) * strengths[row].effect) / windows;

@@ -1,3 +1,4 @@
+import { isBeyondChance } from '../base/beyond-chance.ts';
 import { doByKind, type ByKind } from '../base/by-kind.ts';
 import { largest } from '../base/extent.ts';
 import type { Stepwise } from '../base/stepwise.ts';
@@ -240,7 +241,7 @@ const MAKERS: ByKind<FigureQuestion, Stepwise<Figure>, [state: StudyState, ask: 
 
   *apart({ asked }, _, ask) {
     const { rows, sources, looked, beyond } = yield* ask('apart', asked);
-    const shown = beyond > 0 ? rows.filter(({ q }) => q < 0.05) : nearestRows(rows);
+    const shown = beyond > 0 ? rows.filter(({ q }) => isBeyondChance(q)) : nearestRows(rows);
     const other = asked.against ?? FIGURE_WORDS.allOthers;
     return {
       title: FIGURE_WORDS.apartTitle(asked.group, other),

@@ -49,6 +49,8 @@ export interface OverTimeView extends OverTime {
   /** The span’s first and last day, where there is any date. */
   readonly from: string;
   readonly to: string;
+  /** How exactly its dates are given: no period is shorter. */
+  readonly grain: Period;
 }
 
 /** One thing that two sides say unlike often. */

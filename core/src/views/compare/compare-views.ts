@@ -1,3 +1,4 @@
+import { isBeyondChance } from '../../base/beyond-chance.ts';
 import { finerPeriod, longerPeriod, periodOf, spanOf } from '../../base/periods.ts';
 import { TENTHS, tenthsOf } from '../../compare/course.ts';
 import { profilesOf } from '../../compare/profiles.ts';
@@ -62,8 +63,6 @@ export const COMPARE_KEYS = {
 };
 
 const ALL = 'all';
-/** What is claimed of what sets apart, as of differences of groups. */
-const CLAIMED = 0.05;
 
 export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
   *compare({ rows: asked }, context) {
@@ -98,10 +97,11 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     const dated = read.filter((date) => date !== undefined);
     const days = read.map((date) => date?.date);
     const given = dated.map(({ date }) => date).sort();
+    const grain = grainOf(dated);
     // A year can't be looked into by months where years are all that is known.
     const fitting = longerPeriod(
       period ?? (inSpan ? finerPeriod(inSpan) : given.length > 0 ? fittingPeriod(dated) : 'month'),
-      grainOf(dated),
+      grain,
     );
     // Within a span only its own sources are looked at; elsewhere those without a date are told.
     const isAsked = (s: number): boolean => !inSpan || days[s] !== undefined;
@@ -114,6 +114,7 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
       within: byGroup ? own.groups.within : [undefined],
       from: given[0] ?? '',
       to: given[given.length - 1] ?? '',
+      grain,
     };
   },
 
@@ -179,7 +180,7 @@ export const COMPARE_VIEWS: ViewMakers<CompareViews, typeof COMPARE_KEYS> = {
     const [more, less] = [byZ(1), byZ(-1)];
     return {
       looked: all.length,
-      beyond: q.filter((each) => each < CLAIMED).length,
+      beyond: q.filter(isBeyondChance).length,
       rows: [...more, ...less.reverse()],
       within: within[first],
       against: second < 0 ? undefined : within[second],

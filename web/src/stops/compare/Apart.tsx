@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
@@ -191,7 +192,7 @@ function Drawing({
       {data.rows.map((row, i) => {
         const y = HEAD + LINE * i + LINE / 2;
         const ink = row.letter === '' ? MOSS : inkOf(row.letter);
-        const isSure = row.q < 0.05 && (row.low > 0 || row.high < 0);
+        const isSure = isBeyondChance(row.q) && (row.low > 0 || row.high < 0);
         const isHere = sameSelection(selection, selectionOf(row));
         return (
           <g key={rowKey(row)}>

@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent, pointsText, sourcesOf } from '@green-thicket/core/base/wording';
 import { renderComparison } from '@green-thicket/core/compare/render';
@@ -179,7 +180,7 @@ function Cautions({ data }: { data: CompareView }) {
   const { comparison } = data;
   const { groups } = comparison;
   const single = groups.filter((group) => group.interval === 'windows');
-  const few = comparison.smallestP >= 0.05 && groups.length > 1;
+  const few = !isBeyondChance(comparison.smallestP) && groups.length > 1;
   return (
     <>
       {few && (
@@ -286,7 +287,7 @@ function Row({
 function DifferenceCell({ comparison, row }: { comparison: CompareView['comparison']; row: number }) {
   const { groups, q, range, findable } = comparison;
   const unseen = findable[row];
-  const isSure = q[row] < 0.05;
+  const isSure = isBeyondChance(q[row]);
   return (
     <td className={styles.differenceCell}>
       <span>{(100 * range[row]).toFixed(1)}</span>

@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { couldBeDates } from '@green-thicket/core/study/attributes';
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
@@ -15,7 +16,7 @@ import { SaveMenu } from '../../pieces/SaveMenu.tsx';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { rowKey } from './faces.ts';
-import { DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
+import { canLookInto, DASHES, drawingOfPanels, TimePanel } from './TimePanel.tsx';
 import { PeriodColumns } from './PeriodColumns.tsx';
 import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './OverTime.module.css';
@@ -249,9 +250,7 @@ function Spans({
         ` · the first ${MOST_LINES} of ${data.courses.length} groups are drawn; join or leave out groups in the sentence above`}
       {isWithoutTrend(data) && ' · no row changes steadily beyond chance'}
       {hasLonePeriods(data) && ' · periods of one source are judged by how the sources of all periods differ'}
-      {data.periods.length > 0 &&
-        data.period !== 'day' &&
-        ' · pick the name of a period to look into it'}{' '}
+      {data.periods.length > 0 && canLookInto(data) && ' · pick the name of a period to look into it'}{' '}
       <HowFound page="comparison" heading="Over time" />
     </p>
   );
@@ -259,7 +258,9 @@ function Spans({
 
 /** Whether steady changes were tested, and none is beyond chance. */
 const isWithoutTrend = ({ courses }: OverTimeView): boolean =>
-  courses.length === 1 && courses[0].trends.length > 0 && courses[0].trends.every(({ q }) => q >= 0.05);
+  courses.length === 1 &&
+  courses[0].trends.length > 0 &&
+  courses[0].trends.every(({ q }) => !isBeyondChance(q));
 
 /** Whether a period has one source only. */
 const hasLonePeriods = ({ courses }: OverTimeView): boolean =>

@@ -1,10 +1,11 @@
-import { finerPeriod } from '@green-thicket/core/base/periods';
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent, pointsText } from '@green-thicket/core/base/wording';
 import type { OverTimeView, Within } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { rowKey, sameSelection, sameWithin, selectionOf } from './faces.ts';
 import { RowName, rowInk } from './RowName.tsx';
+import { canLookInto } from './TimePanel.tsx';
 import { Track } from './Track.tsx';
 import styles from './CompareStop.module.css';
 
@@ -20,7 +21,7 @@ export function PeriodColumns({
 }) {
   const { selection, select, within } = useSelection();
   const [course] = data.courses;
-  const canLookIn = finerPeriod(data.period) !== data.period;
+  const canLookIn = canLookInto(data);
   const most = largest(
     course.periods.flatMap(({ strengths }) => strengths.map(({ high }) => high)),
     0.01,
@@ -101,7 +102,7 @@ export function PeriodColumns({
                       {trend.change < 0 ? '−' : '+'}
                       {pointsText(Math.abs(trend.change))}
                     </span>
-                    <span className={trend.q < 0.05 ? styles.beyondChance : 'quiet'}>
+                    <span className={isBeyondChance(trend.q) ? styles.beyondChance : 'quiet'}>
                       q {trend.q.toPrecision(2)}
                     </span>
                   </>

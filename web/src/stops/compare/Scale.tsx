@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useRef } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent } from '@green-thicket/core/base/wording';
@@ -16,8 +17,6 @@ export const MOST_MARKS = 60;
 /** Names stand in so many lines above a scale; whoever finds no room is named at the right all the same. */
 const NAME_LINES = 2;
 const NAME_TYPE = 11.5;
-/** A row’s groups differ beyond chance under this q. */
-const BEYOND_CHANCE = 0.05;
 /** Intervals of neighbours lie on so many lines, so that each can be told, so many pixels apart. */
 const [LANES, LANE] = [3, 7];
 /** Ticks of the scale, at most. */
@@ -109,7 +108,7 @@ function ScaleRow({ data, row, most }: { data: CompareView; row: number; most: n
   const ink = rowInk(named);
   const asked = selectionOf(named);
   const isRow = sameSelection(selection, asked);
-  const isSure = q[row] < BEYOND_CHANCE;
+  const isSure = isBeyondChance(q[row]);
   const shown = groups
     .map((group, g) => ({ group, g, strength: group.strengths[row] }))
     .filter(({ group }) => group.windows > 0)

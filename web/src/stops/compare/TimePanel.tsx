@@ -1,5 +1,6 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { largest } from '@green-thicket/core/base/extent';
-import { finerPeriod } from '@green-thicket/core/base/periods';
+import { finerPeriod, longerPeriod } from '@green-thicket/core/base/periods';
 import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
 import { smoothed, type Course, type Trend } from '@green-thicket/core/compare/time';
 import { inkOf, MOSS } from '@green-thicket/core/map/palette';
@@ -29,6 +30,10 @@ function shortName(period: string): string {
   if (day !== undefined) return `${Number(day)} ${name}`;
   return month === '01' ? `${name} ${year}` : name;
 }
+
+/** Whether a period can be looked into: not where its dates are given no more exactly. */
+export const canLookInto = ({ period, grain }: Pick<OverTimeView, 'period' | 'grain'>): boolean =>
+  longerPeriod(finerPeriod(period), grain) !== period;
 
 /** The small pictures on a part of the page as one drawing. */
 export function drawingOfPanels(board: HTMLElement | null): string {
@@ -118,13 +123,10 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
   );
 }
 
-/** A change is told under this q. */
-const BEYOND_CHANCE = 0.05;
-
 /** Whether a row changes steadily from the first period to the last. */
 function TrendSaid({ trend: { change, q } }: { trend: Trend }) {
   // Where none is beyond chance that is said once, of all rows.
-  if (q >= BEYOND_CHANCE) return null;
+  if (!isBeyondChance(q)) return null;
   return (
     <span
       className="quiet"
@@ -274,7 +276,7 @@ function Foot({
   onSpan: (period: string) => void;
 }) {
   const every = Math.ceil(ground.count / MOST_NAMES);
-  const canLookIn = finerPeriod(data.period) !== data.period;
+  const canLookIn = canLookInto(data);
   const mostSources = largest(
     courses.flatMap(({ periods }) => periods.map(({ sources }) => sources)),
     1,

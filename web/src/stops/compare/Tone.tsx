@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent } from '@green-thicket/core/base/wording';
@@ -102,7 +103,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
       </thead>
       <tbody>
         {data.themes.map(({ letter, label, comparison, opposed }) => {
-          const differing = data.aspects.filter((_, a) => comparison.q[a] < 0.05);
+          const differing = data.aspects.filter((_, a) => isBeyondChance(comparison.q[a]));
           return (
             <tr key={letter}>
               <th scope="row">

@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { MOSS, RUST } from '@green-thicket/core/map/palette';
@@ -36,7 +37,7 @@ export function DifferenceMap({ map }: { map: MapView }) {
   const differences = new Map(
     rows.map(({ letter }, r) => [letter, groups[a].strengths[r].share - groups[b].strengths[r].share]),
   );
-  const surely = new Map(rows.map(({ letter }, r) => [letter, comparison.q[r] < 0.05]));
+  const surely = new Map(rows.map(({ letter }, r) => [letter, isBeyondChance(comparison.q[r])]));
   const words = new Map((apart.data?.rows ?? []).map((row) => [row.keys[0], row]));
   const side = (weight: number): number => (weight < 0 ? b : a);
   return (
@@ -90,7 +91,9 @@ export function DifferenceMap({ map }: { map: MapView }) {
               1e-9,
             ),
             isSure: (what) =>
-              'letter' in what ? (surely.get(what.letter) ?? false) : (words.get(what.key)?.q ?? 1) < 0.05,
+              'letter' in what
+                ? (surely.get(what.letter) ?? false)
+                : isBeyondChance(words.get(what.key)?.q ?? 1),
           }}
           onTheme={(letter) =>
             select({ kind: 'theme', letter }, themes.data?.within[side(differences.get(letter) ?? 0)])

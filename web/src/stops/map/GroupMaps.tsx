@@ -1,3 +1,4 @@
+import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useRef } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
@@ -10,8 +11,6 @@ import styles from './GroupMaps.module.css';
 
 /** Maps side by side; of more groups the first are drawn. */
 const MOST_MAPS = 12;
-/** A q below which groups differ. */
-const BEYOND_CHANCE = 0.05;
 /** Least type on a small map, in map units: about ten pixels. */
 const SMALL = 33;
 
@@ -46,7 +45,7 @@ export function GroupMaps({ map }: { map: MapView }) {
     );
   const most = { mostTheme: mostOf(themes.data), mostWord: mostOf(words.data) };
   const { within, rows, comparison } = themes.data;
-  const sure = new Set(rows.flatMap(({ letter }, r) => (comparison.q[r] < BEYOND_CHANCE ? [letter] : [])));
+  const sure = new Set(rows.flatMap(({ letter }, r) => (isBeyondChance(comparison.q[r]) ? [letter] : [])));
   return (
     <div
       className={themes.isPlaceholderData || words.isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}
