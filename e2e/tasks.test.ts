@@ -270,19 +270,52 @@ describe('a researcher', () => {
     await browser.waitForText('.concept-map', /Feeling/);
   });
 
-  it('finds no stop that is closed to assistive technology', async () => {
+  it('finds no stop that is closed to assistive technology, by day or by night', async () => {
     const found: string[] = [];
     const check = async (where: string): Promise<void> => {
       for (const each of await browser.violations()) found.push(`${where}: ${each}`);
     };
+    const checkStops = async (ground: string): Promise<void> => {
+      for (const stop of STOPS) {
+        await browser.goTo(stop);
+        await check(`${ground} ${stop}`);
+      }
+      await browser.choose('Marks');
+      await browser.click('.compare-cell');
+      await browser.find('.passage');
+      await check(`${ground} compare with passages`);
+      await browser.choose('Over time');
+      await browser.find('.time-panel');
+      await check(`${ground} over time`);
+    };
+    const paper = (): Promise<string> =>
+      browser.driver.executeScript('return getComputedStyle(document.body).backgroundColor');
     await openSample();
-    for (const stop of STOPS) {
-      await browser.goTo(stop);
-      await check(stop);
-    }
-    await browser.click('.compare-cell');
-    await browser.find('.passage');
-    await check('compare with passages');
+    await checkStops('light');
+    const light = await paper();
+    // By its name, from any stop; what is picked and where one is stays.
+    const address = await browser.driver.getCurrentUrl();
+    await browser.driver.actions().keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
+    await browser.fill('input[aria-label="Go to"]', 'dark col', Key.ENTER);
+    await browser.until('It stays light', async () => (await paper()) !== light);
+    expect(await browser.driver.getCurrentUrl()).to.equal(address);
+    await checkStops('dark');
+    // What is saved is as on paper, in written-out colours.
+    await browser.choose('Apart');
+    await browser.find('.apart-drawing');
+    await browser.press('Save');
+    await browser.pickFromMenu('Drawing (.svg)');
+    const svg = readFileSync(await browser.download('.svg'), 'utf8');
+    expect(svg)
+      .to.include('#26302a')
+      .and.not.match(/var\(|color-mix/);
+    // Kept for the next page, and taken back there.
+    await open('/');
+    await browser.find('.start-list');
+    expect(await paper()).not.to.equal(light);
+    await check('dark first page');
+    await browser.press('light');
+    await browser.until('It stays dark', async () => (await paper()) === light);
     await open('/');
     await browser.find('.start-list');
     await check('first page');

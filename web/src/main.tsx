@@ -4,7 +4,7 @@ import '@fontsource-variable/literata';
 import '@fontsource-variable/literata/wght-italic.css';
 import { App as AntApp, ConfigProvider } from 'antd';
 import enGB from 'antd/locale/en_GB';
-import { lazy, StrictMode, Suspense } from 'react';
+import { lazy, StrictMode, Suspense, useLayoutEffect, useMemo, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { DemoPage } from './start/DemoPage.tsx';
@@ -16,6 +16,7 @@ import { NewVersion } from './offline/NewVersion.tsx';
 import { UnheardFaults } from './frame/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
 import { finishErasing } from './store/erasing.ts';
+import { useGround } from './pieces/ground.ts';
 import { antTheme, giveTheme } from './theme.ts';
 import './styles/base.css';
 import './styles/shared.css';
@@ -41,7 +42,22 @@ const pages = (
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 // Who asks the system for stillness gets it here too.
 const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-const theme = { ...antTheme, token: { ...antTheme.token, motion: !still } };
+
+/** All in our colours and type, by day or by night. */
+function Themed({ children }: { children: ReactNode }) {
+  const ground = useGround();
+  useLayoutEffect(() => giveTheme(document.documentElement.style, ground), [ground]);
+  const theme = useMemo(() => {
+    const given = antTheme(ground);
+    return { ...given, token: { ...given.token, motion: !still } };
+  }, [ground]);
+  return (
+    <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
+      {children}
+    </ConfigProvider>
+  );
+}
+
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no place for the application.');
 /** Why what an earlier version kept could not be brought over; undefined where it was, or where there was nothing. */
@@ -49,17 +65,16 @@ const notCarried = await carriedOver().then(
   () => undefined,
   (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
 );
-giveTheme(document.documentElement.style);
 createRoot(root).render(
   <StrictMode>
-    <ConfigProvider theme={theme} locale={enGB} csp={nonce ? { nonce } : undefined} wave={{ disabled: true }}>
+    <Themed>
       <AntApp className="app">
         <UnheardFaults />
         <ErasingFault />
         <NewVersion />
         {notCarried === undefined ? pages : <NotCarriedOver reason={notCarried} />}
       </AntApp>
-    </ConfigProvider>
+    </Themed>
   </StrictMode>,
 );
 // What a browser that was ended left to erase; behind what is being looked at.

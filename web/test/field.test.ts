@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { overlaps } from '@green-thicket/core/map/free-place';
 import { FIGURES } from '@green-thicket/core/words/figure-sentences';
 import { FIGURE_FACES, scaleOf, type FiguredRow } from '../src/stops/concepts/figures.ts';
-import { FIELD, heightOf, placeWords } from '../src/stops/concepts/place-words.ts';
+import { heightOf, placeWords, sizeOfField } from '../src/stops/concepts/place-words.ts';
 import { boxOf, wordsIn, wordUnder } from '../src/stops/concepts/use-field-hold.ts';
 
 const row = (key: string, change: Partial<FiguredRow> = {}): FiguredRow => ({
@@ -58,6 +58,8 @@ describe('the axes of the field', () => {
   });
 });
 
+const FIELD = sizeOfField(680, 470);
+
 describe('the words of the field', () => {
   const rows = fc.array(
     fc.record({
@@ -74,8 +76,8 @@ describe('the words of the field', () => {
       fc.property(rows, (figures) => {
         const { words } = placeWords(
           figures.map(({ letters, ...change }, i) => row(`${'n'.repeat(letters)}${i}`, change)),
-          'sources',
-          'pull',
+          { across: 'sources', up: 'pull' },
+          FIELD,
         );
         for (const [i, word] of words.entries()) {
           expect(word.x - word.width / 2).to.be.at.least(FIELD.left - 1e-6);
@@ -90,17 +92,32 @@ describe('the words of the field', () => {
   });
 
   it('stand where their figures say where there is room', () => {
-    const { words, up } = placeWords(
+    const field = placeWords(
       [row('high', { pull: 1, sources: 40 }), row('low', { pull: 0.01, sources: 2 })],
-      'sources',
-      'pull',
+      { across: 'sources', up: 'pull' },
+      FIELD,
     );
-    const [high, low] = words;
+    const [high, low] = field.words;
     expect(high.y).to.be.below(low.y);
     expect(high.x).to.be.above(low.x);
     // The line of a pull has above it what has more.
-    expect(heightOf(up, 0.5)).to.be.within(high.y, low.y);
-    expect(heightOf(up, 0)).to.equal(FIELD.height - FIELD.bottom);
+    expect(heightOf(field, 0.5)).to.be.within(high.y, low.y);
+    expect(heightOf(field, 0)).to.equal(FIELD.height - FIELD.bottom);
+  });
+});
+
+describe('a field of more concepts than it has room for', () => {
+  const many = Array.from({ length: 160 }, (_, i) =>
+    row(`word${i}`, { sources: 2 + (i % 30), pull: (i % 17) / 20 }),
+  );
+
+  it('says how many are missing; one that is large has nearly all', () => {
+    const shown = (width: number, height: number) =>
+      placeWords(many, { across: 'sources', up: 'pull' }, sizeOfField(width, height));
+    const small = shown(400, 200);
+    expect(small.missing).to.equal(160 - small.words.length);
+    expect(small.missing).to.be.above(20);
+    expect(shown(1250, 620).missing).to.be.below(5);
   });
 });
 

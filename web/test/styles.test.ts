@@ -89,7 +89,7 @@ describe('the style sheets', () => {
   it('take every colour and every name of the theme from it', () => {
     const given = new Set<string>();
     const style = { setProperty: (name: string) => given.add(name) } as unknown as CSSStyleDeclaration;
-    giveTheme(style);
+    giveTheme(style, 'light');
     const taken = new Set<string>();
     for (const { path, text } of sheets) {
       expect(text.match(/#[0-9a-f]{3,8}\b/gi) ?? [], path).to.deep.equal([]);

@@ -1,7 +1,7 @@
 import { indexOfLetter } from '../themes/letters.ts';
 
 /** Inks of the themes, dark enough to be read on paper (contrast above 5 to 1). By the number of the letter. */
-const INKS = [
+export const INKS = [
   '#2f5d3a',
   '#7a4419',
   '#2a4a75',
@@ -23,21 +23,42 @@ export const NEUTRAL_INK = '#5d6358';
 /** The type of drawings, as an attribute has it. */
 export const DRAWN_FONT = "'Figtree Variable',Figtree,'Helvetica Neue',Arial,sans-serif";
 
+/** Which of the inks a theme has, by its letter. */
+export const inkNumber = (letter: string): number => indexOfLetter(letter) % INKS.length;
+
 export function inkOf(letter: string): string {
-  return INKS[indexOfLetter(letter) % INKS.length];
+  return INKS[inkNumber(letter)];
 }
 
-/** A colour mixed with paper: share 1 is the colour itself. */
-export function tint(colour: string, share: number): string {
+/** A colour mixed with what it lies on: share 1 is the colour itself. */
+export function tint(colour: string, share: number, paper: string = PAPER): string {
   const channel = (text: string, at: number): number => parseInt(text.slice(at, at + 2), 16);
   return (
     '#' +
     [1, 3, 5]
-      .map((at) => Math.round(channel(PAPER, at) * (1 - share) + channel(colour, at) * share))
+      .map((at) => Math.round(channel(paper, at) * (1 - share) + channel(colour, at) * share))
       .map((value) => value.toString(16).padStart(2, '0'))
       .join('')
   );
 }
+
+/** What a drawing takes its colours from: as they are, or as names the page gives colours to. */
+export interface Palette {
+  readonly paper: string;
+  /** Words and lines of no theme. */
+  readonly neutral: string;
+  readonly inkOf: (letter: string) => string;
+  /** A colour mixed with paper: share 1 is the colour itself. */
+  readonly tint: (colour: string, share: number) => string;
+}
+
+/** On paper, as all is that is printed or saved. */
+export const ON_PAPER: Palette = {
+  paper: PAPER,
+  neutral: NEUTRAL_INK,
+  inkOf,
+  tint: (colour, share) => tint(colour, share),
+};
 
 /** A hatch, so that colour is never alone: lines at an angle, in degrees, this far apart, in map units. */
 export interface Hatch {

@@ -1,6 +1,6 @@
 import { vectorLength, type Polygon } from './geometry.ts';
 import { LINE_HEIGHT } from './names.ts';
-import { hatchOf, inkOf, NEUTRAL_INK, PAPER, tint, type Hatch } from './palette.ts';
+import { hatchOf, ON_PAPER, type Hatch, type Palette } from './palette.ts';
 import type { MapScene } from './scene.ts';
 import { FOOT_LEAD } from './words.ts';
 
@@ -99,29 +99,30 @@ export interface MapShapes {
   readonly words: readonly WordShape[];
 }
 
-/** The shapes of a scene, with every colour and width of the map. */
-export function shapesOf(scene: MapScene): MapShapes {
+/** The shapes of a scene, with every colour and width of the map: on paper, or in a page’s own colours. */
+export function shapesOf(scene: MapScene, { paper, neutral, inkOf, tint }: Palette = ON_PAPER): MapShapes {
+  const inks = scene.parcels.map(({ letter }) => inkOf(letter));
   const halo = (ink: string): string => tint(ink, 0.08);
   return {
-    parcels: scene.parcels.map(({ polygon, ink, letter }) => ({
+    parcels: scene.parcels.map(({ polygon, letter }, p) => ({
       path: roundedPath(polygon),
-      fill: tint(ink, 0.1),
-      stroke: tint(ink, 0.5),
+      fill: tint(inks[p], 0.1),
+      stroke: tint(inks[p], 0.5),
       width: 1.2,
-      hatch: { ...hatchOf(letter), ink, width: 1, opacity: 0.13 },
+      hatch: { ...hatchOf(letter), ink: inks[p], width: 1, opacity: 0.13 },
     })),
     links: scene.links.map((link) => ({
       path: linkPath(link),
       width: link.width,
       ...(link.bridge
-        ? { stroke: NEUTRAL_INK, opacity: 0.55, dash: link.bySources ? '1.5 9' : '1.5 4' }
+        ? { stroke: neutral, opacity: 0.55, dash: link.bySources ? '1.5 9' : '1.5 4' }
         : {
-            stroke: inkOf(scene.parcels[link.theme].letter),
+            stroke: inks[link.theme],
             opacity: 0.28,
             ...(link.bySources ? { dash: '8 6' } : {}),
           }),
     })),
-    names: scene.parcels.map(({ written: { lines, x, y, type, height }, letter, ink }) => ({
+    names: scene.parcels.map(({ written: { lines, x, y, type, height }, letter }, p) => ({
       x,
       y,
       type,
@@ -132,20 +133,20 @@ export function shapesOf(scene: MapScene): MapShapes {
       })),
       weight: 600,
       letterWeight: 800,
-      ink,
-      halo: halo(ink),
+      ink: inks[p],
+      halo: halo(inks[p]),
       haloWidth: 3,
     })),
     words: scene.labels.map((label) => {
       const { left, base, barY } = labelLines(label);
-      const ink = label.theme < 0 ? NEUTRAL_INK : scene.parcels[label.theme].ink;
+      const ink = label.theme < 0 ? neutral : inks[label.theme];
       return {
         x: left,
         y: base,
         type: label.type,
         weight: label.bold ? 650 : 500,
         ink,
-        halo: label.theme < 0 ? PAPER : halo(ink),
+        halo: label.theme < 0 ? paper : halo(ink),
         haloWidth: Math.min(3.5, label.type * 0.22),
         bar: { y: barY, width: label.bar, height: 2.4, round: 1.2 },
       };

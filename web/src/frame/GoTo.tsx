@@ -5,6 +5,7 @@ import { recordsInForce } from '@green-thicket/core/study/record';
 import { describeDecision } from '@green-thicket/core/words/decisions';
 import { methodSentences, STOPS } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
+import { WISHES, wishGround } from '../pieces/ground.ts';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
@@ -85,6 +86,13 @@ function usePlaces(onSetting: (label: string) => void): readonly Place[] {
         kind: 'source',
         name: source.name,
         go: to('sources', { source: source.id, at: '0' }),
+      })),
+      ...WISHES.map((wish) => ({
+        kind: 'look of the page',
+        name: { system: 'Colours as the system has them', light: 'Light colours', dark: 'Dark colours' }[
+          wish
+        ],
+        go: () => wishGround(wish),
       })),
       ...recordsInForce(log)
         .reverse()

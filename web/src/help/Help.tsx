@@ -5,6 +5,7 @@ import { MEASURES } from '@green-thicket/core/network/measures';
 import type { Stop } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
 import type { HelpPlace } from '../pieces/HowFound.tsx';
+import { GroundChoice } from '../pieces/GroundChoice.tsx';
 import { useReturnFocus } from '../pieces/use-return-focus.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { KEYS } from './keys-said.ts';
@@ -55,6 +56,7 @@ export function Help({
       {shown === 'method' && <Pages first={place ?? { page: PAGE_OF[stop] }} />}
       {shown === 'measures' && <MeasuresHere />}
       {shown === 'keys' && <KeyList />}
+      <GroundChoice />
       <p className="quiet">
         <a href="/licences.txt" target="_blank" rel="noreferrer">
           What others made and this is built with

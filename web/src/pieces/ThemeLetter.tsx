@@ -1,4 +1,4 @@
-import { inkOf } from '@green-thicket/core/map/palette';
+import { inkOf } from './drawn-colours.ts';
 
 /** A theme's letter in its ink; a dot for a loose concept. */
 export function ThemeLetter({ letter }: { letter: string }) {

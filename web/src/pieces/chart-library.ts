@@ -10,7 +10,7 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
-import { COLOURS, FONTS } from '../theme.ts';
+import { FONTS } from '../theme.ts';
 
 Chart.register(
   BarController,
@@ -25,7 +25,6 @@ Chart.register(
 );
 Chart.defaults.font.family = FONTS.sans;
 Chart.defaults.font.size = 12;
-Chart.defaults.color = COLOURS.quiet;
 Chart.defaults.animation = false;
 Chart.defaults.maintainAspectRatio = false;
 

@@ -1,5 +1,6 @@
 import type { Chart, ChartConfiguration } from 'chart.js';
 import { useEffect, useRef } from 'react';
+import { useColours } from './ground.ts';
 import { afterPaint } from './after-paint.ts';
 import { useTellFault } from './use-fault.ts';
 
@@ -12,6 +13,7 @@ export function useChart(config: ChartConfiguration): React.RefObject<HTMLCanvas
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawn = useRef<Chart>(null);
   const tellFault = useTellFault();
+  const { colours } = useColours();
   useEffect(
     () => () => {
       drawn.current?.destroy();
@@ -32,6 +34,8 @@ export function useChart(config: ChartConfiguration): React.RefObject<HTMLCanvas
     import('./chart-library.ts').then(
       ({ Chart: Drawn }) => {
         if (isGone) return;
+        Drawn.defaults.color = colours.quiet;
+        Drawn.defaults.borderColor = colours.rule;
         callOff = afterPaint(() => {
           const sheet = canvas.current;
           if (!sheet) return;
@@ -50,6 +54,6 @@ export function useChart(config: ChartConfiguration): React.RefObject<HTMLCanvas
       isGone = true;
       callOff();
     };
-  }, [config, tellFault]);
+  }, [colours, config, tellFault]);
   return canvas;
 }

@@ -1,6 +1,7 @@
 import { escapeXml } from '@green-thicket/core/base/xml';
 import { withDrawnFace } from '@green-thicket/core/formats/write/document';
 import { PAPER } from '@green-thicket/core/map/palette';
+import { onPaper } from './drawn-colours.ts';
 import { download, fileName } from './download.ts';
 import { embeddedFont, svgToPng } from './export-picture.ts';
 
@@ -21,7 +22,9 @@ export function drawingOfBoard(
     return `<text x="${x + size.type / 2}" y="${y + size.type * 1.3}" font-size="${size.type}" font-weight="650">${escapeXml(names[i] ?? '')}</text>${writer.serializeToString(copy)}`;
   });
   const [width, height] = [across * size.width, Math.ceil(drawings.length / across) * (size.height + head)];
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}"><rect width="${width}" height="${height}" fill="${PAPER}"/>${parts.join('')}</svg>`;
+  return onPaper(
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}"><rect width="${width}" height="${height}" fill="${PAPER}"/>${parts.join('')}</svg>`,
+  );
 }
 
 /** What a drawing is kept as: a drawing, a picture of so many times its size, or a picture in the clipboard. */

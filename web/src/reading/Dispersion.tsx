@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../pieces/drawn-colours.ts';
 import { counted, inFigures } from '@green-thicket/core/base/wording';
 import { inShownOrder, shownRanks, workingSources } from '@green-thicket/core/study/subset';
 import type { DispersionView, Selection } from '@green-thicket/core/views/view-types';
@@ -67,7 +67,7 @@ function Strip({
   sourceStarts: readonly number[];
 }) {
   const { openSource } = useSelection();
-  const ink = row.letter === '' ? NEUTRAL_INK : inkOf(row.letter);
+  const ink = row.letter === '' ? DRAWN.quiet : inkOf(row.letter);
   return (
     <figure className={styles.dispersionRow}>
       <figcaption>

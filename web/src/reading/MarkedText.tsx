@@ -1,6 +1,6 @@
 import { Fragment, type ReactNode } from 'react';
 import type { MarkRow } from '@green-thicket/core/views/view-types';
-import { inkOf } from '@green-thicket/core/map/palette';
+import { inkOf } from '../pieces/drawn-colours.ts';
 
 /**
  * Original text with marks in it. Text is only ever text: nothing in it is read as HTML.

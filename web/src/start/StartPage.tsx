@@ -10,6 +10,7 @@ import { useOpening } from './use-opening.tsx';
 import { ErasingNote } from '../keeping/ErasingNote.tsx';
 import { Mark } from '../pieces/Mark.tsx';
 import { counted, momentText, percent } from '@green-thicket/core/base/wording';
+import { GroundChoice } from '../pieces/GroundChoice.tsx';
 import { FileDrop } from '../pieces/FileDrop.tsx';
 import { useTellFault } from '../pieces/use-fault.ts';
 import styles from './StartPage.module.css';
@@ -87,6 +88,7 @@ export function StartPage() {
             be at <a href={USUAL_ADDRESS}>{USUAL_ADDRESS}</a>.
           </p>
         )}
+        <GroundChoice />
         <CopiesOnStart onOpen={openFile} busy={busy} />
         {asked && (
           <Modal open title="This study file has a password" footer={null} onCancel={asked.leave} width={460}>

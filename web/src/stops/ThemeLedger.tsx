@@ -1,6 +1,6 @@
 import { largest } from '@green-thicket/core/base/extent';
 import type { ReactNode } from 'react';
-import { inkOf } from '@green-thicket/core/map/palette';
+import { inkOf } from '../pieces/drawn-colours.ts';
 import { useView } from '../engine/use-view.ts';
 import { useNetwork } from '../pieces/use-network.ts';
 import { useSelection } from '../pieces/selection.ts';

@@ -6,7 +6,8 @@ import type { TextPlace, WordFigures } from '@green-thicket/core/views/view-type
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
-import { COLOURS, FONTS } from '../../theme.ts';
+import { FONTS } from '../../theme.ts';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
 import styles from './CleanFigures.module.css';
 
@@ -96,7 +97,7 @@ function WordCloud({ figures, onPick }: { figures: WordFigures; onPick: (word: s
           {...scaledType(x, y, size)}
           fontFamily={FONTS.sans}
           fontWeight={650}
-          fill={COLOURS.moss}
+          fill={DRAWN.moss}
           textAnchor="middle"
           dominantBaseline="central"
           role="button"

@@ -3,7 +3,7 @@ import { Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf, onPaper } from '../../pieces/drawn-colours.ts';
 import { personsOf } from '@green-thicket/core/study/subset';
 import { comparedGroups } from '@green-thicket/core/study/groups';
 import type { ApartRow, ApartView } from '@green-thicket/core/views/view-types';
@@ -138,7 +138,9 @@ function TwoSided({
         <SaveMenu
           name={title}
           table={() => tableOf(data, question.of)}
-          drawing={() => (drawing.current ? new XMLSerializer().serializeToString(drawing.current) : '')}
+          drawing={() =>
+            drawing.current ? onPaper(new XMLSerializer().serializeToString(drawing.current)) : ''
+          }
         />
       </p>
       <Drawing data={data} title={title} here={question.group} there={there} drawing={drawing} />
@@ -182,16 +184,16 @@ function Drawing({
       role="group"
       aria-label={title}
     >
-      <text x={middle - 8} y={14} fontSize={11} textAnchor="end" fill="#5d6358">
+      <text x={middle - 8} y={14} fontSize={11} textAnchor="end" fill={DRAWN.quiet}>
         {short(there, 24)} more
       </text>
-      <text x={middle + 8} y={14} fontSize={11} fill="#5d6358">
+      <text x={middle + 8} y={14} fontSize={11} fill={DRAWN.quiet}>
         {short(here, 24)} more
       </text>
-      <line x1={middle} x2={middle} y1={HEAD - 6} y2={height} stroke="#b9b7a8" />
+      <line x1={middle} x2={middle} y1={HEAD - 6} y2={height} stroke={DRAWN.edge} />
       {data.rows.map((row, i) => {
         const y = HEAD + LINE * i + LINE / 2;
-        const ink = row.letter === '' ? MOSS : inkOf(row.letter);
+        const ink = row.letter === '' ? DRAWN.moss : inkOf(row.letter);
         const isSure = isBeyondChance(row.q) && (row.low > 0 || row.high < 0);
         const isHere = sameSelection(selection, selectionOf(row));
         return (
@@ -212,14 +214,14 @@ function Drawing({
                 y={y - LINE / 2}
                 width={WIDTH}
                 height={LINE}
-                fill={isHere ? '#f7e9df' : 'transparent'}
+                fill={isHere ? DRAWN.picked : 'transparent'}
               />
               <text
                 x={NAMES - 10}
                 y={y + 4}
                 fontSize={13}
                 textAnchor="end"
-                fill={isSure ? '#26302a' : '#5d6358'}
+                fill={isSure ? DRAWN.ink : DRAWN.quiet}
               >
                 {short(row.label, 30)}
               </text>
@@ -233,7 +235,7 @@ function Drawing({
                 strokeLinecap="round"
                 opacity={0.35}
               />
-              <circle cx={at(row.logOdds)} cy={y} r={4.5} fill={isSure ? ink : '#fbfaf4'} stroke={ink} />
+              <circle cx={at(row.logOdds)} cy={y} r={4.5} fill={isSure ? ink : DRAWN.paper} stroke={ink} />
             </g>
             {[row.here, row.there].map((count, side) => (
               <Count
@@ -267,7 +269,7 @@ function Count({
   onRead?: () => void;
 }) {
   const text = (
-    <text x={x} y={y} fontSize={11} textAnchor="end" fill={onRead && count > 0 ? '#8f3f1d' : '#5d6358'}>
+    <text x={x} y={y} fontSize={11} textAnchor="end" fill={onRead && count > 0 ? DRAWN.rustInk : DRAWN.quiet}>
       {count}
     </text>
   );

@@ -1,6 +1,6 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import type { CourseView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
@@ -47,7 +47,7 @@ export function Course({ rows }: { rows: RowsAsked }) {
         </thead>
         <tbody>
           {data.rows.map((row, r) => {
-            const ink = row.letter === '' ? MOSS : inkOf(row.letter);
+            const ink = row.letter === '' ? DRAWN.moss : inkOf(row.letter);
             return (
               <tr key={rowKey(row)}>
                 <th scope="row">

@@ -2,7 +2,7 @@ import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent, pointsText, sourcesOf } from '@green-thicket/core/base/wording';
 import { renderComparison } from '@green-thicket/core/compare/render';
-import { tint } from '@green-thicket/core/map/palette';
+import { tint } from '../../pieces/drawn-colours.ts';
 import type { CompareView, RowsAsked } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';

@@ -5,7 +5,7 @@ import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { PERIODS, type Period } from '@green-thicket/core/base/periods';
 import { counted } from '@green-thicket/core/base/wording';
-import { MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import { attributeNames } from '@green-thicket/core/study/groups';
 import { shownSources } from '@green-thicket/core/study/subset';
 import { ownValue } from '@green-thicket/core/base/records';
@@ -275,11 +275,19 @@ function Legend({ groups }: { groups: readonly string[] }) {
       {groups.map((group, i) => (
         <span key={group}>
           <svg width={34} height={10} aria-hidden="true">
-            <line x1={0} x2={34} y1={5} y2={5} stroke={MOSS} strokeWidth={2} strokeDasharray={DASHES[i]} />
+            <line
+              x1={0}
+              x2={34}
+              y1={5}
+              y2={5}
+              stroke={DRAWN.moss}
+              strokeWidth={2}
+              strokeDasharray={DASHES[i]}
+            />
             {i === 0 ? (
-              <circle cx={17} cy={5} r={3.5} fill={MOSS} />
+              <circle cx={17} cy={5} r={3.5} fill={DRAWN.moss} />
             ) : (
-              <circle cx={17} cy={5} r={3} fill="#fbfaf4" stroke={MOSS} />
+              <circle cx={17} cy={5} r={3} fill={DRAWN.paper} stroke={DRAWN.moss} />
             )}
           </svg>{' '}
           {group}

@@ -1,7 +1,7 @@
 import { inShownOrder, shownRanks } from '@green-thicket/core/study/subset';
 import { useMemo, useState } from 'react';
 import { percent } from '@green-thicket/core/base/wording';
-import { inkOf } from '@green-thicket/core/map/palette';
+import { inkOf } from '../../pieces/drawn-colours.ts';
 import type { ProfilesView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
@@ -78,7 +78,7 @@ export function Profiles() {
         drawn += shown.length;
         return (
           <section key={name} aria-label={name} className={styles.profileGroup}>
-            <h3>{name}</h3>
+            <h2>{name}</h2>
             {g >= 0 && (
               <div className={styles.profileSource}>
                 <span className="quiet">the whole group</span>

@@ -1,11 +1,11 @@
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import type { ComparedRow } from '@green-thicket/core/views/view-types';
 import { useSelection } from '../../pieces/selection.ts';
 import { selectionOf } from './faces.ts';
 
 /** The ink of a row: its theme's, or that of rows of none. */
 export const rowInk = ({ letter }: Pick<ComparedRow, 'letter'>): string =>
-  letter === '' ? MOSS : inkOf(letter);
+  letter === '' ? DRAWN.moss : inkOf(letter);
 
 /** What a row is of; picked, it opens its passages in all sources. */
 export function RowName({ row }: { row: ComparedRow }) {

@@ -3,7 +3,7 @@ import { largest } from '@green-thicket/core/base/extent';
 import { finerPeriod, longerPeriod } from '@green-thicket/core/base/periods';
 import { counted, listed, percent, pointsText } from '@green-thicket/core/base/wording';
 import { smoothed, type Course, type Trend } from '@green-thicket/core/compare/time';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import type { OverTimeView, Within } from '@green-thicket/core/views/view-types';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
 import { pressKeys } from '../../pieces/press-keys.ts';
@@ -15,7 +15,9 @@ import styles from './OverTime.module.css';
 export const DASHES = ['', '5 3', '1.5 3', '8 3 2 3'] as const;
 const WIDTH = 330;
 const HEIGHT = 132;
-const LEFT = 30;
+const LEFT = 38;
+/** Drawn at nine tenths, it is still ten pixels high. */
+const TYPE = 11.5;
 const TOP = 10;
 const BOTTOM = 34;
 /** Periods that have their name under them. */
@@ -74,27 +76,33 @@ const besideOf = ({ count, lines }: Ground, line: number): number =>
 export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: TimePanelProps) {
   const { select } = useSelection();
   const named = data.rows[row];
-  const ink = named.letter === '' ? MOSS : inkOf(named.letter);
+  const ink = named.letter === '' ? DRAWN.moss : inkOf(named.letter);
   const ground: Ground = { ink, count: Math.max(1, data.periods.length), lines: courses.length, most };
+  const means = `${courses.length > 1 ? 'means' : 'mean'} ${listed(courses.map(({ mean }) => percent(mean[row]?.share ?? 0)))}`;
   return (
     <section className={styles.timePanel} aria-label={`${named.label} over time`}>
-      <h3>
+      <h2>
         <button type="button" className="linklike" onClick={() => select(selectionOf(named))}>
           <b style={{ color: ink }}>{named.letter}</b> {named.label}
         </button>
         {courses.length === 1 && courses[0].trends.length > 0 && <TrendSaid trend={courses[0].trends[row]} />}
-        {courses.length > 1 && (
-          <span className="quiet">
-            {' '}
-            means {listed(courses.map(({ mean }) => percent(mean[row]?.share ?? 0)))}
-          </span>
-        )}
-      </h3>
-      <svg width="100%" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} data-name={`${named.letter} ${named.label}`}>
+        <span className="quiet"> {means}</span>
+      </h2>
+      <svg
+        width="100%"
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        data-name={`${named.letter} ${named.label}, ${means}`}
+      >
         {[0, most / 2, most].map((share) => (
           <g key={share}>
-            <line x1={LEFT} x2={WIDTH - 6} y1={yOf(ground, share)} y2={yOf(ground, share)} stroke="#e2dfd2" />
-            <text x={LEFT - 4} y={yOf(ground, share) + 3} fontSize={9.5} textAnchor="end" fill="#5d6358">
+            <line
+              x1={LEFT}
+              x2={WIDTH - 6}
+              y1={yOf(ground, share)}
+              y2={yOf(ground, share)}
+              stroke={DRAWN.rule}
+            />
+            <text x={LEFT - 4} y={yOf(ground, share) + 3} fontSize={TYPE} textAnchor="end" fill={DRAWN.quiet}>
               {percent(share)}
             </text>
           </g>
@@ -172,20 +180,6 @@ function CourseLine({
           opacity={0.7}
         />
       )}
-      {level !== undefined && ground.lines === 1 && (
-        <text
-          x={WIDTH - 6}
-          y={level - 3}
-          fontSize={9.5}
-          textAnchor="end"
-          fill={ink}
-          stroke="#fbfaf4"
-          strokeWidth={3}
-          paintOrder="stroke"
-        >
-          mean {percent(mean[row].share)}
-        </text>
-      )}
       <path
         d={pathOf(
           drawn,
@@ -254,8 +248,8 @@ function TimePoint({
         cx={at}
         cy={yOf(ground, share)}
         r={picked ? 5.5 : 3.8}
-        fill={line === 0 ? ink : '#fbfaf4'}
-        stroke={picked ? '#b5532b' : ink}
+        fill={line === 0 ? ink : DRAWN.paper}
+        stroke={picked ? DRAWN.rust : ink}
         strokeWidth={picked ? 2.5 : 1.4}
       />
       <rect x={at - 8} y={TOP} width={16} height={HEIGHT - TOP - BOTTOM} fill="transparent" />
@@ -298,7 +292,7 @@ function Foot({
           y={HEIGHT - 11}
           width={(12 * sources) / (mostSources * courses.length)}
           height={4}
-          fill="#b9b7a8"
+          fill={DRAWN.edge}
         >
           <title>{`${name}: ${counted(sources, 'source')}`}</title>
         </rect>
@@ -311,7 +305,7 @@ const sum = (values: readonly number[]): number => values.reduce((all, each) => 
 
 function PeriodName({ x, y, name, onPick }: { x: number; y: number; name: string; onPick?: () => void }) {
   const text = (
-    <text x={x} y={y} fontSize={9.5} textAnchor="middle" fill={onPick ? '#8f3f1d' : '#5d6358'}>
+    <text x={x} y={y} fontSize={TYPE} textAnchor="middle" fill={onPick ? DRAWN.rustInk : DRAWN.quiet}>
       {shortName(name)}
     </text>
   );
@@ -320,7 +314,7 @@ function PeriodName({ x, y, name, onPick }: { x: number; y: number; name: string
     <g
       role="button"
       tabIndex={0}
-      aria-label={`Look into ${name}`}
+      aria-label={`${shortName(name)}: look into ${name}`}
       className={styles.timePoint}
       onClick={onPick}
       onKeyDown={pressKeys(() => onPick())}

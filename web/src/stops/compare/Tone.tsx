@@ -2,7 +2,7 @@ import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, listed, percent } from '@green-thicket/core/base/wording';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import type { ToneView, Within } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
@@ -15,7 +15,7 @@ import { HowFound } from '../../pieces/HowFound.tsx';
 import styles from './Tone.module.css';
 
 /** Aspects have a colour each beside their name; two of them are good and bad. */
-const ASPECT_INKS = ['#2f5d3a', '#9b2c1f', '#2a4a75', '#66540f', '#6b2d4f', '#1f5c63'] as const;
+const ASPECT_INKS = [DRAWN.success, DRAWN.error, ...['C', 'D', 'E', 'F'].map(inkOf)];
 const BAR = 56;
 /** Of fewer stretches a share says little. */
 const FEW = 10;
@@ -107,7 +107,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
           return (
             <tr key={letter}>
               <th scope="row">
-                <b style={{ color: letter === '' ? MOSS : inkOf(letter) }}>{letter}</b> {label}
+                <b style={{ color: letter === '' ? DRAWN.moss : inkOf(letter) }}>{letter}</b> {label}
                 {opposed.length > 0 && (
                   <span
                     className={styles.toneOpposed}
@@ -160,7 +160,7 @@ function ToneTable({ data, name }: { data: ToneView; name: string }) {
                               x2={Math.min(BAR, (BAR * high) / most)}
                               y1={6}
                               y2={6}
-                              stroke="#26302a"
+                              stroke={DRAWN.ink}
                               opacity={0.6}
                             />
                           </svg>
@@ -195,9 +195,9 @@ function Words({
   if (!data) return null;
   return (
     <section className={styles.toneWords} aria-label={`Words that make it ${aspect}`}>
-      <h3>
+      <h2>
         Words that make it {aspect} <span className="quiet">by {list}; a word opens where it is said</span>
-      </h3>
+      </h2>
       <p>
         {data.words.map(({ entry, times }) => (
           <button

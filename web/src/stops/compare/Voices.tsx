@@ -45,7 +45,7 @@ function Columns({ letter }: { letter: string }) {
     <div className={`${styles.voiceColumns} ${isPlaceholderData ? 'dimmed' : ''}`}>
       {data.groups.map(({ group, passages }) => (
         <section key={group} aria-label={group}>
-          <h3>{group}</h3>
+          <h2>{group}</h2>
           {passages.length === 0 && <p className="quiet">Nobody here speaks to it.</p>}
           <TypicalPassages passages={passages} />
         </section>

@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { useRef, useState } from 'react';
 import { MATRIX_FIGURES, type MatrixFigure, type MatrixView } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
+import { DRAWN, tint } from '../../pieces/drawn-colours.ts';
 import { useView } from '../../engine/use-view.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
@@ -189,7 +190,7 @@ function MatrixRow({
               type="button"
               className={isPicked(key) ? 'here' : undefined}
               aria-label={`${data.labels[index]} in ${name}: ${FIGURE_TEXTS[figure].show(value)}`}
-              style={{ background: `rgb(35 64 47 / ${most > 0 ? (0.3 * value) / most : 0})` }}
+              style={{ background: tint(DRAWN.moss, most > 0 ? (0.3 * value) / most : 0) }}
               onClick={() => select({ kind: 'concept', key }, { sourceId })}
             >
               {shown}

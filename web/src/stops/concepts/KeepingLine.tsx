@@ -1,18 +1,18 @@
 import { useStudy } from '../../pieces/study-context.ts';
-import { FIELD, heightOf, type PlacedField } from './place-words.ts';
+import { heightOf, type FieldSize, type PlacedField } from './place-words.ts';
 import styles from './WordField.module.css';
 
-const { width: WIDTH, left: LEFT } = FIELD;
-const GROUND = FIELD.height - FIELD.bottom;
 /** How far the line moves by an arrow key, as a share of the field's height. */
 const STEP = 0.02;
 
 /** The least pull of what is kept, as a height in the field: what it is, and what sets it. */
-export function useLeastPull({ up }: PlacedField) {
+export function useLeastPull(field: PlacedField) {
+  const { up, size } = field;
+  const ground = size.height - size.bottom;
   const { state, decide } = useStudy();
   const { minimumPull } = state.settings.concepts;
-  const y = heightOf(up, minimumPull);
-  const pullAt = (height: number): number => up.value(1 - height / GROUND);
+  const y = heightOf(field, minimumPull);
+  const pullAt = (height: number): number => up.value(1 - height / ground);
   const set = (pull: number): void => {
     const rounded = Math.max(0, Math.round(pull * 100) / 100);
     if (rounded !== minimumPull) decide({ kind: 'setConcepts', change: { minimumPull: rounded } });
@@ -24,7 +24,7 @@ export function useLeastPull({ up }: PlacedField) {
     setHeight: (height: number) => set(pullAt(height)),
     /** Moves the line a little way, and the limit by a hundredth at least. */
     step: (direction: 1 | -1) => {
-      const height = Math.max(0, Math.min(GROUND, y - direction * STEP * GROUND));
+      const height = Math.max(0, Math.min(ground, y - direction * STEP * ground));
       set(minimumPull + direction * Math.max(0.01, direction * (pullAt(height) - minimumPull)));
     },
   };
@@ -33,11 +33,13 @@ export function useLeastPull({ up }: PlacedField) {
 /** The line across the field above which words are kept. */
 export function KeepingLine({
   y,
+  size: { left, width },
   least,
   onGrasp,
 }: {
   /** Where it is drawn, which is elsewhere while it is dragged. */
   y: number;
+  size: FieldSize;
   least: ReturnType<typeof useLeastPull>;
   onGrasp: (event: React.PointerEvent) => void;
 }) {
@@ -63,8 +65,8 @@ export function KeepingLine({
       }}
     >
       <title>What is above this line is kept. Drag it, or use the arrow keys.</title>
-      <rect x={LEFT} y={-6} width={WIDTH - LEFT} height={12} />
-      <line x1={LEFT} x2={WIDTH} y1={0} y2={0} />
+      <rect x={left} y={-6} width={width - left} height={12} />
+      <line x1={left} x2={width} y1={0} y2={0} />
     </g>
   );
 }

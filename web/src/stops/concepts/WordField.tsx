@@ -1,22 +1,47 @@
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
+import { counted } from '@green-thicket/core/base/wording';
 import type { FigureName } from '@green-thicket/core/words/figure-sentences';
+import { useSize } from '../../pieces/use-width.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { FIGURE_FACES, type FiguredRow } from './figures.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
 import { decisionByKey } from '../../pieces/key-decisions.ts';
 import { FieldWord } from './FieldWord.tsx';
 import { KeepingLine, useLeastPull } from './KeepingLine.tsx';
-import { FIELD, placeWords } from './place-words.ts';
+import { placeWords, sizeOfField, type FieldSize } from './place-words.ts';
 import { boxOf, useFieldHold, wordsIn, wordUnder } from './use-field-hold.ts';
 import styles from './WordField.module.css';
 
-const { width: WIDTH, height: HEIGHT, left: LEFT, bottom: BOTTOM } = FIELD;
+/** Sizes of the field are so many pixels apart, so that dragging a border lays it out now and then only. */
+const STEP = 16;
+
+/** A field as large as it has room, in which a figure's place is the same share of it at every size. */
+export function WordField(props: WordsInField) {
+  const pane = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(pane);
+  const inSteps = (length: number): number => Math.floor(length / STEP) * STEP;
+  return (
+    <div ref={pane} className={styles.fieldPane}>
+      {width > 0 && <Field {...props} width={inSteps(width)} height={inSteps(height)} />}
+    </div>
+  );
+}
+
+interface WordsInField {
+  readonly rows: readonly FiguredRow[];
+  readonly picked: string | undefined;
+  readonly onPick: (key: string) => void;
+  readonly across: FigureName;
+  readonly up: FigureName;
+  readonly ticked: ReadonlySet<string>;
+  readonly onTick: (ticked: ReadonlySet<string>) => void;
+}
 
 /**
  * The field of words: each placed by two of its figures, its size its mentions. A word is dropped on another to merge
  * them, the line across keeps what has as much pull, a frame drawn round words ticks them.
  */
-export function WordField({
+function Field({
   rows,
   picked,
   onPick,
@@ -24,19 +49,16 @@ export function WordField({
   up,
   ticked,
   onTick,
-}: {
-  rows: readonly FiguredRow[];
-  picked: string | undefined;
-  onPick: (key: string) => void;
-  across: FigureName;
-  up: FigureName;
-  ticked: ReadonlySet<string>;
-  onTick: (ticked: ReadonlySet<string>) => void;
-}) {
+  width,
+  height,
+}: WordsInField & { readonly width: number; readonly height: number }) {
   const { decide } = useStudy();
-  const field = useMemo(() => placeWords(rows, across, up), [rows, across, up]);
-  const { words } = field;
-  const { svg, hold, takeWord, takeLine, beginFrame, move, letGo } = useFieldHold();
+  const field = useMemo(
+    () => placeWords(rows, { across, up }, sizeOfField(width, height)),
+    [rows, across, up, width, height],
+  );
+  const { words, size, missing } = field;
+  const { svg, hold, takeWord, takeLine, beginFrame, move, letGo } = useFieldHold(size);
   const least = useLeastPull(field);
   const word = hold?.what === 'word' && hold.moved ? hold : undefined;
   const under = word && wordUnder(word, words);
@@ -68,7 +90,9 @@ export function WordField({
     <svg
       ref={svg}
       className={styles.wordField}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${size.width} ${size.height}`}
+      width={size.width}
+      height={size.height}
       role="group"
       aria-label="Field of words"
       onPointerDown={(event) => {
@@ -86,7 +110,7 @@ export function WordField({
       onPointerUp={drop}
       onPointerLeave={letGo}
     >
-      <Axes across={across} up={up} />
+      <Axes across={across} up={up} size={size} missing={missing} />
       {words.map(({ row, x, y, type }) => {
         const held = word?.key === row.key ? word : undefined;
         return (
@@ -105,7 +129,12 @@ export function WordField({
         );
       })}
       {up === 'pull' && (
-        <KeepingLine y={hold?.what === 'line' ? hold.y : least.y} least={least} onGrasp={takeLine} />
+        <KeepingLine
+          y={hold?.what === 'line' ? hold.y : least.y}
+          size={size}
+          least={least}
+          onGrasp={takeLine}
+        />
       )}
       {frame && <rect className={styles.fieldFrame} {...frame} />}
     </svg>
@@ -113,20 +142,35 @@ export function WordField({
 }
 
 /** What the two directions of the field mean. */
-function Axes({ across, up }: { across: FigureName; up: FigureName }) {
+function Axes({
+  across,
+  up,
+  size: { width, height, left, bottom },
+  missing,
+}: {
+  across: FigureName;
+  up: FigureName;
+  size: FieldSize;
+  missing: number;
+}) {
   return (
     <g className={styles.fieldAxes} aria-hidden="true">
-      <line x1={LEFT} y1={HEIGHT - BOTTOM} x2={WIDTH} y2={HEIGHT - BOTTOM} />
-      <line x1={LEFT} y1={0} x2={LEFT} y2={HEIGHT - BOTTOM} />
-      <text x={WIDTH} y={HEIGHT - 8} textAnchor="end">
+      <line x1={left} y1={height - bottom} x2={width} y2={height - bottom} />
+      <line x1={left} y1={0} x2={left} y2={height - bottom} />
+      <text x={width} y={height - 8} textAnchor="end">
         {FIGURE_FACES[across].high}
       </text>
-      <text x={LEFT} y={HEIGHT - 8}>
+      <text x={left} y={height - 8}>
         {FIGURE_FACES[across].low}
       </text>
-      <text transform={`translate(${LEFT - 10} 90) rotate(-90)`} textAnchor="middle">
+      <text transform={`translate(${left - 10} 90) rotate(-90)`} textAnchor="middle">
         {FIGURE_FACES[up].high}
       </text>
+      {missing > 0 && (
+        <text x={(left + width) / 2} y={height - 8} textAnchor="middle">
+          {counted(missing, 'concept')} more, with no room here: in the list
+        </text>
+      )}
     </g>
   );
 }

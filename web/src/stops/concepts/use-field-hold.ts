@@ -1,9 +1,8 @@
 import { useRef, useState } from 'react';
-import { FIELD, type PlacedWord } from './place-words.ts';
+import type { FieldSize, PlacedWord } from './place-words.ts';
 
 /** A pointer that moved less than this was a click. */
 const STILL = 4;
-const GROUND = FIELD.height - FIELD.bottom;
 
 /** What a pointer has taken hold of in the field, and where it is now. */
 export type Hold =
@@ -48,7 +47,7 @@ export const wordUnder = (
   );
 
 /** What a pointer holds in the field, and how it takes hold, moves and lets go. */
-export function useFieldHold() {
+export function useFieldHold({ height, bottom }: FieldSize) {
   const svg = useRef<SVGSVGElement>(null);
   const [hold, setHold] = useState<Hold>();
   const place = (event: React.PointerEvent): { x: number; y: number } => {
@@ -72,7 +71,7 @@ export function useFieldHold() {
       if (!hold) return;
       const at = place(event);
       if (hold.what === 'line') {
-        setHold({ ...hold, y: Math.max(0, Math.min(GROUND, at.y)), moved: true });
+        setHold({ ...hold, y: Math.max(0, Math.min(height - bottom, at.y)), moved: true });
         return;
       }
       const [x, y] = hold.what === 'frame' ? [hold.fromX, hold.fromY] : [hold.x, hold.y];

@@ -1,6 +1,6 @@
 import { largest } from '@green-thicket/core/base/extent';
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { inkOf, MOSS } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import type { CompanyView } from '@green-thicket/core/views/view-types';
 import { useState } from 'react';
 import { useView } from '../../engine/use-view.ts';
@@ -129,7 +129,7 @@ function CompanyRow({
   most: number;
 }) {
   const { selection, select } = useSelection();
-  const ink = row.letter === '' ? MOSS : inkOf(row.letter);
+  const ink = row.letter === '' ? DRAWN.moss : inkOf(row.letter);
   const isHere =
     selection?.kind === 'link' && selection.keys.includes(concept) && selection.keys.includes(row.key);
   const at = (share: number): number => (BAR * Math.min(share, most)) / most;
@@ -156,13 +156,13 @@ function CompanyRow({
         >
           <title>{`${percent(row.share, 1)} (${percent(row.low, 1)} to ${percent(row.high, 1)}); by chance ${percent(row.expected, 1)}`}</title>
           <rect y={3} width={at(row.share)} height={8} fill={ink} opacity={row.stands ? 0.75 : 0.35} />
-          <line x1={at(row.low)} x2={at(row.high)} y1={7} y2={7} stroke="#26302a" opacity={0.6} />
+          <line x1={at(row.low)} x2={at(row.high)} y1={7} y2={7} stroke={DRAWN.ink} opacity={0.6} />
           <line
             x1={at(row.expected)}
             x2={at(row.expected)}
             y1={0}
             y2={14}
-            stroke="#b5532b"
+            stroke={DRAWN.rust}
             strokeWidth={1.5}
           />
         </svg>

@@ -7,11 +7,13 @@ import { Button } from 'antd';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { counted } from '@green-thicket/core/base/wording';
-import { inkOf, tint } from '@green-thicket/core/map/palette';
+import { inkNumber, tint } from '@green-thicket/core/map/palette';
 import type { LinkMatrixView } from '@green-thicket/core/views/view-types';
 import { useAsk } from '../../engine/use-ask.ts';
 import { useView } from '../../engine/use-view.ts';
-import { COLOURS } from '../../theme.ts';
+import { coloursOn, type Ground } from '../../theme.ts';
+import { inkOf } from '../../pieces/drawn-colours.ts';
+import { useGround } from '../../pieces/ground.ts';
 import { download, fileName } from '../../pieces/download.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useTellFault } from '../../pieces/use-fault.ts';
@@ -72,10 +74,11 @@ function Grid({ data }: { data: LinkMatrixView }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<Cell>();
+  const ground = useGround();
   const n = Math.min(MOST, data.keys.length);
   useEffect(() => {
-    if (canvas.current) paint(canvas.current, data, n, at);
-  }, [data, n, at]);
+    if (canvas.current) paint(canvas.current, data, { n, at, ground });
+  }, [data, n, at, ground]);
   const open = (cell: Cell | undefined): void => {
     if (!cell) return;
     const [source, target] = [data.keys[cell.row], data.keys[cell.column]];
@@ -180,7 +183,21 @@ function saidOf({ labels, keys, strength, both, stands }: LinkMatrixView, { row,
   return `${pair}: ${counted(both[at], 'window')} with both, strength ${strength[at].toFixed(2)}, ${stands[at] ? 'a link' : 'no link'}.`;
 }
 
-function paint(canvas: HTMLCanvasElement, data: LinkMatrixView, n: number, at: Cell | undefined): void {
+function paint(
+  canvas: HTMLCanvasElement,
+  data: LinkMatrixView,
+  {
+    n,
+    at,
+    ground,
+  }: {
+    /** Rows and columns drawn. */
+    readonly n: number;
+    readonly at: Cell | undefined;
+    readonly ground: Ground;
+  },
+): void {
+  const { colours, inks } = coloursOn(ground);
   const scale = window.devicePixelRatio;
   canvas.width = n * CELL * scale;
   canvas.height = n * CELL * scale;
@@ -192,7 +209,7 @@ function paint(canvas: HTMLCanvasElement, data: LinkMatrixView, n: number, at: C
     Array.from(data.strength).filter((each) => each > 0),
     1e-9,
   );
-  context.fillStyle = COLOURS.sheet;
+  context.fillStyle = colours.sheet;
   context.fillRect(0, 0, n * CELL, n * CELL);
   for (let row = 0; row < n; row++) {
     for (let column = 0; column < n; column++) {
@@ -201,11 +218,11 @@ function paint(canvas: HTMLCanvasElement, data: LinkMatrixView, n: number, at: C
       const strength = data.strength[cell];
       if (!isOwn && !(strength > 0)) continue;
       const sameTheme = data.letters[row] !== '' && data.letters[row] === data.letters[column];
-      const ink = sameTheme ? inkOf(data.letters[row]) : COLOURS.moss;
-      context.fillStyle = tint(ink, isOwn ? 0.9 : 0.08 + (0.72 * strength) / most);
+      const ink = sameTheme ? inks[inkNumber(data.letters[row])] : colours.moss;
+      context.fillStyle = tint(ink, isOwn ? 0.9 : 0.08 + (0.72 * strength) / most, colours.paper);
       context.fillRect(column * CELL, row * CELL, CELL - 1, CELL - 1);
       if (!isOwn && data.stands[cell]) {
-        context.fillStyle = strength > 0.55 * most ? COLOURS.sheet : ink;
+        context.fillStyle = strength > 0.55 * most ? colours.sheet : ink;
         context.beginPath();
         context.arc((column + 0.5) * CELL - 0.5, (row + 0.5) * CELL - 0.5, 2, 0, 2 * Math.PI);
         context.fill();
@@ -213,7 +230,7 @@ function paint(canvas: HTMLCanvasElement, data: LinkMatrixView, n: number, at: C
     }
   }
   if (!at) return;
-  context.strokeStyle = COLOURS.rust;
+  context.strokeStyle = colours.rust;
   context.lineWidth = 2;
   context.strokeRect(at.column * CELL - 0.5, at.row * CELL - 0.5, CELL, CELL);
 }

@@ -1,7 +1,7 @@
 import { largest, least } from '@green-thicket/core/base/extent';
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo, type ReactNode } from 'react';
-import { COLOURS } from '../../theme.ts';
+import { useColours } from '../../pieces/ground.ts';
 import { useChart } from '../../pieces/chart.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 
@@ -21,6 +21,7 @@ export function StrengthChart({
   children: ReactNode;
 }) {
   const { decide } = useStudy();
+  const { colours } = useColours();
   const config = useMemo((): ChartConfiguration => {
     const low = least(strengths, cutOff);
     const high = largest(strengths, cutOff);
@@ -35,7 +36,7 @@ export function StrengthChart({
         datasets: [
           {
             data: counts,
-            backgroundColor: middles.map((middle) => (middle > cutOff ? COLOURS.moss : COLOURS.barChart)),
+            backgroundColor: middles.map((middle) => (middle > cutOff ? colours.moss : colours.barChart)),
             barPercentage: 1,
             categoryPercentage: 0.92,
           },
@@ -59,7 +60,7 @@ export function StrengthChart({
         plugins: { tooltip: { displayColors: false } },
       },
     };
-  }, [strengths, cutOff, measure, decide]);
+  }, [strengths, cutOff, measure, decide, colours]);
   const canvas = useChart(config);
   if (strengths.length === 0) return null;
   const above = strengths.filter((strength) => strength > cutOff).length;

@@ -1,7 +1,7 @@
 import { isBeyondChance } from '@green-thicket/core/base/beyond-chance';
 import { useRef, useState } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
-import { MOSS, RUST } from '@green-thicket/core/map/palette';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import type { MapView } from '@green-thicket/core/views/view-types';
 import { useView } from '../../engine/use-view.ts';
 import { Select } from '../../pieces/Select.tsx';
@@ -45,7 +45,7 @@ export function DifferenceMap({ map }: { map: MapView }) {
       className={themes.isPlaceholderData || apart.isPlaceholderData ? 'centre-body dimmed' : 'centre-body'}
     >
       <div className="centre-bar">
-        <b style={{ color: MOSS }}>more:</b>
+        <b style={{ color: DRAWN.moss }}>more:</b>
         <Select
           size="small"
           className="short"
@@ -54,7 +54,7 @@ export function DifferenceMap({ map }: { map: MapView }) {
           options={names.map((name) => ({ value: name, label: name }))}
           onChange={setFirst}
         />
-        <b style={{ color: RUST }}>more:</b>
+        <b style={{ color: DRAWN.rust }}>more:</b>
         <Select
           size="small"
           className="short"
@@ -81,7 +81,7 @@ export function DifferenceMap({ map }: { map: MapView }) {
           keys={map.keys}
           title={`${names[a]} against ${names[b]}`}
           smallest={TYPE}
-          inks={[MOSS, RUST]}
+          inks={[DRAWN.moss, DRAWN.rust]}
           weights={{
             ofTheme: (letter) => differences.get(letter) ?? 0,
             ofWord: (key) => words.get(key)?.logOdds ?? 0,

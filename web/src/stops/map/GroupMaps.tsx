@@ -73,9 +73,9 @@ export function GroupMaps({ map }: { map: MapView }) {
           const [ofTheme, ofWord] = [themes.data, words.data].map((view) => shareOf(view as CompareView, g));
           return (
             <section key={group} aria-label={group}>
-              <h3>
+              <h2>
                 {group} <span className="quiet">{counted(sources, 'source')}</span>
-              </h3>
+              </h2>
               <TintedMap
                 scene={map.scene}
                 keys={map.keys}

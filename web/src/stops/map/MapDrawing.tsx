@@ -5,7 +5,7 @@ import { SMALLEST_TYPE } from '@green-thicket/core/map/sheet';
 import { scaledType } from '../../pieces/scaled-type.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
-import { COLOURS } from '../../theme.ts';
+import { DRAWN, ON_PAGE } from '../../pieces/drawn-colours.ts';
 import { MapLinks } from './MapLinks.tsx';
 import { MapWord } from './MapWord.tsx';
 import { ParcelNames, Parcels } from './Parcels.tsx';
@@ -30,7 +30,7 @@ export const MapDrawing = memo(function MapDrawing({
   const { selection } = useSelection();
   const picked = pickedOnMap(selection, scene, keys);
   const drawing = useRef<SVGGElement>(null);
-  const shapes = useMemo(() => shapesOf(scene), [scene]);
+  const shapes = useMemo(() => shapesOf(scene, ON_PAGE), [scene]);
   const toNext = useArrowWords(drawing, '.map-word');
   useMoves(drawing, scene, keys);
   const drag = useWordDrag(drawing, scene, keys);
@@ -42,7 +42,7 @@ export const MapDrawing = memo(function MapDrawing({
       <MapLinks scene={scene} shapes={shapes} keys={keys} picked={picked} />
       <ParcelNames scene={scene} shapes={shapes} />
       {footWords(scene).map(({ x, y, text }) => (
-        <text key={text} {...scaledType(x, y, SMALLEST_TYPE)} fill={COLOURS.quiet}>
+        <text key={text} {...scaledType(x, y, SMALLEST_TYPE)} fill={DRAWN.quiet}>
           {text}
         </text>
       ))}

@@ -1,7 +1,7 @@
 import type { MapScene } from '@green-thicket/core/map/scene';
 import type { MapShapes } from '@green-thicket/core/map/shapes';
 import { useSelection } from '../../pieces/selection.ts';
-import { COLOURS } from '../../theme.ts';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import type { PickedOnMap } from './picked-on-map.ts';
 import styles from './MapDrawing.module.css';
 
@@ -37,7 +37,7 @@ export function MapLinks({
         <path
           d={path}
           fill="none"
-          stroke={isTouched ? COLOURS.rust : stroke}
+          stroke={isTouched ? DRAWN.rust : stroke}
           strokeWidth={width * (isTouched ? 1.3 : 1)}
           strokeDasharray={dash}
           strokeLinecap={dash === undefined ? undefined : 'round'}

@@ -7,7 +7,7 @@ import { scaledType } from '../../pieces/scaled-type.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import type { useArrowWords } from '../../pieces/use-arrow-words.ts';
-import { COLOURS } from '../../theme.ts';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import { pinned, type useWordDrag } from './use-word-drag.ts';
 import styles from './MapDrawing.module.css';
 
@@ -60,7 +60,7 @@ export function MapWord({
       <text
         {...scaledType(x, y, type)}
         fontWeight={weight}
-        fill={isPicked ? COLOURS.rustInk : ink}
+        fill={isPicked ? DRAWN.rustInk : ink}
         stroke={halo}
         strokeWidth={haloWidth}
       >
@@ -72,10 +72,10 @@ export function MapWord({
         width={bar.width}
         height={bar.height}
         rx={bar.round}
-        fill={isPicked ? COLOURS.rust : ink}
+        fill={isPicked ? DRAWN.rust : ink}
       />
       {label.pinned && (
-        <circle cx={x + bar.width + 4} cy={bar.y + bar.height / 2} r={2.2} fill={COLOURS.rust} />
+        <circle cx={x + bar.width + 4} cy={bar.y + bar.height / 2} r={2.2} fill={DRAWN.rust} />
       )}
     </g>
   );

@@ -3,7 +3,7 @@ import type { MapShapes } from '@green-thicket/core/map/shapes';
 import { pressKeys } from '../../pieces/press-keys.ts';
 import { scaledType } from '../../pieces/scaled-type.ts';
 import { useSelection } from '../../pieces/selection.ts';
-import { COLOURS } from '../../theme.ts';
+import { DRAWN } from '../../pieces/drawn-colours.ts';
 import styles from './MapDrawing.module.css';
 
 interface Drawn {
@@ -51,7 +51,7 @@ export function Parcels({ scene, shapes, picked }: Drawn & { readonly picked: st
             <path
               d={path}
               fill={fill}
-              stroke={isPicked ? COLOURS.rust : stroke}
+              stroke={isPicked ? DRAWN.rust : stroke}
               strokeWidth={isPicked ? 2 * width : width}
             />
             <path d={path} fill={`url(#hatch-${letter})`} />

@@ -9,14 +9,13 @@ import {
   type Polygon,
 } from '@green-thicket/core/map/geometry';
 import { roundedPath } from '@green-thicket/core/map/shapes';
-import { tint } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf, tint } from '../../pieces/drawn-colours.ts';
 import type { MapLabel, MapParcel, MapScene } from '@green-thicket/core/map/scene';
 import type { Sheet } from '@green-thicket/core/base/sheets';
 import { textWidth } from '@green-thicket/core/map/text-width';
 import { drawingOfBoard } from '../../pieces/drawings.ts';
 import { pressKeys } from '../../pieces/press-keys.ts';
 import { useArrowWords } from '../../pieces/use-arrow-words.ts';
-import { COLOURS } from '../../theme.ts';
 import styles from './GroupMaps.module.css';
 
 /** The tinted maps on a part of the page as one drawing, each under its name. */
@@ -157,7 +156,8 @@ export function TintedMap({
       role="group"
       aria-label={title}
     >
-      {scene.parcels.map(({ letter, name, polygon, ink }, p) => {
+      {scene.parcels.map(({ letter, name, polygon }, p) => {
+        const ink = inkOf(letter);
         const weight = weights.ofTheme(letter);
         const isSure = weights.isSure?.({ letter }) ?? true;
         const shade = inkOfWeight(ink, weight);
@@ -169,7 +169,7 @@ export function TintedMap({
             role="button"
             tabIndex={0}
             className={styles.tintedParcel}
-            aria-label={`${letter} ${name}, ${title}: ${said}${isSure ? '' : ', may be chance'}${differs ? ', differs beyond chance' : ''}`}
+            aria-label={`${letter} ${said}: ${name}, ${title}${isSure ? '' : ', may be chance'}${differs ? ', differs beyond chance' : ''}`}
             onClick={() => onTheme(letter)}
             onKeyDown={pressKeys(() => onTheme(letter))}
           >
@@ -188,7 +188,7 @@ export function TintedMap({
               fontSize={smallest * 1.25}
               fontWeight={800}
               fill={ink}
-              stroke={COLOURS.paper}
+              stroke={DRAWN.paper}
               strokeWidth={smallest * 0.12}
               paintOrder="stroke"
             >
@@ -211,8 +211,8 @@ export function TintedMap({
             y={y + type * 0.33}
             fontSize={type}
             fontWeight={isSure && inks ? 700 : 500}
-            fill={isSure ? inkOfWeight(scene.parcels[label.theme].ink, weight) : COLOURS.quiet}
-            stroke={COLOURS.paper}
+            fill={isSure ? inkOfWeight(inkOf(scene.parcels[label.theme].letter), weight) : DRAWN.quiet}
+            stroke={DRAWN.paper}
             strokeWidth={type * 0.14}
             paintOrder="stroke"
             className={styles.tintedWord}

@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
-import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 import { counted, listed } from '@green-thicket/core/base/wording';
 import { LONGEST } from '@green-thicket/core/study/limits';
@@ -158,10 +158,10 @@ function Flows({ data }: { data: BesideView }) {
       role="group"
       aria-label="Where concepts went"
     >
-      <text x={SIDE} y={12} fontSize={11} textAnchor="end" fill="#5d6358">
+      <text x={SIDE} y={12} fontSize={11} textAnchor="end" fill={DRAWN.quiet}>
         then
       </text>
-      <text x={WIDTH - SIDE} y={12} fontSize={11} fill="#5d6358">
+      <text x={WIDTH - SIDE} y={12} fontSize={11} fill={DRAWN.quiet}>
         now
       </text>
       {data.flows.map(({ from, to, keys }) => {
@@ -185,8 +185,8 @@ function Flows({ data }: { data: BesideView }) {
       })}
       {data.then.map(({ letter, label }, g) => (
         <g key={letter}>
-          <rect x={SIDE} y={left[g].y} width={6} height={left[g].height} fill={NEUTRAL_INK} />
-          <text x={SIDE - 6} y={left[g].y + 12} fontSize={12} textAnchor="end" fill="#26302a">
+          <rect x={SIDE} y={left[g].y} width={6} height={left[g].height} fill={DRAWN.quiet} />
+          <text x={SIDE - 6} y={left[g].y + 12} fontSize={12} textAnchor="end" fill={DRAWN.ink}>
             {letter} {short(label)}
           </text>
         </g>

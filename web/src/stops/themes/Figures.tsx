@@ -1,5 +1,5 @@
 import { counted, percent } from '@green-thicket/core/base/wording';
-import { inkOf } from '@green-thicket/core/map/palette';
+import { inkOf } from '../../pieces/drawn-colours.ts';
 import type { SteadinessView, ThemeFigures } from '@green-thicket/core/views/view-types';
 import { useView, type View } from '../../engine/use-view.ts';
 import { FigureTable, type FigureColumn } from '../../pieces/FigureTable.tsx';

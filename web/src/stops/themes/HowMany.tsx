@@ -1,6 +1,6 @@
 import { Button, Popover } from 'antd';
 import { useState, type ReactNode } from 'react';
-import { inkOf, NEUTRAL_INK } from '@green-thicket/core/map/palette';
+import { DRAWN, inkOf } from '../../pieces/drawn-colours.ts';
 import { ownValue } from '@green-thicket/core/base/records';
 import { percent } from '@green-thicket/core/base/wording';
 import type { HowManyView, ThemesView } from '@green-thicket/core/views/view-types';
@@ -165,7 +165,7 @@ function Braid({ many }: { many: HowManyView }) {
   const rankOf = new Map((now?.groups ?? []).flat().map((key, i) => [key, i]));
   const inkFor = (key: string): string => {
     const letter = ownValue(many.letterOf, key);
-    return letter === undefined ? NEUTRAL_INK : inkOf(letter);
+    return letter === undefined ? DRAWN.quiet : inkOf(letter);
   };
   const columns = many.columns.map((column) => ({ ...column, ...placesIn(column.groups, rankOf) }));
   const x = (i: number): number => SIDE + (i * (WIDTH - 2 * SIDE)) / Math.max(1, columns.length - 1);

@@ -1,7 +1,7 @@
 import type { ChartConfiguration } from 'chart.js';
 import { useMemo } from 'react';
 import type { ResolutionPoint } from '@green-thicket/core/themes/resolution';
-import { COLOURS } from '../../theme.ts';
+import { useColours } from '../../pieces/ground.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { useChart } from '../../pieces/chart.ts';
 
@@ -14,6 +14,7 @@ export function ResolutionChart({
   resolution: number;
 }) {
   const { decide } = useStudy();
+  const { colours } = useColours();
   const config = useMemo(
     (): ChartConfiguration => ({
       type: 'line',
@@ -24,9 +25,9 @@ export function ResolutionChart({
             yAxisID: 'y',
             stepped: 'middle',
             data: sweep.map((point) => ({ x: point.resolution, y: point.themes })),
-            borderColor: COLOURS.moss,
+            borderColor: colours.moss,
             backgroundColor: sweep.map((point) =>
-              point.resolution === resolution ? COLOURS.rust : COLOURS.moss,
+              point.resolution === resolution ? colours.rust : colours.moss,
             ),
             pointRadius: sweep.map((point) => (point.resolution === resolution ? 6 : 3)),
             borderWidth: 2,
@@ -38,7 +39,7 @@ export function ResolutionChart({
               x: point.resolution,
               y: Math.round(1000 * point.steadiness) / 10,
             })),
-            borderColor: COLOURS.lineChart,
+            borderColor: colours.lineChart,
             borderDash: [4, 4],
             pointRadius: 0,
             borderWidth: 1.5,
@@ -68,7 +69,7 @@ export function ResolutionChart({
         },
       },
     }),
-    [sweep, resolution, decide],
+    [sweep, resolution, decide, colours],
   );
   const canvas = useChart(config);
   return (

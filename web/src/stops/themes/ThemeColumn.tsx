@@ -2,7 +2,7 @@ import { Dropdown } from 'antd';
 import { useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
 import { largest } from '@green-thicket/core/base/extent';
 import { percent } from '@green-thicket/core/base/wording';
-import { inkOf, tint } from '@green-thicket/core/map/palette';
+import { inkOf, tint } from '../../pieces/drawn-colours.ts';
 import { STEADY_UNKNOWN } from '@green-thicket/core/words/figure-sentences';
 import { FOUND_IN_FRESH } from '@green-thicket/core/themes/bands';
 import type { SteadinessView, ThemeRow, ThemesView } from '@green-thicket/core/views/view-types';
