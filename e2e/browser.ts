@@ -357,6 +357,16 @@ export class Browser {
     );
   }
 
+  /** Reads what is said in the line over the work, with its details, and has seen it. */
+  async seeNotice(expected: string | RegExp): Promise<string> {
+    await this.waitForText('.notice-line', expected);
+    const [details] = await this.all('.notice-line .linklike');
+    if (details) await details.click();
+    const said = await this.textOf('.notice-line');
+    await this.press('Seen');
+    return said;
+  }
+
   async undo(): Promise<void> {
     await this.driver.actions().keyDown(Key.CONTROL).sendKeys('z').keyUp(Key.CONTROL).perform();
   }

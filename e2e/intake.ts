@@ -61,8 +61,7 @@ export function setIntake({ begun = true }: { readonly begun?: boolean } = {}): 
       await browser.pick('Text column', 'remarks');
       await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
       await browser.press('Add 72 sources');
-      await browser.waitForText('.intake-report', '72 sources came in');
-      await browser.press('OK');
+      await browser.seeNotice('72 sources came in');
       await browser.settled();
     },
   };

@@ -284,8 +284,7 @@ describe('what is kept', () => {
       ),
     );
     await browser.press('Add 4 sources');
-    await browser.waitForText('.ant-modal-confirm', 'All 4 rows');
-    await browser.press('OK');
+    await browser.seeNotice('All 4 rows');
     await browser.settled();
     const head = await browser.textOf('.source-grid');
     for (const name of ['constructor', '__proto__', 'toString']) expect(head).to.include(name);

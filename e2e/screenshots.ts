@@ -106,7 +106,7 @@ try {
   await browser.waitForText('.table-note', '48 of 120');
   await picture('table');
   await browser.press('Add 72 sources');
-  await browser.press('OK');
+  await browser.seeNotice('72 sources came in');
   await browser.settled();
   await browser.goTo('clean');
   await browser.choose('Left to clean');

@@ -24,8 +24,13 @@ describe('a messy collection', () => {
     await browser.waitForText('.table-note', '48 of 120 rows of survey.csv have no text in “remarks”');
     await browser.waitForText('.preview-table', 'The nightbus got me home');
     await browser.press('Add 72 sources');
-    await browser.waitForText('.intake-report', '48 of 120 rows');
-    await browser.press('OK');
+    // It stays until it was looked at, wherever one goes.
+    await browser.waitForText('.notice-line', '48 of 120 rows');
+    await browser.goTo('clean');
+    await browser.waitForText('.notice-line', '72 sources came in');
+    await browser.goTo('sources');
+    await browser.seeNotice('48 of 120 rows');
+    expect(await browser.all('.notice-line')).to.have.length(0);
     await browser.waitForText('.trail', '72 sources');
     await browser.find('[aria-label="age of survey 001: 22"]');
     await browser.waitForText('[aria-label="Attributes"]', 'date · ');
@@ -38,13 +43,14 @@ describe('a messy collection', () => {
       browser.driver.executeScript<boolean>(`return document.activeElement.closest('main.centre') !== null`);
     await browser.until('the empty study has no focus', isInCentre);
     await add(file('one.txt', 'The bus was late and I waited in the rain.'));
-    await browser.waitForText('.ant-message', '1 source came in');
+    await browser.waitForText('.notice-line', '1 source came in');
     await browser.until('the focus is lost after one text', isInCentre);
     await add(survey);
     await browser.pick('Text column', 'remarks');
     await (await browser.button('Add 72 sources')).sendKeys(Key.ENTER);
-    await browser.waitForText('.intake-report', '72 sources came in');
-    await (await browser.button('OK')).sendKeys(Key.ENTER);
+    await browser.waitForText('.notice-line', '72 sources came in');
+    await browser.until('the focus is lost after a table', isInCentre);
+    await (await browser.button('Seen')).sendKeys(Key.ENTER);
     await browser.until('the focus is lost after a table', isInCentre);
     await browser.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.TAB).keyUp(Key.SHIFT).perform();
     expect(
@@ -202,8 +208,7 @@ describe('a messy collection', () => {
     await browser.waitForText('.ant-modal', 'people.csv gives 2 attributes to 2 sources');
     expect(await browser.textOf('.ant-modal')).to.include('fit no source, such as nobody');
     await browser.press('Take these attributes');
-    await browser.waitForText('.intake-report', 'gives 2 attributes');
-    await browser.press('OK');
+    await browser.seeNotice('gives 2 attributes');
     await browser.find('[aria-label="age of nurse-02-fen.txt: 37"]');
     await browser.waitForText('.centre-note', 'Dates such as 3/4/2025 can be read two ways');
     await browser.press('Day first');
@@ -290,7 +295,7 @@ describe('a messy collection', () => {
     // That it tells of sources is seen, though these came in a moment ago.
     await browser.find('.ant-radio-wrapper-checked[class*=radio]:nth-child(2)');
     await browser.click('.ant-modal-footer .ant-btn-primary');
-    await browser.press('OK');
+    await browser.seeNotice('2 sources came in. who.csv gives 1 attribute to 2 sources.');
     await browser.waitForText('.trail', '2 sources');
     await browser.find('[aria-label="role of a.txt: driver"]');
     await browser.find('[aria-label="role of b.txt: resident"]');
@@ -308,9 +313,7 @@ describe('a messy collection', () => {
     await browser.waitForText('.encoding-choice', 'stał pzy śmýne iso-8859-2');
     await browser.click('.encoding-choice .ant-radio-wrapper:nth-child(2)');
     await browser.press('Read all 2 this way');
-    await browser.waitForText('.intake-report', '3 sources came in');
-    await browser.waitForText('.intake-report', '2 files read as iso-8859-2');
-    await browser.press('OK');
+    await browser.seeNotice('3 sources came in. 2 files read as iso-8859-2');
     await browser.goTo('clean');
     await browser.waitForText('.clean-text', 'stał pzy śmýne');
   });

@@ -50,13 +50,10 @@ describe('a researcher', () => {
     await browser.press('Start an empty study');
     await browser.waitForText('.empty-centre', 'No sources yet');
     await (await browser.find('input[type=file][multiple]')).sendKeys(paths.join('\n'));
-    await browser.waitForText('.intake-report', '3 sources came in');
-    const report = await browser.textOf('.intake-report');
-    expect(report).to.include('2 files did not');
+    const report = await browser.seeNotice('3 sources came in; 2 files did not');
     expect(report).to.match(/empty\.txt: It is empty\./);
     expect(report).to.match(/picture\.txt: It is not text but a PNG picture/);
     expect(report).to.include('old.txt was read as Windows-1252.');
-    await browser.press('OK');
     await browser.settled();
     expect(await browser.textOf('.source-grid'))
       .to.include('two.md')

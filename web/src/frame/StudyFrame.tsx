@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { memo, useEffect, useState, type ReactNode } from 'react';
+import { memo, useCallback, useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { describeDecision } from '@green-thicket/core/words/decisions';
 import { networkInForce } from '@green-thicket/core/study/in-force';
@@ -24,6 +24,8 @@ import { KeptNote } from '../keeping/KeptNote.tsx';
 import { Mark } from '../pieces/Mark.tsx';
 import { MethodSentence } from './MethodSentence.tsx';
 import { KeepView } from '../notebook/KeepView.tsx';
+import { NoticeContext, type Notice } from '../pieces/notice.ts';
+import { NoticeLine } from './NoticeLine.tsx';
 import { Notebook } from '../notebook/Notebook.tsx';
 import { useSelection } from '../pieces/selection.ts';
 import { SkipLink } from './SkipLink.tsx';
@@ -50,6 +52,9 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const way = useFindingOnesWay(stop);
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
+  const [notice, setNotice] = useState<{ readonly said: Notice; readonly at: Stop }>();
+  const say = useCallback((said: Notice) => setNotice({ said, at: stop }), [stop]);
+  const isSaid = notice !== undefined && (notice.at === stop || notice.said.stays);
   const entries = useLiveQuery(async () => (await listEntries(id)).length, [id]) ?? 0;
   const { name, Centre, ledger = 'stands' }: StopDescription = STOPS_BY_NAME[stop];
   const title = outerTitle(study);
@@ -71,80 +76,87 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
 
   return (
     <StudyContext.Provider value={study}>
-      <AroundAll>
-        {(study.state.sources.length > 0 || networkInForce(study.state)) && <KeepFigures />}
-        <div className={styles.studyPage}>
-          <SkipLink />
-          <header className={styles.titleBar}>
-            <Link to="/" className={styles.brand} aria-label="Green Thicket, first page">
-              <Mark size={26} />
-              <span>Green Thicket</span>
-            </Link>
-            <span className={styles.titleRule} aria-hidden="true" />
-            <h1 className="visually-hidden">
-              {name} of {study.state.title}
-            </h1>
-            <EditableTitle />
-            <SearchBox />
-            <div className={styles.titleActions}>
-              <KeptNote />
-              <Button
-                ghost
-                disabled={!canUndo}
-                title={canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'}
-                onClick={() => tellFault('Nothing was undone', () => undo(id))}
-              >
-                Undo
-              </Button>
-              <Button
-                ghost
-                disabled={!canRedo}
-                title={
-                  canRedo ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)` : 'Nothing to redo'
-                }
-                onClick={() => tellFault('Nothing was redone', () => redo(id))}
-              >
-                Redo
-              </Button>
-              <Button
-                ghost
-                title="Every decision with its time; go back to any"
-                onClick={() => setListing(true)}
-              >
-                Decisions
-              </Button>
-              <KeepView />
-              <Button
-                ghost
-                title="Excerpts, memos and kept views; and the report"
-                onClick={() => setNoting(true)}
-              >
-                Notebook{entries > 0 ? ` ${entries}` : ''}
-              </Button>
-              <Button
-                ghost
-                title="Save the study with its texts to a .thicket file"
-                onClick={() => tellFault('The study was not saved', () => saveStudyFile(id, title, log))}
-              >
-                Save study
-              </Button>
-              {way.button}
-            </div>
-          </header>
-          <Trail stop={stop} />
-          <MethodSentence stop={stop} />
-          <StageFault />
-          <Columns isWhole={reading !== undefined} ledger={ledger}>
-            <InTurn key={reading ? 'look' : stop}>
-              {reading ? <ReadingCentre back={name} /> : <Centre />}
-            </InTurn>
-          </Columns>
-          {way.path}
-          <StatusLine />
-          <Notebook open={noting} onClose={() => setNoting(false)} />
-          <DecisionList open={listing} onClose={() => setListing(false)} />
-        </div>
-      </AroundAll>
+      <NoticeContext.Provider value={say}>
+        <AroundAll>
+          {(study.state.sources.length > 0 || networkInForce(study.state)) && <KeepFigures />}
+          <div className={styles.studyPage}>
+            <SkipLink />
+            <header className={styles.titleBar}>
+              <Link to="/" className={styles.brand} aria-label="Green Thicket, first page">
+                <Mark size={26} />
+                <span>Green Thicket</span>
+              </Link>
+              <span className={styles.titleRule} aria-hidden="true" />
+              <h1 className="visually-hidden">
+                {name} of {study.state.title}
+              </h1>
+              <EditableTitle />
+              <SearchBox />
+              <div className={styles.titleActions}>
+                <KeptNote />
+                <Button
+                  ghost
+                  disabled={!canUndo}
+                  title={
+                    canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'
+                  }
+                  onClick={() => tellFault('Nothing was undone', () => undo(id))}
+                >
+                  Undo
+                </Button>
+                <Button
+                  ghost
+                  disabled={!canRedo}
+                  title={
+                    canRedo
+                      ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)`
+                      : 'Nothing to redo'
+                  }
+                  onClick={() => tellFault('Nothing was redone', () => redo(id))}
+                >
+                  Redo
+                </Button>
+                <Button
+                  ghost
+                  title="Every decision with its time; go back to any"
+                  onClick={() => setListing(true)}
+                >
+                  Decisions
+                </Button>
+                <KeepView />
+                <Button
+                  ghost
+                  title="Excerpts, memos and kept views; and the report"
+                  onClick={() => setNoting(true)}
+                >
+                  Notebook{entries > 0 ? ` ${entries}` : ''}
+                </Button>
+                <Button
+                  ghost
+                  title="Save the study with its texts to a .thicket file"
+                  onClick={() => tellFault('The study was not saved', () => saveStudyFile(id, title, log))}
+                >
+                  Save study
+                </Button>
+                {way.button}
+              </div>
+            </header>
+            <Trail stop={stop} />
+            <MethodSentence stop={stop} />
+            {isSaid && <NoticeLine notice={notice.said} onSeen={() => setNotice(undefined)} />}
+            <StageFault />
+            <Columns isWhole={reading !== undefined} ledger={ledger}>
+              <InTurn key={reading ? 'look' : stop}>
+                {reading ? <ReadingCentre back={name} /> : <Centre />}
+              </InTurn>
+            </Columns>
+            {way.path}
+            <StatusLine />
+            <Notebook open={noting} onClose={() => setNoting(false)} />
+            <DecisionList open={listing} onClose={() => setListing(false)} />
+          </div>
+        </AroundAll>
+      </NoticeContext.Provider>
     </StudyContext.Provider>
   );
 });

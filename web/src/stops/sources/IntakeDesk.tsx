@@ -65,6 +65,7 @@ export function IntakeDesk({ children }: { children: ReactNode }) {
         <TableDialog
           key={asked.table.table}
           table={asked.table}
+          which={asked.which}
           brought={asked.brought}
           onAnswer={asked.answer}
         />

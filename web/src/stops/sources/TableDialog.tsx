@@ -33,10 +33,13 @@ interface Chosen {
 /** A table before it becomes sources: which column is the text, which are attributes, and what would come of it. */
 export function TableDialog({
   table,
+  which: [which, tables],
   brought,
   onAnswer,
 }: {
   table: HeldTable;
+  /** Which of how many tables it is. */
+  which: readonly [number, number];
   /** Sources that came in with the table: they may not stand in the study's state yet. */
   brought: readonly StudySource[];
   onAnswer: (answer: TableAnswer) => void;
@@ -114,7 +117,7 @@ export function TableDialog({
     <Modal
       open
       width={860}
-      title={`What is in ${table.name}?`}
+      title={`What is in ${table.name}?${tables > 1 ? ` (table ${which} of ${tables})` : ''}`}
       okText={
         chosen?.as === 'attributes'
           ? 'Take these attributes'

@@ -1,20 +1,21 @@
-import { App } from 'antd';
 import { useCallback, useState } from 'react';
-import { counted } from '@green-thicket/core/base/wording';
 import { typesOf } from '@green-thicket/core/study/attributes';
 import type { StudySource } from '@green-thicket/core/study/study';
 import { intakeWorker } from '../../engine/client.ts';
 import type { HeldTable, ReadReport } from '../../engine/protocol.ts';
 import { catchLostFocus } from '../../pieces/focus-centre.ts';
+import { useNotice } from '../../pieces/notice.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { keepEntries } from '../../store/notebook.ts';
 import { recordSources } from '../../store/studies.ts';
-import { IntakeReport } from './IntakeReport.tsx';
+import { IntakeDetails, intakeSaid } from './IntakeReport.tsx';
 import type { TableAnswer } from './TableDialog.tsx';
 
 /** A table whose columns are to be chosen, with the sources that came in before it. */
 export interface AskedTable {
   readonly table: HeldTable;
+  /** Which of how many it is. */
+  readonly which: readonly [number, number];
   readonly brought: readonly StudySource[];
   readonly answer: (answer: TableAnswer) => void;
 }
@@ -25,7 +26,7 @@ export function useTakeIn(): {
   readonly takeIn: (read: ReadReport) => Promise<void>;
 } {
   const { id, decide } = useStudy();
-  const { modal, message } = App.useApp();
+  const say = useNotice();
   const [asked, setAsked] = useState<AskedTable>();
   /** Records what was read, asks about its tables one after the other, and says what came of all of it. */
   const takeIn = useCallback(
@@ -35,9 +36,9 @@ export function useTakeIn(): {
       await recordSources(id, sorted, { types: typesOf(sorted) });
       if (read.entries.length > 0) await keepEntries(id, read.entries);
       const brought = [...sorted];
-      for (const table of read.tables) {
+      for (const [t, table] of read.tables.entries()) {
         const answer = await new Promise<TableAnswer>((resolve) =>
-          setAsked({ table, brought: [...brought], answer: resolve }),
+          setAsked({ table, which: [t + 1, read.tables.length], brought: [...brought], answer: resolve }),
         );
         setAsked(undefined);
         await intakeWorker.letGoOfTable(table.table);
@@ -65,19 +66,19 @@ export function useTakeIn(): {
           notes.push(answer.note);
         }
       }
-      if (read.refused.length === 0 && notes.length === 0) {
-        void message.success(`${counted(brought.length, 'source')} came in.`);
-        catchLostFocus();
-        return;
-      }
-      modal.info({
-        title: 'What came in',
-        content: <IntakeReport sources={brought.length} refused={read.refused} notes={notes} />,
-        width: 560,
-        afterClose: catchLostFocus,
+      const { refused } = read;
+      say({
+        words: intakeSaid(brought.length, refused, notes),
+        // A single remark stands in the line.
+        details:
+          refused.length > 0 || notes.length > 1 ? (
+            <IntakeDetails refused={refused} notes={notes} />
+          ) : undefined,
+        stays: refused.length > 0 || notes.length > 0,
       });
+      catchLostFocus();
     },
-    [id, decide, message, modal],
+    [id, decide, say],
   );
   return { asked, takeIn };
 }
