@@ -58,6 +58,17 @@ export class Browser {
       .build();
     await this.fitWindow(1280, 800);
     await this.useCores(1);
+    // What is told once was told, but where a test is about it.
+    await this.command('Page.addScriptToEvaluateOnNewDocument', {
+      source: `try { if (!sessionStorage.getItem('as at first')) localStorage.setItem('green-thicket-notes-seen', 'yes'); } catch {}`,
+    });
+  }
+
+  /** Has the page tell what it tells once; to be asked for on a page of the application. */
+  async asAtFirst(): Promise<void> {
+    await this.driver.executeScript(
+      "sessionStorage.setItem('as at first', 'yes'); localStorage.removeItem('green-thicket-notes-seen');",
+    );
   }
 
   /**

@@ -34,19 +34,59 @@ describe('finding one’s way, and two researchers', () => {
     await browser.find('.ant-modal .ant-alert-error');
   });
 
+  it('tells once, in each part of the screen, what it is for, until one acts', async () => {
+    const { browser, served } = setup;
+    const notes = (): Promise<string[]> =>
+      browser.driver.executeScript(
+        "return [...document.querySelectorAll('.first-note')].map((each) => each.textContent)",
+      );
+    await browser.driver.get(`${served.address}/`);
+    await browser.asAtFirst();
+    await browser.driver.get(`${served.address}/demo`);
+    await browser.find('.concept-map .map-word');
+    // By its address: a click would be an act.
+    await browser.driver.get((await browser.driver.getCurrentUrl()).replace(/\/map.*/, '/concepts'));
+    await browser.find('.field-word');
+    await browser.until('Not all five are shown', async () => (await notes()).length === 5);
+    // Looking about with the keys is no act; what is picked is.
+    await browser.driver.actions().sendKeys(Key.TAB).perform();
+    expect(await notes()).to.have.length(5);
+    expect(await browser.violations()).to.deep.equal([]);
+    await browser.click('.field-word');
+    await browser.find('.passage');
+    await browser.until('They stay', async () => (await notes()).length === 0);
+    await browser.driver.navigate().refresh();
+    await browser.find('.passage');
+    expect(await notes(), 'not again').to.deep.equal([]);
+  });
+
   it('is shown the way on first opening, goes anywhere by typing, and finds what the guide says', async () => {
     const { browser, served } = setup;
     await browser.driver.get(`${served.address}/`);
     await browser.press('Open the sample study');
     await browser.find('.concept-map .map-word');
-    await browser.waitForText('[aria-label="A first way through"]', '6 of 7, Map.');
-    await browser.press('On to Compare');
-    await browser.waitForText('[aria-label="A first way through"]', '7 of 7, Compare.');
+    const walk = '[aria-label="A walk through the stops"]';
+    await browser.press('Begin the walk');
+    await browser.waitForText(walk, '1 of 10, Sources.');
+    await browser.press('On to Clean');
+    await browser.press('On to Concepts');
+    await browser.press('On to what was said');
+    await browser.waitForText(walk, '4 of 10');
+    await browser.waitForText('.reader h2', 'camera');
     await browser.press('Leave');
-    await browser.until(
-      'It did not go',
-      async () => (await browser.all('[aria-label="A first way through"]')).length === 0,
-    );
+    await browser.until('It did not go', async () => (await browser.all(walk)).length === 0);
+    // Taken up again where it was left, from any stop, and walked to its end.
+    await browser.goTo('map');
+    await browser.press('?');
+    await browser.press('A walk through the stops');
+    await browser.waitForText(walk, '4 of 10');
+    await browser.waitForText('.reader h2', 'camera');
+    for (let step = 5; step <= 10; step++) {
+      await browser.click(`${walk} .ant-btn-primary`);
+      await browser.waitForText(walk, `${step} of 10`);
+      if (step === 9) await browser.waitForText('.reader h2', 'shift worker');
+    }
+    await browser.press('Done');
     const chord = (key: string): Promise<void> =>
       browser.driver.actions().keyDown(Key.CONTROL).sendKeys(key).keyUp(Key.CONTROL).perform();
     const goTo = async (typed: string): Promise<void> => {

@@ -10,6 +10,7 @@ import {
 import { ownValue } from '@green-thicket/core/base/records';
 import { useSelection } from '../pieces/selection.ts';
 import { Reader } from '../reading/Reader.tsx';
+import { FirstNote } from '../pieces/FirstNote.tsx';
 import { focusCentre } from '../pieces/focus-centre.ts';
 import type { LedgerKind } from '../stops/stop.ts';
 import { keptWidths, keepWidths, type Pane, type PaneWidths } from './pane-widths.ts';
@@ -159,6 +160,11 @@ export function Columns({
         >
           Reader
         </button>
+      )}
+      {!isOpen && (
+        <aside aria-label="What the edge is for">
+          <FirstNote of="reader" />
+        </aside>
       )}
       <section className={styles.dividers} aria-label="Widths of the panes">
         {hasLedger && isListOpen && (

@@ -5,24 +5,10 @@ import type { Stop } from '@green-thicket/core/words/sentences';
 import { FirstPath } from './FirstPath.tsx';
 import { GoTo } from './GoTo.tsx';
 import { useAskedHelp, type HelpPlace } from '../pieces/HowFound.tsx';
+import { keptSign } from '../pieces/kept-sign.ts';
 import { Help } from '../help/Help.tsx';
 
-const PATH_LEFT = 'green-thicket-path-left';
-/** Where a browser keeps nothing, the way through comes again. */
-function isPathLeft(): boolean {
-  try {
-    return localStorage.getItem(PATH_LEFT) !== null;
-  } catch {
-    return false;
-  }
-}
-function leavePath(): void {
-  try {
-    localStorage.setItem(PATH_LEFT, 'yes');
-  } catch (error) {
-    console.warn(error);
-  }
-}
+const PATH_LEFT = keptSign('path-left');
 
 /** Opening a setting waits so long for its stop to be drawn, in frames. */
 const MOST_FRAMES = 120;
@@ -34,27 +20,31 @@ function openSetting(label: string, left = MOST_FRAMES): void {
   else if (left > 0) requestAnimationFrame(() => openSetting(label, left - 1));
 }
 
-/** Whether the first way through is shown: where the sample was opened from the first page, until it is left. */
-function usePath(): [boolean, (shown: boolean) => void] {
+/** Whether the first walk is shown: where the sample was opened from the first page, until it is left; and where it is taken up again. */
+function usePath(): ['begun' | 'taken up' | undefined, (shown: 'taken up' | undefined) => void] {
   const { state } = useLocation() as { state: { readonly isFirst?: boolean } | null };
-  const [shown, setShown] = useState(() => state?.isFirst === true && !isPathLeft());
+  const [shown, setShown] = useState<'begun' | 'taken up' | undefined>(() =>
+    state?.isFirst === true && PATH_LEFT.read() === null ? 'begun' : undefined,
+  );
   return [
     shown,
     (next) => {
       setShown(next);
-      if (!next) leavePath();
+      if (next === undefined) PATH_LEFT.write('yes');
     },
   ];
 }
 
-/** Help, the field that goes anywhere, and the first way through, with the keys that open them. */
+/** Help, the field that goes anywhere, and the first walk, with the keys that open them. */
 export function useFindingOnesWay(stop: Stop): {
   readonly button: ReactNode;
   readonly path: ReactNode;
+  /** Whether the walk is under way. */
+  readonly isWalking: boolean;
 } {
   const [open, setOpen] = useState<'help' | 'go' | HelpPlace>();
   useAskedHelp(setOpen);
-  const [isPath, setPath] = usePath();
+  const [path, setPath] = usePath();
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
@@ -73,6 +63,7 @@ export function useFindingOnesWay(stop: Stop): {
   }, []);
   const close = (): void => setOpen(undefined);
   return {
+    isWalking: path !== undefined,
     button: (
       <Button ghost aria-label="Help" title="Help (?); Ctrl+K goes anywhere" onClick={() => setOpen('help')}>
         ?
@@ -80,7 +71,7 @@ export function useFindingOnesWay(stop: Stop): {
     ),
     path: (
       <>
-        {isPath && <FirstPath stop={stop} onLeave={() => setPath(false)} />}
+        {path && <FirstPath stop={stop} isTakenUp={path === 'taken up'} onLeave={() => setPath(undefined)} />}
         {open !== undefined && open !== 'go' && (
           <Help
             stop={stop}
@@ -88,7 +79,7 @@ export function useFindingOnesWay(stop: Stop): {
             onClose={close}
             onPath={() => {
               close();
-              setPath(true);
+              setPath('taken up');
             }}
           />
         )}

@@ -1,54 +1,78 @@
 import { Button } from 'antd';
-import { useNavigate } from 'react-router';
-import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
+import { useEffect, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import type { Stop } from '@green-thicket/core/words/sentences';
+import { keptSign } from '../pieces/kept-sign.ts';
 import { useStudy } from '../pieces/study-context.ts';
 import { useTellFault } from '../pieces/use-fault.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
+import { WALK, type Step } from './walk.ts';
 import styles from './FirstPath.module.css';
 
-/** What to look at and try at each stop, in a sentence or two. */
-const SAID: Readonly<Record<Stop, string>> = {
-  sources:
-    'Texts come in here: drop files anywhere. Each row is a source; its columns, such as role, are attributes you can type into. The underlined words of the sentence above are the settings.',
-  clean:
-    'The text as it is read. Point at a step in the sentence to see what it takes out; the originals stay as they are.',
-  concepts:
-    'Words placed by meaning: further right, more sources use them; further up, the more selective the company they keep. Click one to read its passages; Delete drops it, Undo brings it back.',
-  links:
-    'What goes with what, and whether chance would explain it. Drag the cut-off; click a link to read the places where both are said.',
-  themes:
-    'Groups of linked concepts. Type into a name to give it yours, drag a concept to another theme, or press M on it. What comes back seldom is marked.',
-  map: 'The whole at once. Click a word, a line or a parcel to read what was said; press V to keep the map in the Notebook.',
-  compare:
-    'Who speaks to which theme, how strongly and how surely. Every mark opens its passages. The Notebook makes a report of all of it.',
-};
+const STEP_KEPT = keptSign('walk-step');
 
-/** A first way through the stops: what to look at and try at each; left at any time, found again in the help. */
-export function FirstPath({ stop, onLeave }: { stop: Stop; onLeave: () => void }) {
+/** The step the walk was left at; undefined where it was never begun. */
+function stepKept(): number | undefined {
+  const kept = Number(STEP_KEPT.read() ?? NaN);
+  return Number.isInteger(kept) && kept >= 0 && kept < WALK.length ? kept : undefined;
+}
+
+const nameOf = ({ name, stop }: Step): string => name ?? STOPS_BY_NAME[stop].name;
+
+/** A first walk through the stops: what to look at and try at each; left at any time, and taken up again from the help where it was left. */
+export function FirstPath({
+  stop,
+  isTakenUp,
+  onLeave,
+}: {
+  stop: Stop;
+  /** Whether it was asked for: it goes to where it was left, rather than saying first what it is. */
+  isTakenUp: boolean;
+  onLeave: () => void;
+}) {
   const { id } = useStudy();
   const navigate = useNavigate();
+  const { search } = useLocation();
   const tellFault = useTellFault();
-  const at = STOPS.indexOf(stop);
-  const next = STOPS.at(at + 1);
-  const go = (to: Stop): void => tellFault('It was not opened', async () => navigate(`/study/${id}/${to}`));
+  const [at, setAt] = useState(() => (isTakenUp ? (stepKept() ?? 0) : undefined));
+  const go = (to: number): void => {
+    const { stop: next, picked = '' } = WALK[to];
+    setAt(to);
+    STEP_KEPT.write(String(to));
+    tellFault('It was not opened', async () => navigate(`/study/${id}/${next}${picked}`));
+  };
+  useEffect(() => {
+    if (at !== undefined && (WALK[at].stop !== stop || search !== (WALK[at].picked ?? ''))) go(at);
+    // Only when it is taken up: afterwards one may look about without being led back.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  // Who takes the trail instead is met there.
+  const here = at === undefined || WALK[at].stop === stop ? at : WALK.findIndex((step) => step.stop === stop);
   return (
-    <section className={styles.firstPath} aria-label="A first way through">
-      <p>
-        <strong>{`${at + 1} of ${STOPS.length}, ${STOPS_BY_NAME[stop].name}.`}</strong> {SAID[stop]}
-      </p>
+    <section className={styles.firstPath} aria-label="A walk through the stops">
+      {here === undefined ? (
+        <p>
+          This is what comes out of a study: a map of the sample’s themes. A walk of {WALK.length} steps shows
+          how it comes about, and what you can ask of it.
+        </p>
+      ) : (
+        <p>
+          <strong>{`${here + 1} of ${WALK.length}, ${nameOf(WALK[here])}.`}</strong> {WALK[here].says}
+        </p>
+      )}
       <span className="control-row">
-        {at > 0 && (
-          <Button size="small" onClick={() => go(STOPS[at - 1])}>
-            {STOPS_BY_NAME[STOPS[at - 1]].name}
+        {here !== undefined && here > 0 && (
+          <Button size="small" onClick={() => go(here - 1)}>
+            Back
           </Button>
         )}
-        {next !== undefined && at + 1 < STOPS.length && (
-          <Button size="small" type="primary" onClick={() => go(next)}>
-            {`On to ${STOPS_BY_NAME[next].name}`}
+        {(here ?? -1) + 1 < WALK.length && (
+          <Button size="small" type="primary" onClick={() => go((here ?? -1) + 1)}>
+            {here === undefined ? 'Begin the walk' : `On to ${nameOf(WALK[here + 1])}`}
           </Button>
         )}
         <Button size="small" type="text" onClick={onLeave}>
-          Leave
+          {here === WALK.length - 1 ? 'Done' : 'Leave'}
         </Button>
       </span>
     </section>

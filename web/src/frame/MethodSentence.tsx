@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { methodSentences, type ControlName, type Stop } from '@green-thicket/core/words/sentences';
 import { useView } from '../engine/use-view.ts';
 import { CONTROLS, STOPS_BY_NAME } from '../stops/stops.ts';
+import { FirstNote } from '../pieces/FirstNote.tsx';
 import { FocusBox } from '../pieces/FocusBox.tsx';
 import { useStudy } from '../pieces/study-context.ts';
 import styles from './MethodSentence.module.css';
@@ -23,6 +24,7 @@ export function MethodSentence({ stop }: { stop: Stop }) {
   const { Sentence } = STOPS_BY_NAME[stop];
   return (
     <section aria-label="Method sentence">
+      <FirstNote of="sentence" />
       <p className={styles.methodSentence}>
         {Sentence ? (
           <Sentence parts={parts} renderControl={(name, text) => <Control name={name} text={text} />} />

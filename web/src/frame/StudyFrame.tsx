@@ -18,6 +18,7 @@ import { DecisionList } from './DecisionList.tsx';
 import { EditableTitle } from './EditableTitle.tsx';
 import { useFindingOnesWay } from './FindingOnesWay.tsx';
 import { catchLostFocus } from '../pieces/focus-centre.ts';
+import { FirstNotesContext, useFirstNotes } from '../pieces/FirstNote.tsx';
 import { InTurn } from '../pieces/InTurn.tsx';
 import { KeepFigures } from './KeepFigures.tsx';
 import { KeptNote } from '../keeping/KeptNote.tsx';
@@ -50,6 +51,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const { look: reading } = useSelection();
   const tellFault = useTellFault();
   const way = useFindingOnesWay(stop);
+  const areNotesShown = useFirstNotes(way.isWalking);
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const [notice, setNotice] = useState<{ readonly said: Notice; readonly at: Stop }>();
@@ -77,85 +79,87 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   return (
     <StudyContext.Provider value={study}>
       <NoticeContext.Provider value={say}>
-        <AroundAll>
-          {(study.state.sources.length > 0 || networkInForce(study.state)) && <KeepFigures />}
-          <div className={styles.studyPage}>
-            <SkipLink />
-            <header className={styles.titleBar}>
-              <Link to="/" className={styles.brand} aria-label="Green Thicket, first page">
-                <Mark size={26} />
-                <span>Green Thicket</span>
-              </Link>
-              <span className={styles.titleRule} aria-hidden="true" />
-              <h1 className="visually-hidden">
-                {name} of {study.state.title}
-              </h1>
-              <EditableTitle />
-              <SearchBox />
-              <div className={styles.titleActions}>
-                <KeptNote />
-                <Button
-                  ghost
-                  disabled={!canUndo}
-                  title={
-                    canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'
-                  }
-                  onClick={() => tellFault('Nothing was undone', () => undo(id))}
-                >
-                  Undo
-                </Button>
-                <Button
-                  ghost
-                  disabled={!canRedo}
-                  title={
-                    canRedo
-                      ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)`
-                      : 'Nothing to redo'
-                  }
-                  onClick={() => tellFault('Nothing was redone', () => redo(id))}
-                >
-                  Redo
-                </Button>
-                <Button
-                  ghost
-                  title="Every decision with its time; go back to any"
-                  onClick={() => setListing(true)}
-                >
-                  Decisions
-                </Button>
-                <KeepView />
-                <Button
-                  ghost
-                  title="Excerpts, memos and kept views; and the report"
-                  onClick={() => setNoting(true)}
-                >
-                  Notebook{entries > 0 ? ` ${entries}` : ''}
-                </Button>
-                <Button
-                  ghost
-                  title="Save the study with its texts to a .thicket file"
-                  onClick={() => tellFault('The study was not saved', () => saveStudyFile(id, title, log))}
-                >
-                  Save study
-                </Button>
-                {way.button}
-              </div>
-            </header>
-            <Trail stop={stop} />
-            <MethodSentence stop={stop} />
-            {isSaid && <NoticeLine notice={notice.said} onSeen={() => setNotice(undefined)} />}
-            <StageFault />
-            <Columns isWhole={reading !== undefined} ledger={ledger}>
-              <InTurn key={reading ? 'look' : stop}>
-                {reading ? <ReadingCentre back={name} /> : <Centre />}
-              </InTurn>
-            </Columns>
-            {way.path}
-            <StatusLine />
-            <Notebook open={noting} onClose={() => setNoting(false)} />
-            <DecisionList open={listing} onClose={() => setListing(false)} />
-          </div>
-        </AroundAll>
+        <FirstNotesContext.Provider value={areNotesShown}>
+          <AroundAll>
+            {(study.state.sources.length > 0 || networkInForce(study.state)) && <KeepFigures />}
+            <div className={styles.studyPage}>
+              <SkipLink />
+              <header className={styles.titleBar}>
+                <Link to="/" className={styles.brand} aria-label="Green Thicket, first page">
+                  <Mark size={26} />
+                  <span>Green Thicket</span>
+                </Link>
+                <span className={styles.titleRule} aria-hidden="true" />
+                <h1 className="visually-hidden">
+                  {name} of {study.state.title}
+                </h1>
+                <EditableTitle />
+                <SearchBox />
+                <div className={styles.titleActions}>
+                  <KeptNote />
+                  <Button
+                    ghost
+                    disabled={!canUndo}
+                    title={
+                      canUndo ? `Undo: ${describeDecision(nextUndo.decision)} (Ctrl+Z)` : 'Nothing to undo'
+                    }
+                    onClick={() => tellFault('Nothing was undone', () => undo(id))}
+                  >
+                    Undo
+                  </Button>
+                  <Button
+                    ghost
+                    disabled={!canRedo}
+                    title={
+                      canRedo
+                        ? `Redo: ${describeDecision(nextRedo.decision)} (Ctrl+Shift+Z)`
+                        : 'Nothing to redo'
+                    }
+                    onClick={() => tellFault('Nothing was redone', () => redo(id))}
+                  >
+                    Redo
+                  </Button>
+                  <Button
+                    ghost
+                    title="Every decision with its time; go back to any"
+                    onClick={() => setListing(true)}
+                  >
+                    Decisions
+                  </Button>
+                  <KeepView />
+                  <Button
+                    ghost
+                    title="Excerpts, memos and kept views; and the report"
+                    onClick={() => setNoting(true)}
+                  >
+                    Notebook{entries > 0 ? ` ${entries}` : ''}
+                  </Button>
+                  <Button
+                    ghost
+                    title="Save the study with its texts to a .thicket file"
+                    onClick={() => tellFault('The study was not saved', () => saveStudyFile(id, title, log))}
+                  >
+                    Save study
+                  </Button>
+                  {way.button}
+                </div>
+              </header>
+              <Trail stop={stop} />
+              <MethodSentence stop={stop} />
+              {isSaid && <NoticeLine notice={notice.said} onSeen={() => setNotice(undefined)} />}
+              <StageFault />
+              <Columns isWhole={reading !== undefined} ledger={ledger}>
+                <InTurn key={reading ? 'look' : stop}>
+                  {reading ? <ReadingCentre back={name} /> : <Centre />}
+                </InTurn>
+              </Columns>
+              {way.path}
+              <StatusLine />
+              <Notebook open={noting} onClose={() => setNoting(false)} />
+              <DecisionList open={listing} onClose={() => setListing(false)} />
+            </div>
+          </AroundAll>
+        </FirstNotesContext.Provider>
       </NoticeContext.Provider>
     </StudyContext.Provider>
   );

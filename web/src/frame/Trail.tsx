@@ -3,6 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { STOPS, type Stop } from '@green-thicket/core/words/sentences';
 import type { LiveFigure } from '../stops/live-figure.ts';
 import { STOPS_BY_NAME } from '../stops/stops.ts';
+import { FirstNote } from '../pieces/FirstNote.tsx';
 import { useArrowWords } from '../pieces/use-arrow-words.ts';
 import { useNetwork } from '../pieces/use-network.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -87,6 +88,7 @@ export function Trail({ stop }: { stop: Stop }) {
           );
         })}
       </ol>
+      <FirstNote of="trail" />
     </nav>
   );
 }

@@ -50,7 +50,7 @@ export function Help({
           onChange={setShown}
         />
         <button type="button" className="linklike" onClick={onPath}>
-          A first way through
+          A walk through the stops
         </button>
       </div>
       {shown === 'method' && <Pages first={place ?? { page: PAGE_OF[stop] }} />}

@@ -15,6 +15,7 @@ import { RecipeButtons } from './RecipeButtons.tsx';
 import { StepList } from './StepList.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import styles from './CleanStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 /** Places that were asked for, gone through one by one. */
 export interface FoundPlaces {
@@ -63,6 +64,7 @@ export function CleanStop() {
   return (
     <InTurn>
       <section className="ledger" aria-label="Steps">
+        <FirstNote of="list" />
         <Segmented
           block
           size="small"
@@ -77,6 +79,7 @@ export function CleanStop() {
         {panel === 'steps' ? <StepList /> : <LeftToClean onShow={show} />}
       </section>
       <main className="centre" aria-label="Clean">
+        <FirstNote of="centre" />
         <div className="centre-bar">
           <Segmented aria-label="Show the text" value={face} options={[...FACES]} onChange={setFace} />
           <span className="centre-bar-end">
@@ -146,6 +149,7 @@ function NothingToClean() {
     <>
       <section className="ledger" aria-label="Steps" />
       <main className="centre" aria-label="Clean">
+        <FirstNote of="centre" />
         <div className="empty-centre">
           <h2>{network ? 'Nothing to clean' : 'Nothing to clean yet'}</h2>
           <p>

@@ -16,6 +16,7 @@ import { Profiles } from './Profiles.tsx';
 import { Tone } from './Tone.tsx';
 import { Voices } from './Voices.tsx';
 import styles from './CompareStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 /** Faces whose rows may be other things than themes. */
 const WITH_ROWS: ReadonlySet<Face> = new Set(['marks', 'table', 'time', 'course']);
@@ -38,6 +39,7 @@ export function CompareStop() {
   return (
     <InTurn>
       <main className="centre" aria-label="Compare">
+        <FirstNote of="centre" />
         {isEmpty ? (
           <div className="empty-centre">
             <h2>{network ? 'Nothing to compare' : 'Nothing to compare yet'}</h2>

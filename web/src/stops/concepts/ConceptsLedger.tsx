@@ -10,6 +10,7 @@ import type { FiguredRow } from './figures.ts';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { WordKinds } from './WordKinds.tsx';
 import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 /** Beside the field: the words in a list to be found in, their kinds, what might be merged, and the lists. */
 export function ConceptsLedger({
@@ -37,6 +38,7 @@ export function ConceptsLedger({
   const listed = useMemo(() => LEDGER_SORTS[sort].sorted(rows), [rows, sort]);
   return (
     <section className="ledger" aria-label="Words">
+      <FirstNote of="list" />
       <Segmented<ConceptsLook['panel']>
         className={styles.panels}
         size="small"

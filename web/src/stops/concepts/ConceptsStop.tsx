@@ -22,6 +22,7 @@ import { useFiguredRows } from './use-figured-rows.ts';
 import { useShownFigure } from '../../pieces/shown-figure.ts';
 import { WordPicture } from './WordPicture.tsx';
 import { WordField } from './WordField.tsx';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 /** Faces that scroll by themselves. */
 const STACKED: ReadonlySet<ConceptsLook['face']> = new Set(['table', 'matrix', 'pairs', 'counts']);
@@ -67,6 +68,7 @@ function ConceptsOfTexts() {
       <>
         <section className="ledger" aria-label="Words" />
         <main className="centre" aria-label="Concepts">
+          <FirstNote of="centre" />
           <div className="empty-centre">
             <h2>No concepts yet</h2>
             <p>Add texts at Sources; the words and phrases they turn on will stand here.</p>
@@ -87,6 +89,7 @@ function ConceptsOfTexts() {
         dimmed={isPlaceholderData}
       />
       <main className="centre" aria-label="Concepts">
+        <FirstNote of="centre" />
         <ConceptsBar />
         {(face === 'table' || (face === 'field' && ticked.size > 0)) && (
           <BulkChoice rows={figured} ticked={ticked} onDone={() => setTicked(new Set())} />

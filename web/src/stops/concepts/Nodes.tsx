@@ -8,6 +8,7 @@ import { isNeverShown, showAgain } from '../../pieces/never-show.ts';
 import { useSelection } from '../../pieces/selection.ts';
 import { useStudy } from '../../pieces/study-context.ts';
 import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 const STATUS_WORDS: Readonly<Record<NodeRow['status'], string>> = {
   taken: '',
@@ -87,6 +88,7 @@ export function Nodes() {
   return (
     <>
       <section className="ledger" aria-label="Words">
+        <FirstNote of="list" />
         <h2 className="pane-title">Concepts of the network</h2>
         <p className="quiet">
           Its nodes, those with the strongest links first. Pick one to see what it is linked to; drop what is
@@ -100,6 +102,7 @@ export function Nodes() {
         )}
       </section>
       <main className="centre" aria-label="Concepts">
+        <FirstNote of="centre" />
         <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
           {data && (
             <FigureTable label="Concepts" rows={data.rows} rowKey={({ key }) => key} columns={columns} />

@@ -24,6 +24,7 @@ import { useLinkColumns } from './use-link-columns.tsx';
 import { StrengthChart } from './StrengthChart.tsx';
 import { Select } from '../../pieces/Select.tsx';
 import styles from './LinksStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 const MOST_ROWS = 5000;
 
@@ -53,6 +54,7 @@ function LinksOfTexts() {
   return (
     <InTurn>
       <main className="centre" aria-label="Links">
+        <FirstNote of="centre" />
         <RepeatedQuestion />
         <RepeatsNote />
         {data && data.standing === 0 && !concept ? (

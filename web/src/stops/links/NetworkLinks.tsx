@@ -9,6 +9,7 @@ import { ThemeLetter } from '../../pieces/ThemeLetter.tsx';
 import { useLetters } from '../../pieces/use-letters.ts';
 import { LinkMatrix } from './LinkMatrix.tsx';
 import styles from './LinksStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 const MOST_ROWS = 5000;
 
@@ -50,6 +51,7 @@ export function NetworkLinks() {
   return (
     <>
       <main className="centre" aria-label="Links">
+        <FirstNote of="centre" />
         <div className={isPlaceholderData ? 'centre-body stacked dimmed' : 'centre-body stacked'}>
           <div className="centre-bar">
             <Segmented

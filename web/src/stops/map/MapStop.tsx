@@ -16,6 +16,7 @@ import { MapPicture } from './MapPicture.tsx';
 import { MapSheet, useMapSheet } from './MapSheet.tsx';
 import { TimeMap } from './TimeMap.tsx';
 import styles from './MapStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 const FACES = [
   { value: 'map', label: 'Map' },
@@ -53,6 +54,7 @@ export function MapStop() {
         )}
       </ThemeLedger>
       <main className={`centre ${styles.mapCentre}`} aria-label="Map">
+        <FirstNote of="centre" />
         {data && isDrawn ? (
           <>
             <div className={styles.mapFaces}>

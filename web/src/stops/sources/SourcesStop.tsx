@@ -18,6 +18,7 @@ import { SplitDialog } from './SplitDialog.tsx';
 import { TrimDialog } from './TrimDialog.tsx';
 import { WithdrawDialog } from './WithdrawDialog.tsx';
 import { WorthALook } from './WorthALook.tsx';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 type Dialog = 'split' | 'trim' | 'withdraw';
 
@@ -51,6 +52,7 @@ export function SourcesStop() {
   return (
     <>
       <section className="ledger" aria-label="Collection">
+        <FirstNote of="list" />
         <BringIn />
         {state.sources.length > 0 && (
           <InTurn>
@@ -60,6 +62,7 @@ export function SourcesStop() {
         )}
       </section>
       <main className="centre" aria-label="Sources">
+        <FirstNote of="centre" />
         {network ? (
           <NetworkInPlace network={network} />
         ) : state.sources.length === 0 ? (

@@ -18,6 +18,7 @@ import { ThemeColumn } from './ThemeColumn.tsx';
 import { Topics } from './Topics.tsx';
 import { Trays } from './Trays.tsx';
 import styles from './ThemesStop.module.css';
+import { FirstNote } from '../../pieces/FirstNote.tsx';
 
 /** As many beside each other as make two rows; up to three stand in one. */
 const besideEachOther = (themes: number): CSSProperties & Record<`--${string}`, number> => ({
@@ -47,6 +48,7 @@ export function ThemesStop() {
   return (
     <InTurn>
       <main className="centre" aria-label="Themes">
+        <FirstNote of="centre" />
         {state.sources.length === 0 && !network ? (
           <div className="empty-centre">
             <h2>No themes yet</h2>
