@@ -164,7 +164,7 @@ describe('the pointer', () => {
     );
     const [cx, cy] = await middleOf("document.querySelector('.chart-box canvas')");
     await clickAt([cx + 150, cy]);
-    await browser.waitForText('.method-sentence', /Leiden at resolution \d/);
+    await browser.waitForText('.method-sentence', /Leiden: resolution \d/);
     expect(await browser.textOf('.chart-figure figcaption')).to.match(/Now at \d/);
   });
 });

@@ -18,12 +18,12 @@ const HEAD = 44;
 const FOOT_TYPE = 13;
 const FOOT_LINE = 18;
 
-/** Words broken into lines of a width. */
-function inLines(text: string, width: number): string[] {
+/** Words broken into lines of a width, in type of a size. */
+export function inLines(text: string, width: number, type = FOOT_TYPE): string[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/)) {
     const last = lines[lines.length - 1];
-    if (last !== undefined && textWidth(`${last} ${word}`, FOOT_TYPE) <= width)
+    if (last !== undefined && textWidth(`${last} ${word}`, type) <= width)
       lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }

@@ -172,7 +172,7 @@ export function methodSentences(
         : 'no stop words';
   const resolution =
     themes.resolution === 'auto'
-      ? `the resolution of the fewest themes, three or more, that come back nearly as well as the steadiest when sources are drawn anew${figures.resolution === undefined ? '' : `, ${figures.resolution}`}`
+      ? `the fewest, three or more, that come back nearly as well as any from sources drawn anew${figures.resolution === undefined ? '' : ` (resolution ${figures.resolution})`}`
       : `resolution ${themes.resolution}`;
   // One rule for windows and for strengths.
   const interviewersSaid = control(
@@ -287,10 +287,10 @@ export function methodSentences(
       ' It takes two sources, or three separate meetings.',
     ],
     themes: [
-      'Themes are communities of linked concepts, found by Leiden at ',
+      'Themes are communities of linked concepts, found by Leiden: ',
       control('resolution', resolution),
       alsoSaid(figures.also ?? []),
-      ' as the best of ',
+      ', the best of ',
       control('runs', counted(themes.runs, 'run')),
       ' with seed ',
       control('seed', String(themes.seed)),

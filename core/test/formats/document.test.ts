@@ -129,7 +129,21 @@ describe('a document for word processors', () => {
       head: Array.from({ length: columns }, (_, i) => `c${i}`),
       rows: [Array.from({ length: columns }, (_, i) => i)],
     });
-    const blocks = [heading(1, 'A & B'), wide(7), wide(8), wide(12), heading(2, 'After')];
+    const drawing = (width: number): Block => ({
+      kind: 'picture',
+      caption: `${width} across`,
+      alt: '',
+      svg: `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} 800" width="${width}" height="800"></svg>`,
+    });
+    const blocks = [
+      heading(1, 'A & B'),
+      wide(7),
+      drawing(700),
+      wide(8),
+      drawing(1200),
+      wide(12),
+      heading(2, 'After'),
+    ];
     const files = unzipSync(writeDocx(blocks, { date: '2031-02-03T04:05:06.000Z' }));
     const properties = strFromU8(files['docProps/core.xml']);
     expect(properties).to.include('<dc:title>A &amp; B</dc:title>').and.include('<dc:language>en-GB');
@@ -141,6 +155,10 @@ describe('a document for word processors', () => {
     const ends = [...body.matchAll(/<w:sectPr>.*?<\/w:sectPr>/g)].map(([each]) => each.includes('landscape'));
     expect(ends).to.deep.equal([false, true, false]);
     expect(body.indexOf('7 columns')).to.be.below(body.indexOf('<w:sectPr>'));
+    expect(body.indexOf('700 across')).to.be.below(body.indexOf('<w:sectPr>'));
+    // As wide as the page that lies is long: 247 mm between the margins, of which 24.7 cm are 8.9 million units.
+    expect(body).to.include('cx="7350000" cy="4900000"');
+    expect(writeHtml('', blocks).match(/<figure class="broad">/g)).to.have.length(1);
     expect(body.indexOf('12 columns')).to.be.below(body.indexOf('landscape'));
     expect(body.match(/r:id="footer"/g)).to.have.length(3);
     expect(strFromU8(unzipSync(writeDocx(blocks))['docProps/core.xml'])).not.to.include('dcterms:modified');

@@ -53,6 +53,14 @@ export function sizeOfDrawing(svg: string): { readonly width: number; readonly h
   return { width: Number(width), height: Number(height) };
 }
 
+/** A drawing of so many units of width has words too small to be read on a page that stands upright. */
+const BROAD = 900;
+/** Whether a drawing is to lie on a page on its side. */
+export function isBroad(svg: string): boolean {
+  const { width, height } = sizeOfDrawing(svg);
+  return width > BROAD && width > height;
+}
+
 /** A drawing with its type brought along, as CSS with the font in it; one that names no type gets this one. */
 export function withDrawnFace(drawing: string, face: string): string {
   const styled = drawing.includes('<style>')

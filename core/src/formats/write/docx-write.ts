@@ -1,7 +1,7 @@
 import { NO_TIME } from '../../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { escapeXml } from '../../base/xml.ts';
-import { cellText, sizeOfDrawing, type Block, type Run } from './document.ts';
+import { cellText, isBroad, sizeOfDrawing, type Block, type Run } from './document.ts';
 
 const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n';
 const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
@@ -11,6 +11,9 @@ const DRAWING = 'http://schemas.openxmlformats.org/drawingml/2006';
 /** Lengths in a drawing are English Metric Units; this is the width between the margins of a page. */
 const PAGE_WIDTH = 5_760_000;
 const PAGE_HEIGHT = 7_200_000;
+/** The same of a page on its side, with room for the caption. */
+const PAGE_LENGTH = 8_900_000;
+const BROAD_HEIGHT = 4_900_000;
 /** A picture of one white point, under the drawing where there is no `png`. */
 const WHITE_POINT =
   '89504e470d0a1a0a0000000d49484452000000010000000108000000003a7e9b550000000a4944415478da63f80f00010101001cb08c990000000049454e44ae426082';
@@ -60,7 +63,8 @@ const withPlainWords = (svg: string): string =>
  */
 function pictureXml({ svg, png, alt, caption }: Extract<Block, { kind: 'picture' }>, number: number): string {
   const { width, height } = sizeOfDrawing(svg);
-  const scale = Math.min(PAGE_WIDTH / width, PAGE_HEIGHT / height);
+  const [most, highest] = isBroad(svg) ? [PAGE_LENGTH, BROAD_HEIGHT] : [PAGE_WIDTH, PAGE_HEIGHT];
+  const scale = Math.min(most / width, highest / height);
   const extent = `cx="${Math.round(width * scale)}" cy="${Math.round(height * scale)}"`;
   const vector = `<a:extLst><a:ext uri="{96DAC541-7B7A-43D3-8B79-37D633B846F1}"><asvg:svgBlip xmlns:asvg="http://schemas.microsoft.com/office/drawing/2016/SVG/main" r:embed="svg${number}"/></a:ext></a:extLst>`;
   const named = `id="${number}" name="Picture ${number}" descr="${escapeXml(alt)}"`;
@@ -167,10 +171,11 @@ export function writeDocx(
     }
   };
   const isWide = (block: Block | undefined): boolean =>
-    block?.kind === 'table' && block.head.length > UPRIGHT_COLUMNS;
+    (block?.kind === 'table' && block.head.length > UPRIGHT_COLUMNS) ||
+    (block?.kind === 'picture' && isBroad(block.svg));
   const body = blocks
     .map((block, i) => {
-      // Wide tables that follow each other share their pages.
+      // Wide ones that follow each other share their pages.
       const begins = isWide(block) && !isWide(blocks[i - 1]);
       const ends = isWide(block) && !isWide(blocks[i + 1]);
       return `${begins ? sectionEnd(UPRIGHT) : ''}${blockXml(block)}${ends ? sectionEnd(ON_ITS_SIDE) : ''}`;

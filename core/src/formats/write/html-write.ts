@@ -1,5 +1,5 @@
 import { escapeXml } from '../../base/xml.ts';
-import { cellText, type Block, type Run } from './document.ts';
+import { cellText, isBroad, type Block, type Run } from './document.ts';
 
 /** How the page looks, on a screen and on paper; the pictures bring their own colours. */
 const STYLE = `:root{color-scheme:light}
@@ -17,11 +17,14 @@ figure{margin:1.4rem 0}
 figure svg{display:block;max-width:100%;height:auto;border:1px solid #e2dfd2}
 figcaption,caption{font-size:.85rem;color:#4f574b;text-align:left;padding:.4rem 0}
 .wide{overflow-x:auto}
+figure.broad{width:min(94vw,74rem);margin-left:50%;transform:translateX(-50%)}
+@page broad{size:A4 landscape}
 table{border-collapse:collapse;font-size:.85rem;margin:1rem 0;width:100%}
 th,td{text-align:left;vertical-align:top;padding:.25rem .6rem .25rem 0;border-bottom:1px solid #e2dfd2}
 td.number,th.number{text-align:right;font-variant-numeric:tabular-nums}
 @media print{body{background:#fff;font-size:10.5pt}main{max-width:none;padding:0}nav{display:none}
-h1,h2,h3,caption{break-after:avoid}figure,blockquote,tr{break-inside:avoid}h2{break-before:auto}.wide{overflow:visible}}`;
+h1,h2,h3,caption{break-after:avoid}figure,blockquote,tr{break-inside:avoid}h2{break-before:auto}.wide{overflow:visible}
+figure.broad{page:broad;width:100%;margin-left:0;transform:none}figure.broad svg{max-height:160mm}}`;
 
 /** A page that was saved runs nothing and loads nothing, whatever got into it. */
 const POLICY =
@@ -95,7 +98,7 @@ export function writeHtml(title: string, blocks: readonly Block[]): string {
           (_, before: string, after: string) =>
             `<svg${before}${after} role="img" aria-label="${escapeXml(block.alt)}">`,
         );
-        return `<figure>${drawing}<figcaption>${escapeXml(block.caption)}</figcaption></figure>`;
+        return `<figure${isBroad(block.svg) ? ' class="broad"' : ''}>${drawing}<figcaption>${escapeXml(block.caption)}</figcaption></figure>`;
       }
     }
   };
