@@ -7,7 +7,7 @@ import { serve } from '../e2e/served.ts';
 import { plantedCollection, writeTexts } from './collection.ts';
 import { median, printTable, told } from './timing.ts';
 
-const CONCEPTS = 300;
+const CONCEPTS = 500;
 /** A frame takes no longer than this where sixty come in a second, and where it is seen to stutter, ms. */
 const [SMOOTH, STUTTERS] = [17.5, 32];
 
@@ -46,7 +46,31 @@ const MOVE = `
   requestAnimationFrame(frame);
 `;
 
-/** Times the frames of a map of 300 concepts while it is zoomed and dragged. */
+/**
+ * Opens and closes the Reader by its key, ten times each, with nothing picked; gives the milliseconds of each until it is drawn, and
+ * by how many pixels the map moved at most.
+ */
+const READ = `
+  const done = arguments[arguments.length - 1];
+  const placeOf = () => document.querySelector('.map-word').getBoundingClientRect().x;
+  const before = placeOf();
+  const times = [[], []];
+  let moved = 0;
+  const step = (i) => {
+    if (i === 20) return done([...times, [moved]]);
+    const started = performance.now();
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'r', bubbles: true }));
+    // The frame after the next begins when this one was drawn.
+    requestAnimationFrame(() => requestAnimationFrame(() => {
+      times[i % 2].push(performance.now() - started);
+      moved = Math.max(moved, Math.abs(placeOf() - before));
+      setTimeout(() => step(i + 1), 100);
+    }));
+  };
+  step(0);
+`;
+
+/** Times the frames of a map of 500 concepts while it is zoomed and dragged, and the Reader beside it while it is opened and closed. */
 export async function benchFrames(): Promise<void> {
   const { texts } = plantedCollection({
     words: CONCEPTS * 1500,
@@ -74,6 +98,8 @@ export async function benchFrames(): Promise<void> {
     await browser.goTo('map');
     await browser.find('.map-word');
     await browser.settled();
+    const [opened, closed, [shift]] =
+      await browser.driver.executeAsyncScript<[number[], number[], number[]]>(READ);
     const moved = await browser.driver.executeAsyncScript<[number[], number[], number[]]>(MOVE);
     console.log(`\n## Frames of a map of ${CONCEPTS} concepts, milliseconds\n`);
     printTable(
@@ -85,6 +111,9 @@ export async function benchFrames(): Promise<void> {
         `${moved[i].filter((time) => time > STUTTERS).length} of ${moved[i].length}`,
         median(moved[i]) <= SMOOTH ? '60' : told(1000 / median(moved[i])),
       ]),
+    );
+    console.log(
+      `\nThe Reader is opened in ${told(median(opened))} ms and closed in ${told(median(closed))} (medians of ten, two frames each at least); the map moves by ${told(shift)} pixels.`,
     );
     console.log(
       `\nWhere the zoom comes to rest all is drawn anew: a frame of ${told(largest(moved[2]))} ms.`,

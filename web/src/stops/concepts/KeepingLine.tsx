@@ -12,7 +12,8 @@ export function useLeastPull(field: PlacedField) {
   const { state, decide } = useStudy();
   const { minimumPull } = state.settings.concepts;
   const y = heightOf(field, minimumPull);
-  const pullAt = (height: number): number => up.value(1 - height / ground);
+  // At the foot of the field, all is kept.
+  const pullAt = (height: number): number => (height >= ground ? 0 : up.value(1 - height / ground));
   const set = (pull: number): void => {
     const rounded = Math.max(0, Math.round(pull * 100) / 100);
     if (rounded !== minimumPull) decide({ kind: 'setConcepts', change: { minimumPull: rounded } });

@@ -126,8 +126,9 @@ export function scaleOf(figure: FigureName, values: readonly number[]): Scale {
   const bend = scale === 'log' ? Math.log : scale === 'root' ? Math.sqrt : (value: number) => value;
   const straighten = scale === 'log' ? Math.exp : scale === 'root' ? (v: number) => v * v : (v: number) => v;
   const all = values.length > 0 ? values : [0, 1];
-  const least = scale === 'log' ? 1 : scale === 'root' ? 0 : leastOf(all);
-  const most = largest(all, scale === 'log' ? 2 : 1e-9);
+  // From the least there is: where no word has so little, ground would lie empty.
+  const least = Math.max(leastOf(all), scale === 'log' ? 1 : scale === 'root' ? 0 : -Infinity);
+  const most = Math.max(largest(all, scale === 'log' ? 2 : 1e-9), least);
   const low = bend(least);
   const span = bend(most) - low || 1;
   return {
