@@ -117,7 +117,7 @@ export async function buildCommands() {
     entryPoints: ['server/src/text-worker.ts'],
     outfile: 'dist/server/text-worker.js',
   });
-  for (const name of ['english.txt', 'tone.txt'])
+  for (const name of ['english.txt', 'tone.txt', 'german.txt', 'french.txt', 'italian.txt'])
     writeFileSync(join(root, 'dist/cli', name), readFileSync(join(root, 'core/lexicon', name)));
   writeFileSync(
     join(root, 'dist/cli/figtree.woff2'),

@@ -16,7 +16,7 @@ expose(
     async end(work: number): Promise<void> {
       await hand.end(work);
       // What it tags with is made ready while nobody waits.
-      (await finishInTime(words('en')))?.tagSentence('They wait.');
+      (await finishInTime(words('en')))?.tagSentence?.('They wait.');
     },
     async do(work: number, part: unknown): Promise<unknown> {
       const result = await hand.do(work, part);

@@ -4,8 +4,13 @@ import { fontFace } from '@green-thicket/core/formats/write/html-write';
 import { inOneStep } from '@green-thicket/core/base/stepwise';
 import type { Tagger } from '@green-thicket/core/languages/tagger';
 import { knownBy, type KnownOf } from '@green-thicket/core/languages/known-by';
+import type { FormsName } from '@green-thicket/core/languages/cued';
 import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
-import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
+import {
+  cuedKnowledge,
+  wordKnowledge,
+  type WordKnowledge,
+} from '@green-thicket/core/text/words/word-knowledge';
 
 /** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */
 export function reportFace(): string {
@@ -19,8 +24,8 @@ export function reportFace(): string {
   return fontFace(readFileSync(existsSync(built) ? built : source).toString('base64'));
 }
 
-/** The text of a list of English words: beside the built command, or in core where it runs from source. */
-export function readLexiconText(name: 'english' | 'tone'): string {
+/** The text of a list of words: beside the built command, or in core where it runs from source. */
+export function readLexiconText(name: 'english' | 'tone' | FormsName): string {
   const built = fileURLToPath(new URL(`./${name}.txt`, import.meta.url));
   const source = fileURLToPath(new URL(`../../core/lexicon/${name}.txt`, import.meta.url));
   return readFileSync(existsSync(built) ? built : source, 'utf8');
@@ -31,5 +36,6 @@ export function wordsWith(createTagger: () => Tagger): KnownOf<WordKnowledge> {
   let english: WordKnowledge | undefined;
   const read = (): WordKnowledge =>
     (english ??= wordKnowledge(parseLexicon(readLexiconText('english')), createTagger));
-  return knownBy({ en: () => inOneStep(read) });
+  const others = cuedKnowledge((name, make) => inOneStep(() => make(name && readLexiconText(name))));
+  return knownBy({ en: () => inOneStep(read), ...others });
 }

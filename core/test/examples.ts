@@ -51,11 +51,14 @@ export function englishTagger(): Tagger {
   return (tagger ??= createTagger());
 }
 
+/** What is known of English words. */
+export const englishWords = (): WordKnowledge => ({ lexicon: englishLexicon(), tagSentence });
+
 /** Tags a sentence of English. */
 export const tagSentence = sentenceTagger(englishLexicon, englishTagger);
 
 /** What is known of English words, tagged in a way of one's own. */
-export function taggingBy(tag: WordKnowledge['tagSentence']): Knowledge {
+export function taggingBy(tag: NonNullable<WordKnowledge['tagSentence']>): Knowledge {
   return { words: knownBy({ en: () => inOneStep(() => ({ lexicon: englishLexicon(), tagSentence: tag })) }) };
 }
 

@@ -10,7 +10,7 @@ const built = fileURLToPath(new URL('../../dist/web', import.meta.url));
 /** Bytes from which on a file should not be there twice. */
 const LARGE = 100_000;
 /** What is large and comes by itself: words of languages, and readers of documents. */
-const APART = /^(?:meanings|tagger|english|tone|pdf|docx|postal-mime)/;
+const APART = /^(?:meanings|tagger|english|german|french|italian|tone|pdf|docx|postal-mime)/;
 
 describe('the application', () => {
   it('is at most 1.5 MB compressed without languages and documents, which are there once', () => {

@@ -1,11 +1,12 @@
 import { bareForm } from '../languages/en/bare-form.ts';
+import { withoutElided } from '../languages/plain-form.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { Occurrences } from './occurrences.ts';
 import type { Terms } from './terms.ts';
 
 /** What is shown instead of its key, by number: phrases as they are most often written, and words never written as their key. */
 export function asWritten(tokens: Tokens, terms: Terms, met: Occurrences): Map<number, string> {
-  return new Map([...wordsAsWritten(tokens, terms, met), ...phrasesAsWritten(tokens, met)]);
+  return new Map([...wordsAsWritten(tokens, terms, met), ...phrasesAsWritten(tokens, terms, met)]);
 }
 
 /**
@@ -24,7 +25,7 @@ function wordsAsWritten(tokens: Tokens, terms: Terms, { labels, termOf }: Occurr
   });
   return labels.flatMap((_, id): [number, string][] => {
     const term = termOf(id);
-    if (term < 0 || isWritten[term] === 1) return [];
+    if (term < 0 || isWritten[term] === 1 || terms.areLemmas) return [];
     const form = tokens.forms[commonest[term]];
     // Without what a possessive adds, but with its capital.
     const written = form.slice(0, bareForm(form).length);
@@ -43,6 +44,7 @@ function isRegularPlural(plural: string, word: string): boolean {
  */
 function phrasesAsWritten(
   tokens: Tokens,
+  { areLemmas }: Terms,
   { occurrence, occurrenceFirst, occurrenceEnd, isPhrase }: Occurrences,
 ): Map<number, string> {
   // The ways each phrase is written: where first, and how often. Most have one or two.
@@ -59,7 +61,9 @@ function phrasesAsWritten(
   const written = new Map<number, string>();
   waysOf.forEach((ways, phrase) => {
     const { first, end } = ways.reduce((a, b) => (b.times > a.times ? b : a));
-    written.set(phrase, Array.from(tokens.type.subarray(first, end), (type) => tokens.forms[type]).join(' '));
+    const words = Array.from(tokens.type.subarray(first, end), (type) => tokens.forms[type]);
+    if (areLemmas) words[0] = withoutElided(words[0]);
+    written.set(phrase, words.join(' '));
   });
   return written;
 }

@@ -21,6 +21,8 @@ export interface Capitals {
   /** By type: how often its word has a capital inside sentences, and how often none. */
   readonly inside: Int32Array;
   readonly small: Int32Array;
+  /** How types are first written that have a capital beyond their first letter: LTSP-Server. */
+  readonly inner: ReadonlyMap<number, string>;
 }
 
 /** A sentence with a larger share of capitals is a heading or shouted: its capitals say nothing. */
@@ -32,7 +34,8 @@ const OPENING = /["“”‘«‹(:;—–•*[]/u;
 
 /** Finds how every token is written, and sums it up by word. */
 export function readCapitals(tokens: Tokens, originals: readonly string[]): Capitals {
-  const how = writingOfTokens(tokens, originals);
+  const inner = new Map<number, string>();
+  const how = writingOfTokens(tokens, originals, inner);
   const word = tokens.forms.map((form, type) => (tokens.kindOf[type] === WORD ? bareForm(form) : ''));
   // Counted by word and not by type: without case folding, and with possessives, a word has several.
   const idOf = new Map<string, number>();
@@ -53,10 +56,15 @@ export function readCapitals(tokens: Tokens, originals: readonly string[]): Capi
     word,
     inside: wordOf.map((id) => counts[INSIDE][id]),
     small: wordOf.map((id) => counts[SMALL][id]),
+    inner,
   };
 }
 
-function writingOfTokens(tokens: Tokens, originals: readonly string[]): Uint8Array {
+function writingOfTokens(
+  tokens: Tokens,
+  originals: readonly string[],
+  inner: Map<number, string>,
+): Uint8Array {
   const how = new Uint8Array(tokens.type.length);
   for (let s = 0; s + 1 < tokens.sentenceFirst.length; s++) {
     const original = originals[tokens.sentenceSource[s]];
@@ -77,9 +85,26 @@ function writingOfTokens(tokens: Tokens, originals: readonly string[]): Uint8Arr
       const starts = t === first || (!tokens.joined[t] && opens(original, tokens.start[t]));
       how[t] = starts ? AT_START : INSIDE;
     }
-    if (words >= HEADING_WORDS && large > HEADING_SHARE * words) how.fill(SMALL, first, limit);
+    const isHeading = words >= HEADING_WORDS && large > HEADING_SHARE * words;
+    if (!isHeading) noteInner(tokens, original, { first, limit, how }, inner);
+    if (isHeading) how.fill(SMALL, first, limit);
   }
   return how;
+}
+
+/** Notes how the types of a sentence are written that have a capital beyond their first letter. */
+function noteInner(
+  tokens: Tokens,
+  original: string,
+  { first, limit, how }: { readonly first: number; readonly limit: number; readonly how: Uint8Array },
+  inner: Map<number, string>,
+): void {
+  for (let t = first; t < limit; t++) {
+    const type = tokens.type[t];
+    if (how[t] === SMALL || inner.has(type)) continue;
+    const rest = original.slice(tokens.start[t] + 1, tokens.end[t]);
+    if (rest !== rest.toLowerCase()) inner.set(type, original.slice(tokens.start[t], tokens.end[t]));
+  }
 }
 
 function opens(original: string, start: number): boolean {

@@ -134,7 +134,8 @@ function goesOn(terms: Terms, stopped: Uint8Array, phrases: Phrases | undefined)
   if (!phrases) return next;
   for (let type = 0; type < next.length; type++) {
     const term = terms.ofType[type];
-    if (term >= 0 && stopped[type] !== STOPPED && phrases.inPhrases[term] & GOES_ON) next[type] = 1;
+    const isOpen = stopped[type] !== STOPPED || phrases.isLinker[type] === 1;
+    if (term >= 0 && isOpen && phrases.inPhrases[term] & GOES_ON) next[type] = 1;
   }
   return next;
 }

@@ -1,4 +1,5 @@
 import { ADJECTIVE, NOUN } from '../languages/en/lexicon.ts';
+import type { NounPhrases } from '../languages/language.ts';
 import type { Tokens } from '../text/tokens.ts';
 import { Int32List } from '../base/int32-list.ts';
 import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';
@@ -13,13 +14,14 @@ export interface Runs {
   /** Places of run r: `place[placeFirst[r] … placeFirst[r + 1])`, the first token of each. */
   readonly placeFirst: Int32Array;
   readonly place: Int32Array;
-  /** Of each place: `ENDS_IN_NOUN`, with `FIRM_RUN` where the words are firm. */
+  /** Of each place: `HAS_NOUN`, with `FIRM_RUN` where the words are firm. */
   readonly how: Uint8Array;
   /** What each type may do in a phrase. */
   readonly roles: Uint8Array;
 }
 
-const ENDS_IN_NOUN = 1;
+/** It has its noun where the language has it: at the end, or at the beginning. */
+const HAS_NOUN = 1;
 const FIRM_RUN = 2;
 
 /** The kept phrases as a tree of terms: a node is a beginning, `phraseOfNode` says whether it is a phrase itself. */
@@ -30,6 +32,8 @@ export interface Phrases {
   readonly phraseOfNode: Int32Array;
   /** 1 for each term a kept phrase begins with, 2 for each it goes on with, 3 for both: most terms do neither. */
   readonly inPhrases: Uint8Array;
+  /** 1 for each type that only joins words of phrases, stopped or not. */
+  readonly isLinker: Uint8Array;
   readonly labels: readonly string[];
   readonly cValue: Float64Array;
   readonly npmi: Float64Array;
@@ -56,6 +60,8 @@ const FIRM = 1;
 const LOOSE = 2;
 /** A form of a verb: part of a phrase only where it stands before a noun as an adjective does, as in the waiting room. */
 const PARTICIPLE = 3;
+/** A word that only joins two others: of a phrase, and neither its first nor its last. */
+const LINKER = 4;
 /** Words after which a form of a verb is no verb: driving buses is none of them, a driving licence is. */
 const DETERMINERS = new Set(
   'a an the my your his her its our their this that these those no some any each every another'.split(' '),
@@ -68,9 +74,18 @@ const DETERMINERS = new Set(
 const LOOSE_FACTOR = 2;
 const LOOSE_NPMI = 0.4;
 
-function rolesInPhrases(tokens: Tokens, parts: PartsOfTypes, stopped: Uint8Array): Uint8Array {
+function rolesInPhrases(
+  tokens: Tokens,
+  parts: PartsOfTypes,
+  stopped: Uint8Array,
+  built: NounPhrases | undefined,
+): Uint8Array {
   const roles = new Uint8Array(tokens.forms.length);
   for (let type = 0; type < roles.length; type++) {
+    if (built?.linkers.has(tokens.forms[type].toLowerCase())) {
+      roles[type] = LINKER;
+      continue;
+    }
     if (stopped[type] === STOPPED) continue;
     const part = parts.part[type];
     if (stopped[type] === OPEN && (part === NOUN || part === ADJECTIVE)) roles[type] = FIRM;
@@ -92,9 +107,10 @@ export function findRuns(
   parts: PartsOfTypes,
   stopped: Uint8Array,
   minimumMentions: number,
+  built?: NounPhrases,
 ): Runs {
   const termCount = terms.labels.length;
-  const roles = rolesInPhrases(tokens, parts, stopped);
+  const roles = rolesInPhrases(tokens, parts, stopped, built);
   const may = terms.ofType.map((term, type) => (roles[type] === NO_PART ? -1 : term));
   // Runs are numbered as nodes of a tree: those below `termCount` are single terms.
   const next = new Map<number, number>();
@@ -109,6 +125,7 @@ export function findRuns(
     let allFirm = true;
     let firmNoun = false;
     for (let i = from; i <= to; i++) {
+      if (roles[tokens.type[i]] === LINKER) continue;
       if (roles[tokens.type[i]] !== FIRM) allFirm = false;
       else if (parts.part[tokens.type[i]] === NOUN) firmNoun = true;
     }
@@ -129,9 +146,14 @@ export function findRuns(
       continue;
     }
     if (runStart < 0 || !tokens.joined[t]) runStart = t;
-    const noun = parts.nounAtTimes[tokens.type[t]] === 1 ? ENDS_IN_NOUN : 0;
+    const last = tokens.type[t];
+    const isNoun = (type: number): boolean => parts.nounAtTimes[type] === 1;
+    const mayEnd =
+      roles[last] !== LINKER && (isNoun(last) || (built !== undefined && parts.adjectiveAtTimes[last] === 1));
     // Every run that ends here; beginnings were numbered when their own last token was met.
     for (let from = Math.max(runStart, t - LONGEST_PHRASE + 1); from < t; from++) {
+      if (roles[tokens.type[from]] === LINKER) continue;
+      const noun = mayEnd && (!built || isNoun(tokens.type[from])) ? HAS_NOUN : 0;
       let node = may[tokens.type[from]];
       for (let i = from + 1; i < t; i++) node = next.get(node * termCount + may[tokens.type[i]]) ?? -1;
       const key = node * termCount + term;
@@ -211,22 +233,31 @@ function countRuns(
   // Only runs with such a term have places to look at one by one.
   const touched = new Uint8Array(terms.labels.length);
   for (let type = 0; type < stopped.length; type++) {
-    if (runs.roles[type] !== NO_PART && stopped[type] === STOPPED) touched[terms.ofType[type]] = 1;
+    if (runs.roles[type] !== NO_PART && runs.roles[type] !== LINKER && stopped[type] === STOPPED)
+      touched[terms.ofType[type]] = 1;
   }
   for (let run = 0; run < count; run++) {
     const words = runs.terms[run];
     const look = words.some((term) => touched[term] === 1);
     for (let p = runs.placeFirst[run]; p < runs.placeFirst[run + 1]; p++) {
-      if (look && isStoppedIn(tokens, stopped, runs.place[p], words.length)) continue;
+      if (look && isStoppedIn(runs, tokens, stopped, { first: runs.place[p], words: words.length })) continue;
       mentions[run]++;
-      if (runs.how[p] & ENDS_IN_NOUN) (runs.how[p] & FIRM_RUN ? firmNoun : looseNoun)[run]++;
+      if (runs.how[p] & HAS_NOUN) (runs.how[p] & FIRM_RUN ? firmNoun : looseNoun)[run]++;
     }
   }
   return { mentions, firmNoun, looseNoun };
 }
 
-function isStoppedIn(tokens: Tokens, stopped: Uint8Array, first: number, words: number): boolean {
-  for (let t = first; t < first + words; t++) if (stopped[tokens.type[t]] === STOPPED) return true;
+function isStoppedIn(
+  { roles }: Runs,
+  tokens: Tokens,
+  stopped: Uint8Array,
+  { first, words }: { readonly first: number; readonly words: number },
+): boolean {
+  for (let t = first; t < first + words; t++) {
+    const type = tokens.type[t];
+    if (stopped[type] === STOPPED && roles[type] !== LINKER) return true;
+  }
   return false;
 }
 
@@ -248,7 +279,7 @@ export function keepPhrases(
   const { mentions, firmNoun, looseNoun } = countRuns(runs, tokens, terms, stopped);
   const unigram = new Int32Array(terms.labels.length);
   for (let type = 0; type < stopped.length; type++) {
-    if (runs.roles[type] !== NO_PART && stopped[type] !== STOPPED)
+    if (runs.roles[type] !== NO_PART && (stopped[type] !== STOPPED || runs.roles[type] === LINKER))
       unigram[terms.ofType[type]] += tokens.mentionsOf[type];
   }
   const isLoose = (run: number): boolean => firmNoun[run] * 2 < mentions[run];
@@ -278,6 +309,7 @@ export function keepPhrases(
       kept.map(({ words }) => words),
       terms.labels.length,
     ),
+    isLinker: runs.roles.map((role) => (role === LINKER ? 1 : 0)),
     labels: kept.map(({ words }) => words.map((word) => terms.labels[word]).join(' ')),
     cValue: Float64Array.from(kept, ({ cValue }) => cValue),
     npmi: Float64Array.from(kept, ({ npmi }) => npmi),
@@ -346,7 +378,7 @@ export function phraseAt(
   let found: [number, number] | undefined;
   for (let t = first + 1; t < tokens.type.length && t < first + LONGEST_PHRASE; t++) {
     const type = tokens.type[t];
-    if (!tokens.joined[t] || stopped[type] === STOPPED) break;
+    if (!tokens.joined[t] || (stopped[type] === STOPPED && phrases.isLinker[type] === 0)) break;
     const term = terms.ofType[type];
     if (!(phrases.inPhrases[term] & GOES_ON)) break;
     const child = phrases.next.get(node * termCount + term);

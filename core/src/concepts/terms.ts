@@ -1,7 +1,10 @@
 import { NOUN, OTHER_PART, type Lexicon } from '../languages/en/lexicon.ts';
 import { lemmaInStudy } from '../languages/en/lemmas.ts';
+import { lemmaByForms, type CuedWords } from '../text/words/parts-by-neighbours.ts';
+import type { WordKnowledge } from '../text/words/word-knowledge.ts';
 import type { PartsOfTypes } from '../text/words/parts-of-speech.ts';
 import type { Language } from '../languages/language.ts';
+import { plainForm } from '../languages/plain-form.ts';
 import { stemmerOf } from '../languages/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
@@ -19,17 +22,19 @@ export interface Terms {
   readonly listedLabels: readonly string[];
   /** 1 for each term that stands for a number or a time. */
   readonly isNumber: Uint8Array;
+  /** Whether its labels are dictionary forms whatever form the texts have. */
+  readonly areLemmas: boolean;
 }
 
 /** Adds what is looked up of every word at every decision. */
 export function termsOf(
   tokens: Tokens,
-  terms: Pick<Terms, 'labels' | 'part' | 'ofType'>,
-  { isNumberWord }: Pick<Language, 'isNumberWord'>,
+  terms: Pick<Terms, 'labels' | 'part' | 'ofType' | 'areLemmas'>,
+  { isNumberWord, elides = false }: Pick<Language, 'isNumberWord' | 'elides'>,
 ): Terms {
   return {
     ...terms,
-    listedForms: tokens.forms.map(stopForm),
+    listedForms: tokens.forms.map((form) => stopForm(elides ? plainForm(form) : form)),
     listedLabels: terms.labels.map(stopForm),
     isNumber: Uint8Array.from(terms.labels, (label) => (isNumberWord(label) ? 1 : 0)),
   };
@@ -42,19 +47,23 @@ export type TermUnit = 'lemma' | 'stem' | 'form';
  * Brings types to terms. Where a language has no lexicon, its words are brought to their stems instead of lemmas.
  *
  * @param parts parts of speech by type
+ * @param inner how types with a capital beyond their first letter are written
  */
 export function readTerms(
   tokens: Tokens,
   parts: PartsOfTypes,
-  lexicon: Lexicon | undefined,
+  known: WordKnowledge | undefined,
   unit: TermUnit,
   language: Language,
+  inner?: ReadonlyMap<number, string>,
 ): Terms {
   const keyOf =
     unit === 'form'
       ? (type: number) => tokens.forms[type].replaceAll('’', "'")
-      : unit === 'lemma' && lexicon
-        ? lemmaKeys(tokens, parts, lexicon)
+      : unit === 'lemma' && known
+        ? known.lexicon
+          ? lemmaKeys(tokens, parts, known.lexicon)
+          : cuedKeys(tokens, parts, known.cued, inner)
         : stemKeys(tokens, language);
   const labels: string[] = [];
   const idOf = new Map<string, number>();
@@ -79,7 +88,11 @@ export function readTerms(
     for (let p = NOUN; p <= OTHER_PART; p++) if (votes[term * 4 + p] > votes[term * 4 + best]) best = p;
     part[term] = best;
   }
-  return termsOf(tokens, { labels, part, ofType }, language);
+  return termsOf(
+    tokens,
+    { labels, part, ofType, areLemmas: unit === 'lemma' && known?.cued !== undefined },
+    language,
+  );
 }
 
 /** The lemma of a type; without case folding Bus and bus stay apart. */
@@ -89,6 +102,33 @@ function lemmaKeys(tokens: Tokens, parts: PartsOfTypes, lexicon: Lexicon): (type
     const form = tokens.forms[type];
     const label = lemmaInStudy(lexicon, form, parts.part[type], (candidate) => used.has(candidate));
     return form[0] !== form[0].toLowerCase() ? label[0].toUpperCase() + label.slice(1) : label;
+  };
+}
+
+/** The lemma of a type by forms and cues; of several, the one the study uses most. */
+function cuedKeys(
+  tokens: Tokens,
+  parts: PartsOfTypes,
+  words: CuedWords,
+  inner: ReadonlyMap<number, string> | undefined,
+): (type: number) => string {
+  const used = new Map<string, number>();
+  tokens.forms.forEach((form, type) => {
+    const word = plainForm(form);
+    used.set(word, (used.get(word) ?? 0) + tokens.mentionsOf[type]);
+  });
+  // One word has one key, however its forms are written.
+  const shapes = new Map<string, string>();
+  for (const written of words.nounsInCapitals ? (inner?.values() ?? []) : [])
+    shapes.set(written.toLowerCase(), written);
+  return (type) => {
+    const lemma = lemmaByForms(
+      words,
+      tokens.forms[type],
+      parts.part[type],
+      (candidate) => used.get(candidate) ?? 0,
+    );
+    return shapes.get(lemma.toLowerCase()) ?? lemma;
   };
 }
 

@@ -1,4 +1,4 @@
-import { bareForm } from '../languages/en/bare-form.ts';
+import { plainForm } from '../languages/plain-form.ts';
 import { PARTS_OF_SPEECH } from '../languages/en/lexicon.ts';
 import { type PartsOfTypes, type WordKind } from '../text/words/parts-of-speech.ts';
 import { WORD } from '../text/scan.ts';
@@ -45,7 +45,7 @@ export function kindsOfWords(
   const rows = new Map<string, { mentions: number; named: number; type: number }>();
   for (let type = 0; type < tokens.forms.length; type++) {
     if (tokens.kindOf[type] !== WORD || stopped[type] === STOPPED) continue;
-    const word = bareForm(tokens.forms[type]);
+    const word = plainForm(tokens.forms[type]);
     const row = rows.get(word);
     if (!row) rows.set(word, { mentions: tokens.mentionsOf[type], named: inNames[type], type });
     else {

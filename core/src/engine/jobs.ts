@@ -69,7 +69,7 @@ export const JOBS: {
   tag: ({ language }, { words }) =>
     function* (sentences) {
       const known = yield* words(language);
-      if (!known) throw new Error(`Nothing is known of the words of ${language}.`);
+      if (!known?.tagSentence) throw new Error(`Sentences of ${language} are not tagged.`);
       const found: string[] = [];
       for (const [i, sentence] of sentences.entries()) {
         found.push(known.tagSentence(sentence));

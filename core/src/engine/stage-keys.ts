@@ -85,12 +85,12 @@ export const STAGE_KEYS = {
     steps: state.settings.cleaning.steps,
     leftOut: state.settings.speakers.leftOut,
   })),
-  parts: reads(['tokens', 'languages'], (state) => ({
+  parts: reads(['tokens', 'languages', 'capitals'], (state) => ({
     texts: knownTextsOf(workingSources(state)),
     language: state.settings.concepts.language,
   })),
   wordParts: reads(['tokens', 'parts'], ({ wordKinds }) => ({ wordKinds })),
-  terms: reads(['tokens', 'wordParts', 'languages'], ({ settings: { concepts } }) => ({
+  terms: reads(['tokens', 'wordParts', 'languages', 'capitals'], ({ settings: { concepts } }) => ({
     unit: concepts.unit,
     language: concepts.language,
   })),
@@ -108,8 +108,8 @@ export const STAGE_KEYS = {
   contexts: reads(['tokens'], nothing),
   // Before the researcher stopped any word: what is found then holds whatever is stopped later.
   runs: reads(['tokens', 'wordParts', 'terms', 'languages'], (state) => {
-    const { phrases, phraseMentions } = state.settings.concepts;
-    return { phrases, phraseMentions, choices: { ...stopWordChoices(state), own: [] } };
+    const { phrases, phraseMentions, language } = state.settings.concepts;
+    return { phrases, phraseMentions, language, choices: { ...stopWordChoices(state), own: [] } };
   }),
   candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'nameKinds', 'contexts'], (state) => {
     const { concepts } = state.settings;

@@ -32,6 +32,7 @@ import {
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { repeatedSentences, type RepeatedSentences } from '../text/look-alikes/repeated-sentences.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
+import { partsByNeighbours } from '../text/words/parts-by-neighbours.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
 import {
@@ -139,6 +140,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     const language = languageOf(chosen, take('languages'));
     const words = yield* resources.words(language);
     if (!words) return unknownParts(tokens);
+    if (words.cued)
+      return partsByNeighbours(tokens, words.cued, words.cued.nounsInCapitals ? take('capitals') : undefined);
     const sources = texts.map(({ id, textHash }) => ({ textHash, original: resources.original(id) }));
     const tagSentences = inParts('tag', { language }, resources);
     return yield* partsOfTypes(tokens, sources, words.lexicon, resources.tags, tagSentences);
@@ -148,7 +151,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
   *terms(take, { unit, language: chosen }, { words }) {
     const language = languageOf(chosen, take('languages'));
     const known = unit === 'lemma' ? yield* words(language) : undefined;
-    return readTerms(take('tokens'), take('wordParts'), known?.lexicon, unit, LANGUAGE_OF[language]);
+    const inner = known?.cued ? take('capitals').inner : undefined;
+    return readTerms(take('tokens'), take('wordParts'), known, unit, LANGUAGE_OF[language], inner);
   },
   stopped: (take, { choices }) =>
     inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
@@ -170,13 +174,20 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     return kindsOfNames(take('tokens'), take('names'), { lexicon: words?.lexicon, said: nameKinds });
   },
   contexts: (take) => inOneStep(() => companyContexts(take('tokens'))),
-  runs: (take, { phrases, phraseMentions, choices }) =>
+  runs: (take, { phrases, phraseMentions, language, choices }) =>
     inOneStep(() => {
       const tokens = take('tokens');
       if (!phrases) return noRuns(tokens);
       const terms = take('terms');
       const stopped = stoppedTypes(terms, stopWordsOf(choices, take('languages')));
-      return findRuns(tokens, terms, take('wordParts'), stopped, phraseMentions);
+      return findRuns(
+        tokens,
+        terms,
+        take('wordParts'),
+        stopped,
+        phraseMentions,
+        LANGUAGE_OF[languageOf(language, take('languages'))].phrases,
+      );
     }),
   candidates: (take, { nameKinds, personOf, ...choices }) =>
     findCandidates({

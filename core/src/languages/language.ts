@@ -30,9 +30,24 @@ export interface Language {
   readonly nameEndings: readonly string[];
   /** Which way of telling parts of speech what is kept of them was found by; undefined where none is kept. */
   readonly tagging?: string;
+  /** Whether words are written together with an article or a pronoun before an apostrophe, as l'éducation. */
+  readonly elides?: boolean;
+  /** How its noun phrases are built, where not as (adjective | noun)* noun: *salud pública*, *pomme de terre*. */
+  readonly phrases?: NounPhrases;
   /** Whether it writes every noun with a capital, so that a capital tells nothing of names. */
   readonly nounsInCapitals: boolean;
 }
+
+/** Noun phrases that begin with their noun. */
+export interface NounPhrases {
+  readonly nounFirst: true;
+  /** Words that join a noun to the one before it, small letters. */
+  readonly linkers: ReadonlySet<string>;
+}
+export const nounFirst = (linkers: string): NounPhrases => ({
+  nounFirst: true,
+  linkers: new Set(linkers.split(' ')),
+});
 
 /** A language of which no more is known than its function words and stems. */
 export const languageWith = (

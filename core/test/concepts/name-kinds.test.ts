@@ -9,7 +9,7 @@ import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
 import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { nameClueText } from '../../src/words/name-clues.ts';
-import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishWords, exampleStudy, tokensOf } from '../examples.ts';
 import { NAMES_IN_SENTENCES } from './names-in-sentences.ts';
 
 function kindsIn(...texts: readonly string[]): Map<string, KindOfName> {
@@ -21,7 +21,7 @@ function kindsSaid(
   ...texts: readonly string[]
 ): Map<string, KindOfName> {
   const tokens = tokensOf(...texts);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
+  const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'form', LANGUAGE_OF.en);
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   const lexicon = englishLexicon();
   const names = findNames(tokens, texts, readCapitals(tokens, texts), {

@@ -6,11 +6,11 @@ import { findNames, type Names } from '../../src/concepts/names.ts';
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { readTerms, stoppedTypes } from '../../src/concepts/terms.ts';
 import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
-import { asking, englishLexicon, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishWords, exampleStudy, tokensOf } from '../examples.ts';
 
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
   const tokens = tokensOf(text);
-  const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
+  const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'form', LANGUAGE_OF.en);
   const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
   return findNames(tokens, [text], readCapitals(tokens, [text]), {
     language: LANGUAGE_OF.en,

@@ -24,6 +24,7 @@ function prepare(
         labels: tokens.forms,
         part,
         ofType: Int32Array.from(tokens.forms, (_, i) => i),
+        areLemmas: false,
       },
       LANGUAGE_OF.en,
     ),

@@ -11,7 +11,7 @@ import {
 import { stopWordsInForce } from '../../src/concepts/stop-words.ts';
 import { OPEN, readTerms, STOPPED, STOPPED_ALONE, stoppedTypes } from '../../src/concepts/terms.ts';
 import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
-import { englishLexicon, tokensOf } from '../examples.ts';
+import { englishWords, tokensOf } from '../examples.ts';
 
 describe('occurrences under new numbers', () => {
   it('are those of before, but for what is left out, in their order', () => {
@@ -67,7 +67,7 @@ describe('occurrences under new numbers', () => {
 describe('stopped words', () => {
   const stoppedIn = (text: string, own: readonly string[]): Record<string, number> => {
     const tokens = tokensOf(text);
-    const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'lemma', LANGUAGE_OF.en);
+    const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'lemma', LANGUAGE_OF.en);
     const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own }));
     return Object.fromEntries(tokens.forms.map((form, type) => [form, stopped[type]]));
   };

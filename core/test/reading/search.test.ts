@@ -9,13 +9,13 @@ import { hitsIn, passagesOfHits, sourcesOfHits, type Hits } from '../../src/read
 import { findHits, readQuery, SearchError } from '../../src/reading/search.ts';
 import { unknownParts } from '../../src/text/words/parts-of-speech.ts';
 import { sentenceOfTokens, type Tokens } from '../../src/text/tokens.ts';
-import { asking, englishLexicon, englishParts, exampleStudy, tokensOf } from '../examples.ts';
+import { asking, englishLexicon, englishWords, englishParts, exampleStudy, tokensOf } from '../examples.ts';
 
 /** The words of each hit, and the tokens, of a search in some texts. */
 function search(typed: string, ...texts: string[]): string[] {
   const tokens = tokensOf(...texts);
   const parts = englishParts(tokens, texts);
-  const terms = readTerms(tokens, parts, englishLexicon(), 'lemma', LANGUAGE_OF.en);
+  const terms = readTerms(tokens, parts, englishWords(), 'lemma', LANGUAGE_OF.en);
   const hits = findHits(readQuery(typed), tokens, terms, sentenceOfTokens(tokens), englishLexicon());
   return wordsOfHits(tokens, hits);
 }
@@ -69,7 +69,7 @@ describe('a search', () => {
         fc.integer({ min: 1, max: 4 }),
         (sources, x, y, near) => {
           const tokens = tokensOf(...sources.map((words) => words.join(' ')));
-          const terms = readTerms(tokens, unknownParts(tokens), englishLexicon(), 'form', LANGUAGE_OF.en);
+          const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'form', LANGUAGE_OF.en);
           const hits = findHits(
             readQuery(`"${x}" near${near} "${y}"`),
             tokens,

@@ -2,7 +2,11 @@ import { finishInTime, onceLoaded, type Stepwise } from '@green-thicket/core/bas
 import { parseToneLists } from '@green-thicket/core/compare/tone-lists';
 import { knownBy } from '@green-thicket/core/languages/known-by';
 import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
-import { wordKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
+import {
+  cuedKnowledge,
+  wordKnowledge,
+  type WordKnowledge,
+} from '@green-thicket/core/text/words/word-knowledge';
 import type { Knowledge } from './answering.ts';
 
 /** English words and their parts of speech: four fifths of the worker. */
@@ -35,8 +39,18 @@ const tone = onceLoaded(async () => {
   return parseToneLists(text);
 });
 
+/** The forms of a language's words, each loaded when a text is in it. */
+const FORMS = {
+  german: onceLoaded(async () => (await import('@green-thicket/core/lexicon/german.txt?raw')).default),
+  french: onceLoaded(async () => (await import('@green-thicket/core/lexicon/french.txt?raw')).default),
+  italian: onceLoaded(async () => (await import('@green-thicket/core/lexicon/italian.txt?raw')).default),
+};
+const otherWords = cuedKnowledge(function* (name, make): Stepwise<WordKnowledge> {
+  return make(name && (yield* FORMS[name]()));
+});
+
 export const knowledge: Knowledge = {
-  words: knownBy({ en: englishWords }),
+  words: knownBy({ en: englishWords, ...otherWords }),
   meanings: knownBy({ en: englishMeanings }),
   tone,
 };

@@ -9,6 +9,7 @@ montag dienstag mittwoch donnerstag freitag samstag sonnabend sonntag januar jä
 /** German. */
 export const GERMAN: Language = languageWith('de', deu, {
   snowball: 'german',
+  hasLemmas: true,
   isNumberWord: wordsIn(TIMES),
   nounsInCapitals: true,
   nameEndings: ['ens', 'ern', 'ers', 'en', 'er', 'es', 'ns', 'n', 's', "'"],

@@ -49,7 +49,7 @@ const TIME_WORDS = `
 second seconds minute minutes hour hours day days week weeks month months year years time times today tonight tomorrow
 yesterday monday tuesday wednesday thursday friday saturday sunday mondays tuesdays wednesdays thursdays fridays
 saturdays sundays january february march april june july august september october november december jan feb apr aug
-sept oct nov dec tue tues thu thur thurs fri
+sep sept oct nov dec jul mon tue tues wed thu thur thurs fri
 `;
 
 /** The layers of the English stop list, each shown under its name. */

@@ -1,5 +1,5 @@
 import { spa } from 'stopword';
-import { languageWith, listed, wordsIn, type Language } from '../language.ts';
+import { languageWith, nounFirst, listed, wordsIn, type Language } from '../language.ts';
 
 /** What the published Spanish list lacks: forms of ser, estar, haber and tener, and pronouns. */
 const MORE_FORMS = `
@@ -16,5 +16,7 @@ lunes martes miércoles jueves viernes sábado domingo enero febrero marzo abril
 /** Spanish. */
 export const SPANISH: Language = languageWith('es', [...spa, ...listed(MORE_FORMS)], {
   snowball: 'spanish',
+  hasLemmas: true,
+  phrases: nounFirst('de del'),
   isNumberWord: wordsIn(TIMES),
 });

@@ -1,5 +1,5 @@
 import { fra } from 'stopword';
-import { languageWith, wordsIn, type Language } from '../language.ts';
+import { languageWith, nounFirst, wordsIn, type Language } from '../language.ts';
 
 /** Days and months. */
 const TIMES = `
@@ -9,5 +9,8 @@ lundi mardi mercredi jeudi vendredi samedi dimanche janvier février mars avril 
 /** French. */
 export const FRENCH: Language = languageWith('fr', fra, {
   snowball: 'french',
+  hasLemmas: true,
+  phrases: nounFirst('de du des'),
+  elides: true,
   isNumberWord: wordsIn(TIMES),
 });

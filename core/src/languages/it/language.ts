@@ -1,5 +1,5 @@
 import { ita } from 'stopword';
-import { languageWith, wordsIn, type Language } from '../language.ts';
+import { languageWith, nounFirst, wordsIn, type Language } from '../language.ts';
 
 /** Days and months. */
 const TIMES = `
@@ -9,5 +9,8 @@ lunedì martedì mercoledì giovedì venerdì sabato domenica gennaio febbraio m
 /** Italian. */
 export const ITALIAN: Language = languageWith('it', ita, {
   snowball: 'italian',
+  hasLemmas: true,
+  phrases: nounFirst('di del dello della dei degli delle da'),
+  elides: true,
   isNumberWord: wordsIn(TIMES),
 });

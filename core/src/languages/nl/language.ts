@@ -9,5 +9,6 @@ maandag dinsdag woensdag donderdag vrijdag zaterdag zondag januari februari maar
 /** Dutch. */
 export const DUTCH: Language = languageWith('nl', nld, {
   snowball: 'dutch',
+  hasLemmas: true,
   isNumberWord: wordsIn(TIMES),
 });

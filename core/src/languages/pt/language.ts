@@ -1,5 +1,5 @@
 import { por } from 'stopword';
-import { languageWith, wordsIn, type Language } from '../language.ts';
+import { languageWith, nounFirst, wordsIn, type Language } from '../language.ts';
 
 /** Days and months. */
 const TIMES = `
@@ -9,5 +9,7 @@ segunda-feira terça-feira quarta-feira quinta-feira sexta-feira sábado domingo
 /** Portuguese. */
 export const PORTUGUESE: Language = languageWith('pt', por, {
   snowball: 'portuguese',
+  hasLemmas: true,
+  phrases: nounFirst('de do da dos das'),
   isNumberWord: wordsIn(TIMES),
 });

@@ -1,4 +1,5 @@
 import { bareForm } from '../../languages/en/bare-form.ts';
+import { plainForm } from '../../languages/plain-form.ts';
 import type { InParts } from '../../base/share-out.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
 import {
@@ -82,7 +83,7 @@ export function correctedParts(
   const adjectiveAtTimes = parts.adjectiveAtTimes.slice();
   const participle = parts.participle.slice();
   for (let type = 0; type < part.length; type++) {
-    const kind = tokens.kindOf[type] === WORD ? ownValue(said, bareForm(tokens.forms[type])) : undefined;
+    const kind = tokens.kindOf[type] === WORD ? ownValue(said, plainForm(tokens.forms[type])) : undefined;
     if (kind === undefined) continue;
     part[type] = kind === 'name' ? NOUN : PARTS_OF_SPEECH.indexOf(kind);
     nounAtTimes[type] = part[type] === NOUN ? 1 : 0;

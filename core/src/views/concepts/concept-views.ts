@@ -141,11 +141,12 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const language = languageOf(chosen, languages);
     const known = yield* words(language);
     const meant = yield* meanings(language);
-    if (!known || !meant) return { suggestions: suggestMerges(candidates, pairs) };
+    const lexicon = known?.lexicon;
+    if (!lexicon || !meant) return { suggestions: suggestMerges(candidates, pairs) };
     yield 0.5;
     return {
       suggestions: suggestMerges(candidates, pairs, {
-        isWord: (key) => known.lexicon.senses.has(key),
+        isWord: (key) => lexicon.senses.has(key),
         synonymsOf: (word) => meant.synonymsOf(word, 1),
       }),
     };
