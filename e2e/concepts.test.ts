@@ -171,4 +171,22 @@ describe('concepts', () => {
     expect(await kept.getAttribute('value')).to.equal('said by nobody');
     expect(await browser.driver.findElements(By.css('.decision.here'))).to.have.length(1);
   });
+
+  it('“my interviews are in German”: read as German, in dictionary forms with capitals, four themes', async () => {
+    const { browser, served } = setup;
+    await browser.driver.get(served.address);
+    await browser.press('a sample in German');
+    await browser.find('.concept-map .map-word');
+    await browser.settled();
+    await browser.waitForText('.trail', '4 found');
+    expect(await browser.mapWords()).to.include.members(['Haltestelle', 'Laterne', 'Bremse', 'Unterstand']);
+    await browser.goTo('concepts');
+    await browser.waitForText(
+      '.method-sentence',
+      /Concepts are German nouns and names in their dictionary form/,
+    );
+    // Compounds and plurals count for their dictionary form, and the passages have them as they stand.
+    await browser.click('[data-concept="Bremse"]');
+    await browser.waitForText('.reader', /Zuerst die\s+Bremsen/);
+  });
 });

@@ -36,7 +36,7 @@ export function termsOf(
     ...terms,
     listedForms: tokens.forms.map((form) => stopForm(elides ? plainForm(form) : form)),
     listedLabels: terms.labels.map(stopForm),
-    isNumber: Uint8Array.from(terms.labels, (label) => (isNumberWord(label) ? 1 : 0)),
+    isNumber: Uint8Array.from(terms.labels, (label) => (isNumberWord(label.toLowerCase()) ? 1 : 0)),
   };
 }
 

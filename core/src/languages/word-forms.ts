@@ -1,3 +1,4 @@
+import { largest } from '../base/extent.ts';
 import { ADJECTIVE, NOUN, OTHER_PART, VERB } from './en/lexicon.ts';
 
 /** What a form can be: a part of speech (index into `PARTS_OF_SPEECH`) with its dictionary form. */
@@ -39,8 +40,8 @@ export function parseWordForms(text: string): WordForms {
       endings: new Set([lemmaEnding, ...endings]),
     };
   });
-  const longest = paradigms.reduce(
-    (most, { endings }) => Math.max(most, ...[...endings].map((each) => each.length)),
+  const longest = largest(
+    paradigms.flatMap(({ endings }) => [...endings].map(({ length }) => length)),
     0,
   );
   const ofStem = new Map<string, string>();
@@ -76,6 +77,25 @@ export function parseWordForms(text: string): WordForms {
   };
 }
 
+/** Forms that are remembered with what they can be: as many as a large collection has. */
+const MOST_REMEMBERED = 200_000;
+
+/** The same, remembering what was looked up: a word is asked for by its types, and by what it may be the plural of. */
+export function remembering(forms: WordForms): WordForms {
+  const found = new Map<string, readonly Reading[]>();
+  return {
+    ...forms,
+    readingsOf: (form) => {
+      let readings = found.get(form);
+      if (!readings) {
+        if (found.size >= MOST_REMEMBERED) found.clear();
+        found.set(form, (readings = forms.readingsOf(form)));
+      }
+      return readings;
+    },
+  };
+}
+
 /** Fewest letters of the first and of the last part of a compound, and of a last part whose first need not be known. */
 const FIRST_PART = 3;
 const LAST_PART = 4;
@@ -99,22 +119,25 @@ function isFirstPart(forms: WordForms, first: string): boolean {
  * The same for a language whose compounds are written in one word: one that is not known is read as its last part is, the
  * longest that is a noun.
  */
-export const withCompounds = (forms: WordForms): WordForms => ({
-  ...forms,
-  readingsOf: (form) => {
-    const known = forms.readingsOf(form);
-    const isNoun = form[0] !== form[0]?.toLowerCase();
-    if (known.length > 0 || !isNoun) return known;
-    for (let at = FIRST_PART; at <= form.length - LAST_PART; at++) {
-      const last = form[at].toUpperCase() + form.slice(at + 1);
-      const nouns = forms.readingsOf(last).filter(({ part }) => part === NOUN);
-      const isCompound = last.length >= LONG_LAST_PART || isFirstPart(forms, form.slice(0, at));
-      if (nouns.length > 0 && isCompound)
-        return nouns.map(({ part, lemma }) => ({
-          part,
-          lemma: form.slice(0, at) + lemma[0].toLowerCase() + lemma.slice(1),
-        }));
-    }
-    return known;
-  },
-});
+export function withCompounds(simple: WordForms): WordForms {
+  const forms = remembering(simple);
+  return {
+    ...forms,
+    readingsOf: (form) => {
+      const known = forms.readingsOf(form);
+      const isNoun = form[0] !== form[0]?.toLowerCase();
+      if (known.length > 0 || !isNoun) return known;
+      for (let at = FIRST_PART; at <= form.length - LAST_PART; at++) {
+        const last = form[at].toUpperCase() + form.slice(at + 1);
+        const nouns = forms.readingsOf(last).filter(({ part }) => part === NOUN);
+        const isCompound = last.length >= LONG_LAST_PART || isFirstPart(forms, form.slice(0, at));
+        if (nouns.length > 0 && isCompound)
+          return nouns.map(({ part, lemma }) => ({
+            part,
+            lemma: form.slice(0, at) + lemma[0].toLowerCase() + lemma.slice(1),
+          }));
+      }
+      return known;
+    },
+  };
+}

@@ -78,7 +78,18 @@ export function StartPage() {
           />
         </div>
         <p className={`quiet ${styles.startDrop}`}>
-          Or drop texts, documents, a table or a study file anywhere on this page.
+          Or drop texts, documents, a table or a study file anywhere on this page. There is{' '}
+          <button
+            type="button"
+            className="linklike"
+            disabled={busy}
+            onClick={() =>
+              begin(async () => (await import('../store/sample.ts')).createGermanSampleStudy(), 'map')
+            }
+          >
+            a sample in German
+          </button>{' '}
+          too.
         </p>
         {studies && studies.length > 0 && <KeptStudies studies={studies} />}
         <ErasingNote />

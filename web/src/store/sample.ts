@@ -1,26 +1,43 @@
 import { readCsv } from '@green-thicket/core/formats/csv';
 import { tidyText } from '@green-thicket/core/formats/read/text-file';
 import { makeSource } from '@green-thicket/core/intake/sources';
+import germanTable from '../../../demo/nachtbus/merkmale.csv?raw';
 import table from '../../../demo/night-buses/attributes.csv?raw';
 import survey from '../../../demo/night-buses-survey/survey.csv?raw';
 import { addSources, createStudy } from './studies.ts';
 
-const texts = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
+const GERMAN_TEXTS = import.meta.glob<string>('../../../demo/nachtbus/*.txt', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+});
+const TEXTS = import.meta.glob<string>('../../../demo/night-buses/*.txt', {
   query: '?raw',
   import: 'default',
   eager: true,
 });
 
-import { SAMPLE_TITLE } from './sample-title.ts';
+import { GERMAN_SAMPLE_TITLE, SAMPLE_TITLE } from './sample-title.ts';
 import { byCodeUnits } from '@green-thicket/core/base/order';
 
 /** Makes a study of the sample interviews and returns its id. */
-export async function createSampleStudy(): Promise<string> {
-  const { header, rows } = readCsv(table);
+export const createSampleStudy = (): Promise<string> => sampleStudy(SAMPLE_TITLE, TEXTS, table);
+
+/** The same of the interviews in German. */
+export const createGermanSampleStudy = (): Promise<string> =>
+  sampleStudy(GERMAN_SAMPLE_TITLE, GERMAN_TEXTS, germanTable);
+
+/** @param attributes a table whose first column names the texts */
+async function sampleStudy(
+  title: string,
+  texts: Readonly<Record<string, string>>,
+  attributes: string,
+): Promise<string> {
+  const { header, rows } = readCsv(attributes);
   const attributesOf = new Map(
     rows.map((row) => [row[0], Object.fromEntries(header.slice(1).map((name, i) => [name, row[i + 1]]))]),
   );
-  const id = await createStudy(SAMPLE_TITLE);
+  const id = await createStudy(title);
   await addSources(
     id,
     Object.entries(texts)
@@ -30,7 +47,7 @@ export async function createSampleStudy(): Promise<string> {
         const text = tidyText(typed);
         return { source: makeSource(name, text, attributesOf.get(name)), text };
       }),
-    { types: { date: 'date' } },
+    { types: header.includes('date') ? { date: 'date' } : {} },
   );
   return id;
 }

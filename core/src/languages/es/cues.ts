@@ -15,14 +15,14 @@ const bare = (word: string): string =>
     .normalize('NFD')
     .replace(/\u0301/g, '')
     .normalize('NFC');
-const ACUTE: Readonly<Record<string, string>> = { a: 'á', e: 'é', i: 'í', o: 'ó', u: 'ú' };
+const acute = (vowel: string): string => `${vowel}\u0301`.normalize('NFC');
 
 /** Words in -n, whose accent moves with the syllable a plural has more: imágenes, imagen; jardines, jardín; trenes, tren. */
 function inN(plural: string): string[] {
   const [, stem, vowel] = /^(.*)([aeiouáéíóú])nes$/.exec(plural) ?? [];
   if (stem === undefined) return [];
   if (/[áéíóú]/.test(plural)) return [`${bare(stem)}${vowel}n`];
-  return [/[aeiou]/.test(stem) ? `${stem}${ACUTE[vowel]}n` : `${stem}${vowel}n`];
+  return [/[aeiou]/.test(stem) ? `${stem}${acute(vowel)}n` : `${stem}${vowel}n`];
 }
 
 /** What tells parts of speech in Spanish. */

@@ -8,8 +8,9 @@ habían hemos tiene tienen tenía tengo tenemos si esta este esto estos estas es
 nosotras ustedes vosotros ellos ellas usted yo nos os mis tus nuestro nuestra vuestro todo toda todos todas
 `;
 
-/** Days and months. */
+/** Days and months, times and numbers. */
 const TIMES = `
+segundo minuto hora día semana mes año vez tiempo hoy ayer mañana uno dos tres cuatro cinco seis siete ocho nueve diez once doce veinte treinta cien mil cuarto mitad
 lunes martes miércoles jueves viernes sábado domingo enero febrero marzo abril mayo junio julio agosto septiembre setiembre octubre noviembre diciembre
 `;
 

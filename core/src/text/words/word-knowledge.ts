@@ -3,7 +3,7 @@ import type { LanguageCode } from '../../languages/language-names.ts';
 import { LANGUAGE_OF } from '../../languages/languages.ts';
 import type { Lexicon } from '../../languages/en/lexicon.ts';
 import type { Tagger } from '../../languages/tagger.ts';
-import { parseWordForms, withCompounds } from '../../languages/word-forms.ts';
+import { parseWordForms, remembering, withCompounds } from '../../languages/word-forms.ts';
 import type { CuedWords } from './parts-by-neighbours.ts';
 import { sentenceTagger } from './sentence-tags.ts';
 
@@ -39,7 +39,11 @@ export function cuedKnowledge<Made>(
         if (known) return known;
         const forms = text === undefined ? undefined : parseWordForms(text);
         known = {
-          cued: { forms: forms && nounsInCapitals ? withCompounds(forms) : forms, cues, nounsInCapitals },
+          cued: {
+            forms: forms && remembering(nounsInCapitals ? withCompounds(forms) : forms),
+            cues,
+            nounsInCapitals,
+          },
         };
         return known;
       };
