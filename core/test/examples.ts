@@ -156,6 +156,7 @@ export function goOnFromMap(study: ExampleStudy): void {
 /** Asks views of an example study, as it is when asked. */
 export function asking(
   study: ExampleStudy,
+  own: Partial<Library> = {},
 ): <V extends ViewName>(view: V, question: ViewQuestions[V]) => ViewAnswers[V] {
   return (view, question) =>
     finish(
@@ -163,6 +164,7 @@ export function asking(
         engine: study.engine,
         original: study.original,
         ...englishKnowledge,
+        ...own,
       }),
     );
 }

@@ -2,7 +2,7 @@ import { byCodeUnits } from '../base/order.ts';
 import type { Candidates } from './candidates.ts';
 
 /** Why two concepts may be one. */
-export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation' | 'synonym';
+export type SuggestionReason = 'spelling' | 'variety' | 'slip' | 'abbreviation' | 'compound' | 'synonym';
 
 /** Two candidates that may be one concept; `into` is the one with more mentions. */
 export interface Suggestion {
@@ -70,14 +70,16 @@ export function isSlip(a: string, b: string): boolean {
 export interface KnownWords {
   /** Whether a key is a word: two such words that differ by a letter are two words. */
   readonly isWord?: (key: string) => boolean;
+  /** Whether the language writes compounds in one word, and these letters may be what stands before the last part of one. */
+  readonly isFirstPart?: (letters: string) => boolean;
   /** Words that mean the same in the first of their meanings. */
   readonly synonymsOf?: (word: string) => ReadonlySet<string>;
 }
 const NO_WORDS: ReadonlySet<string> = new Set();
 
 /**
- * Candidates that may be one concept said otherwise: another spelling, an abbreviation, a synonym; spellings before
- * synonyms, the most mentioned first. Never merged unasked. Those refused, and those merged already, are not named again.
+ * Candidates that may be one concept said otherwise: another spelling, an abbreviation, a compound, a synonym; spellings before
+ * these, the most mentioned first. Never merged unasked. Those refused, and those merged already, are not named again.
  * (Keeping the same company makes a topic, not a synonym: of the ten most alike in the sample none was one. Standing between
  * the same words makes words of one kind, wife and partner, route and wall: of the ten most alike two were synonyms.)
  *
@@ -87,7 +89,7 @@ const NO_WORDS: ReadonlySet<string> = new Set();
 export function suggestMerges(
   candidates: Candidates,
   refused: ReadonlySet<string>,
-  { isWord = () => false, synonymsOf = () => NO_WORDS }: KnownWords = {},
+  { isWord = () => false, isFirstPart, synonymsOf = () => NO_WORDS }: KnownWords = {},
 ): Suggestion[] {
   const count = Math.min(candidates.keys.length, LOOKED_AT);
   const found = new Map<string, Suggestion>();
@@ -144,15 +146,43 @@ export function suggestMerges(
       }
     }
   }
+  if (isFirstPart)
+    for (const [a, b] of compoundPairs(candidates, count, isFirstPart)) propose(a, b, 'compound');
   for (const [a, b] of synonymPairs(candidates, count, synonymsOf)) propose(a, b, 'synonym');
   return [...found.values()]
     .sort(
       (a, b) =>
-        Number(a.reason === 'synonym') - Number(b.reason === 'synonym') ||
+        LAST.indexOf(a.reason) - LAST.indexOf(b.reason) ||
         b.mentions[0] + b.mentions[1] - a.mentions[0] - a.mentions[1] ||
         byCodeUnits(a.key, b.key),
     )
     .slice(0, MOST_SUGGESTIONS);
+}
+
+/** What is suggested after all else: what means much the same. */
+const LAST: readonly SuggestionReason[] = ['compound', 'synonym'];
+
+/** Fewest letters of a part of a compound. */
+const SHORTEST_PART = 3;
+
+/** Compounds with the candidate that is their last part, the longest there is: Nachtbus with Bus. */
+function* compoundPairs(
+  { keys }: Candidates,
+  count: number,
+  isFirstPart: (letters: string) => boolean,
+): Generator<readonly [number, number]> {
+  const numberOf = new Map<string, number>();
+  for (let i = 0; i < count; i++) numberOf.set(keys[i].toLowerCase(), i);
+  for (let i = 0; i < count; i++) {
+    const word = keys[i].toLowerCase();
+    if (word.includes(' ') || word.includes('-')) continue;
+    for (let at = SHORTEST_PART; at <= word.length - SHORTEST_PART; at++) {
+      const last = numberOf.get(word.slice(at));
+      if (last === undefined || !isFirstPart(word.slice(0, at))) continue;
+      yield [last, i];
+      break;
+    }
+  }
 }
 
 /** Candidates that are synonyms of each other, or phrases that differ by one word and its synonym. */

@@ -34,6 +34,8 @@ export interface Language {
   readonly elides?: boolean;
   /** How its noun phrases are built, where not as (adjective | noun)* noun: *salud pública*, *pomme de terre*. */
   readonly phrases?: NounPhrases;
+  /** Whether it writes compounds in one word: Nachtbus. */
+  readonly compounds?: boolean;
   /** Whether it writes every noun with a capital, so that a capital tells nothing of names. */
   readonly nounsInCapitals: boolean;
 }

@@ -101,10 +101,10 @@ const FIRST_PART = 3;
 const LAST_PART = 4;
 const LONG_LAST_PART = 6;
 /** What joins the parts of German compounds. */
-const JOINTS = ['', 's', 'es', 'n', 'en', 'er', 'e'];
+export const JOINTS = ['', 's', 'es', 'n', 'en', 'er', 'e'];
 
 /** Whether a word can be the first part of a compound: a noun, with what joins it, an adjective or a verb without its ending. */
-function isFirstPart(forms: WordForms, first: string): boolean {
+export function isFirstPart(forms: WordForms, first: string): boolean {
   const small = first.toLowerCase();
   const isKnown = (word: string): boolean => forms.readingsOf(word).length > 0;
   return (

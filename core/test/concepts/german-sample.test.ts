@@ -26,13 +26,20 @@ describe('the sample in German', () => {
       names.map((name) => ({ name, text: readFileSync(new URL(name, folder), 'utf8') })),
       { words },
     );
-    const { themes } = asking(study)('themes', null);
+    const { themes } = asking(study, { words })('themes', null);
     const members = themes.map(({ concepts }) => concepts.map(({ label }) => label));
     expect(members).to.have.length(4);
     for (const [what, words] of Object.entries(PLANTED)) {
       const best = Math.max(...members.map((each) => words.filter((word) => each.includes(word)).length));
       expect(best, `${what} in ${JSON.stringify(members)}`).to.be.at.least(words.length - 1);
     }
+    // Compounds are offered to be counted with their last part, and nothing that only ends alike.
+    const { suggestions } = asking(study, { words })('suggestions', { refused: [] });
+    const compounds = suggestions
+      .filter(({ reason }) => reason === 'compound')
+      .map(({ into, key }) => [into, key].sort((a, b) => a.length - b.length).join(' '));
+    expect(compounds).to.include.members(['Bus Nachtbus', 'Schicht Frühschicht', 'Schicht Spätschicht']);
+    for (const pair of compounds) expect(pair).to.match(/^(\p{L}+) \p{L}{3,}\1$/iu);
     for (const label of members.flat()) expect(label, 'a noun').to.match(/^\p{Lu}/u);
   });
 });

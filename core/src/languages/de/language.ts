@@ -10,6 +10,7 @@ montag dienstag mittwoch donnerstag freitag samstag sonnabend sonntag januar jä
 /** German. */
 export const GERMAN: Language = languageWith('de', deu, {
   snowball: 'german',
+  compounds: true,
   hasLemmas: true,
   isNumberWord: wordsIn(TIMES),
   nounsInCapitals: true,

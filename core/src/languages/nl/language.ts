@@ -10,6 +10,7 @@ maandag dinsdag woensdag donderdag vrijdag zaterdag zondag januari februari maar
 /** Dutch. */
 export const DUTCH: Language = languageWith('nl', nld, {
   snowball: 'dutch',
+  compounds: true,
   hasLemmas: true,
   isNumberWord: wordsIn(TIMES),
 });

@@ -9,5 +9,6 @@ måndag tisdag onsdag torsdag fredag lördag söndag januari februari mars april
 /** Swedish. */
 export const SWEDISH: Language = languageWith('sv', swe, {
   snowball: 'swedish',
+  compounds: true,
   isNumberWord: wordsIn(TIMES),
 });

@@ -1,8 +1,10 @@
 import { addSources, distinctiveness, emptySide } from '../../concepts/distinct.ts';
-import { suggestMerges, type Suggestion } from '../../concepts/suggestions.ts';
+import { suggestMerges, type KnownWords, type Suggestion } from '../../concepts/suggestions.ts';
 import { planSynonyms, readSynonyms, type SynonymReport } from '../../concepts/synonyms.ts';
 import { kindsOfWords } from '../../concepts/word-kinds.ts';
 import { byCodeUnits } from '../../base/order.ts';
+import { LANGUAGE_OF } from '../../languages/languages.ts';
+import { isFirstPart, JOINTS, type WordForms } from '../../languages/word-forms.ts';
 import { languageOf, stopWordsOf } from '../../engine/resources.ts';
 import { stopWordChoices } from '../../engine/stage-keys.ts';
 import { groupValues } from '../../study/groups.ts';
@@ -64,6 +66,21 @@ export const CONCEPT_KEYS = {
   })),
   synonyms: reads(['tokens', 'terms', 'candidates'], nothing),
 };
+
+/** What is known of a language that writes compounds in one word: their first parts are words of the study, or of the dictionary. */
+function knownOfCompounds(keys: readonly string[], forms: WordForms | undefined): KnownWords {
+  const words = new Set(keys.map((key) => key.toLowerCase()));
+  const isWordOfStudy = (letters: string): boolean =>
+    JOINTS.some(
+      (joint) => letters.endsWith(joint) && words.has(letters.slice(0, letters.length - joint.length)),
+    );
+  return {
+    isWord: (key) => (forms?.readingsOf(key).length ?? 0) > 0,
+    isFirstPart: (letters) =>
+      isWordOfStudy(letters) ||
+      (forms !== undefined && isFirstPart(forms, letters[0].toUpperCase() + letters.slice(1))),
+  };
+}
 
 export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
   *concepts(_, { take }) {
@@ -142,7 +159,11 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     const known = yield* words(language);
     const meant = yield* meanings(language);
     const lexicon = known?.lexicon;
-    if (!lexicon || !meant) return { suggestions: suggestMerges(candidates, pairs) };
+    if (!lexicon || !meant) {
+      const { compounds } = LANGUAGE_OF[language];
+      const knows = compounds ? knownOfCompounds(candidates.keys, known?.cued?.forms) : {};
+      return { suggestions: suggestMerges(candidates, pairs, knows) };
+    }
     yield 0.5;
     return {
       suggestions: suggestMerges(candidates, pairs, {

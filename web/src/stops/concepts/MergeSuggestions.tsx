@@ -12,6 +12,7 @@ const REASONS: Record<SuggestionReason, string> = {
   spelling: 'differ by a hyphen, a space or an accent',
   variety: 'are British and American spellings',
   slip: 'differ by one letter',
+  compound: 'are a compound and its last part',
   abbreviation: 'are a phrase and its initials',
   synonym: 'are synonyms, by WordNet',
 };
