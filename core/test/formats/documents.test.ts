@@ -40,16 +40,22 @@ const paragraph = (...runs: string[]): string =>
   `<w:p>${runs.map((run) => `<w:r>${run}</w:r>`).join('')}</w:p>`;
 const said = (text: string): string => `<w:t xml:space="preserve">${text}</w:t>`;
 const cell = (text: string): string => `<w:tc>${paragraph(said(text))}</w:tc>`;
-const DOCX = zipSync(
-  Object.fromEntries(
-    Object.entries({
-      '[Content_Types].xml':
-        '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="xml" ContentType="application/xml"/></Types>',
-      '_rels/.rels':
-        '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
-      'word/document.xml': `<w:document ${DOCX_NAMESPACE}><w:body>${paragraph(said('A talk'))}${paragraph(said('Rain'))}${paragraph(said('“late” &amp; wet café at\u00a020:00'))}<w:tbl><w:tr>${cell('Speaker')}${cell('Answer')}</w:tr><w:tr>${cell('A')}${cell('We waited at the harbour')}</w:tr></w:tbl>${paragraph(said('The end'), '<w:br/>', said('of it.'))}</w:body></w:document>`,
-    }).map(([name, text]) => [name, strToU8(text)]),
-  ),
+/** A document of Word with a body and other parts. */
+const wordDocument = (body: string, more: Record<string, string> = {}): Uint8Array =>
+  zipSync(
+    Object.fromEntries(
+      Object.entries({
+        '[Content_Types].xml':
+          '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="xml" ContentType="application/xml"/></Types>',
+        '_rels/.rels':
+          '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="word/document.xml"/></Relationships>',
+        'word/document.xml': `<w:document ${DOCX_NAMESPACE}><w:body>${body}</w:body></w:document>`,
+        ...more,
+      }).map(([name, text]) => [name, strToU8(text)]),
+    ),
+  );
+const DOCX = wordDocument(
+  `${paragraph(said('A talk'))}${paragraph(said('Rain'))}${paragraph(said('“late” &amp; wet café at\u00a020:00'))}<w:tbl><w:tr>${cell('Speaker')}${cell('Answer')}</w:tr><w:tr>${cell('A')}${cell('We waited at the harbour')}</w:tr></w:tbl>${paragraph(said('The end'), '<w:br/>', said('of it.'))}`,
 );
 
 describe('documents of every kind', () => {
@@ -57,10 +63,36 @@ describe('documents of every kind', () => {
     const words = async (name: string, bytes: Uint8Array | string): Promise<string> =>
       (await textOf(name, bytes)).replace(/\s+/g, ' ').trim();
     expect(htmlToText(HTML).replace(/\s+/g, ' ')).to.equal(WORDS);
+    // What was taken back is not read; one that is never closed takes nothing with it.
+    expect(htmlToText('<p>We <del>never</del> <ins>always</ins> wait.</p>')).to.match(
+      /^We\s+always wait\.\s*$/,
+    );
+    expect(htmlToText('<p>We <del>wait.</p><p>Here.</p>')).to.match(/We\s+wait\.\s+Here\./);
     expect(await words('a.html', `<html>${HTML}</html>`)).to.equal(WORDS);
     expect(await words('a.odt', openDocument('text', ODT))).to.equal(WORDS);
     expect(await words('a.rtf', RTF)).to.equal(WORDS);
     expect(await words('a.docx', DOCX)).to.equal(WORDS);
+  });
+
+  it('in Word have their footnotes and endnotes after the text, and no mark of them in it', async () => {
+    const notes = (kind: 'footnote' | 'endnote', ...words: string[]): string =>
+      `<?xml version="1.0"?><w:${kind}s ${DOCX_NAMESPACE}><w:${kind} w:type="separator" w:id="-1">${paragraph('<w:separator/>', said('a line'))}</w:${kind}>${words.map((each, i) => `<w:${kind} w:id="${i + 1}">${paragraph(`<w:${kind}Ref/>`, each)}</w:${kind}>`).join('')}</w:${kind}s>`;
+    const body = `${paragraph(said('The passengers'), '<w:footnoteReference w:id="1"/>', said(' wait.'))}${paragraph(said('They go.'))}`;
+    const document = wordDocument(body, {
+      'word/footnotes.xml': notes(
+        'footnote',
+        said('Of the night bus.'),
+        `${said('Two')}<w:br/>${said('lines.')}`,
+      ),
+      'word/endnotes.xml': notes('endnote', said('All of it is made up.')),
+    });
+    expect(await textOf('a.docx', document)).to.equal(
+      'The passengers wait.\n\nThey go.\n\nOf the night bus.\n\nTwo\nlines.\n\nAll of it is made up.\n',
+    );
+    // Notes with nothing but the line above them are none.
+    expect(await textOf('a.docx', wordDocument(body, { 'word/footnotes.xml': notes('footnote') }))).to.equal(
+      'The passengers wait.\n\nThey go.\n',
+    );
   });
 
   it('in OpenDocument lose what was deleted and remarks, and have notes and frames as paragraphs', async () => {

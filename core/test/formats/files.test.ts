@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { readArchive, readFile } from '../../src/formats/read/files.ts';
 import type { FileContent } from '../../src/formats/read/read-result.ts';
 import { readFiles } from '../../src/intake/intake.ts';
@@ -67,6 +67,24 @@ describe('documents', () => {
       .to.match(/Hello there/)
       .and.match(/\[00:01:10\] Bye\./);
     expect(reasonOf(await read('a.srt', 'no cues'))).to.match(/cue|subtitle/i);
+  });
+
+  it('of a workbook give times as they are shown, though a part of a day is a number with an end', async () => {
+    const bytes = sample('at-the-stop.xlsx');
+    const sheet = strFromU8(unzipSync(bytes)['xl/worksheets/sheet1.xml']);
+    // 45700 is 2025-02-12; its parts of a day for 14:30, 09:10 and 23:59 as spreadsheets write them.
+    const cells = [45700 + 870 / 1440, 45700 + 550 / 1440, 45700.999305555554]
+      .map((value, i) => `<row r="${i + 2}"><c r="A${i + 2}" s="1"><v>${value}</v></c></row>`)
+      .join('');
+    const head = '<row r="1"><c r="A1" t="inlineStr"><is><t>met</t></is></c></row>';
+    const made = sheet.replace(/<sheetData>[\s\S]*<\/sheetData>/, `<sheetData>${head}${cells}</sheetData>`);
+    const content = await read('times.xlsx', changed(bytes, { 'xl/worksheets/sheet1.xml': made }));
+    expect(rowsOf(content).map(([met]) => met)).to.deep.equal([
+      'met',
+      '2025-02-12 14:30',
+      '2025-02-12 09:10',
+      '2025-02-12 23:59',
+    ]);
   });
 
   it('of a workbook give every sheet that holds something, dates as dates', async () => {

@@ -3,9 +3,9 @@ import { Tokenizer } from 'htmlparser2';
 import { refused, type FileContent } from './read-result.ts';
 import { tidyText } from './text-file.ts';
 
-/** What holds no words of the page’s own; where its end never comes, what follows was not meant to be in it. */
+/** What holds no words of the page’s own, or words that were taken back; where its end never comes, what follows was not meant to be in it. */
 const SKIPPED = new Set(
-  'script style noscript svg iframe nav template select button textarea datalist object head'.split(' '),
+  'script style noscript svg iframe nav template select button textarea datalist object head del'.split(' '),
 );
 /** A new line before and after, or an empty line. */
 const LINES = new Set(
@@ -49,6 +49,8 @@ class PageText {
   closed(name: string): void {
     if (this.#skipping) {
       if (name === this.#skipping.name && --this.#skipping.open === 0) this.#dropSkipped();
+      // Where its end never comes what is in it stays, its paragraphs apart.
+      else if (this.#skipping.name === 'del') this.#block(name);
       return;
     }
     this.#block(name);

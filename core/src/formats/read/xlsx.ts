@@ -51,7 +51,8 @@ function checkExtent(sheet: string): void {
 function cellText(value: unknown): string {
   if (value === null || value === undefined) return '';
   if (value instanceof Date) {
-    const iso = value.toISOString();
+    // Days and parts of them are numbers with a point: half past two may be a thousandth of a second short.
+    const iso = new Date(Math.round(value.getTime() / 1000) * 1000).toISOString();
     return iso.endsWith('T00:00:00.000Z') ? iso.slice(0, 10) : iso.slice(0, 16).replace('T', ' ');
   }
   return String(value);
