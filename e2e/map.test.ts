@@ -85,7 +85,7 @@ describe('the map', function () {
     const parcels = await browser.all(drawn);
     expect(parcels.length).to.be.within(7, 9);
     const label = await parcels[0].getAttribute('aria-label');
-    expect(label).to.match(/driver or depot staff: \d/);
+    expect(label).to.match(/^A \d+\.\d %: .*, driver or depot staff/);
     // By key: a word may stand in its middle.
     await parcels[0].sendKeys(Key.ENTER);
     await browser.waitForText('.reader-count', /\d+ stretch/);

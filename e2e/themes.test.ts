@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { By, Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
+import { onPaper } from '../web/src/pieces/drawn-colours.ts';
 import { setUp } from './set-up.ts';
 
 /** What the map's strokes and words look like. */
@@ -137,10 +138,10 @@ describe('from links to the comparison, a researcher', () => {
       .to.match(/^<svg /)
       .and.include('data:font/woff2')
       .and.include('Night buses in Larkhaven');
-    // The page draws what the picture does, stroke by stroke, in the same order.
+    // The page draws what the picture does, stroke by stroke, in the same order, its colours by name.
     const told = (element: string, names: readonly string[]): string =>
       names.map((name) => new RegExp(` ${name}="([^"]*)"`).exec(element)?.[1] ?? '').join(' ');
-    expect(onPage).to.deep.equal([
+    expect(onPage.map(onPaper)).to.deep.equal([
       ...[...svg.matchAll(/<path [^>]*>/g)].map(([element]) => told(element, STROKES)),
       ...[...svg.matchAll(/<text [^>]*>/g)].map(([element]) => told(element, TYPE)),
     ]);
