@@ -149,6 +149,12 @@ describe('the pointer', () => {
     await showSample();
     await browser.goTo('links');
     const standing = await browser.textOf('.figures-list');
+    // A canvas has a size of its own until the chart is laid out in it.
+    await browser.until('The chart is not laid out', () =>
+      browser.driver.executeScript<boolean>(
+        "return (document.querySelector('.chart-box canvas')?.getBoundingClientRect().width ?? 0) > 700",
+      ),
+    );
     const [x, y] = await middleOf("document.querySelector('.chart-box canvas')");
     await clickAt([x + 160, y]);
     await browser.until(

@@ -36,23 +36,34 @@ export function* findSpeakers(originals: readonly string[]): Stepwise<Speaker[]>
   );
 }
 
+/** Labels of those who ask, and of those who answer, in the languages whose words are known; small letters. */
+const WHO_ASK = labels(`
+  interviewer int i iv interv moderator mod facilitator question q researcher
+  interviewerin moderatorin forscher forscherin frage
+  intervieweur intervieweuse enquêteur enquêteuse enquêtrice modérateur modératrice
+  entrevistador entrevistadora moderador moderadora investigador investigadora pesquisador pesquisadora pregunta pergunta
+  intervistatore intervistatrice moderatore moderatrice domanda
+  interviewster onderzoeker vraag
+`);
+const WHO_ANSWER = labels(`
+  respondent interviewee participant answer a r p resp
+  befragte befragter teilnehmer teilnehmerin antwort
+  enquêté enquêtée interviewé interviewée répondant répondante
+  entrevistado entrevistada respuesta resposta
+  intervistato intervistata risposta
+  geïnterviewde deelnemer antwoord
+`);
+function labels(list: string): ReadonlySet<string> {
+  return new Set(list.trim().split(/\s+/));
+}
+
 /** The role a speaker's label speaks of, such as interviewer for INT or Q; undefined where it tells none. */
 export function usualRole(label: string): 'interviewer' | 'respondent' | undefined {
-  if (
-    /^(?:interviewer|int|i|iv|interv|interviewer \d+|moderator|mod|facilitator|question|q|researcher)$/i.test(
-      label,
-    )
-  ) {
-    return 'interviewer';
-  }
-  if (
-    /^(?:respondent|interviewee|participant|answer|a|r|p|resp|(?:respondent|participant|p|r)[ -]?\d+)$/i.test(
-      label,
-    )
-  ) {
-    return 'respondent';
-  }
-  return undefined;
+  const word = label.toLowerCase().normalize('NFC');
+  if (WHO_ASK.has(word.replace(/^(interviewer(?:in)?) \d+$/, '$1'))) return 'interviewer';
+  return WHO_ANSWER.has(word.replace(/^(respondent|participant|p|r)[ -]?\d+$/, '$1'))
+    ? 'respondent'
+    : undefined;
 }
 
 /** Label of a speaker → their role, as the researcher gave it. */

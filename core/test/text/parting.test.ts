@@ -190,6 +190,19 @@ describe('parts of a text that are read', () => {
       Array(4).fill('interviewer'),
     );
     expect(['Respondent 3', 'P12', 'Interviewee'].map(usualRole)).to.deep.equal(Array(3).fill('respondent'));
+    // In the languages whose words are known, however accents are composed.
+    const others = [
+      'Interviewerin',
+      'Enquêteur',
+      'enque\u0302teur',
+      'Entrevistadora',
+      'INTERVISTATRICE',
+      'Interviewerin 2',
+    ];
+    expect(others.map(usualRole)).to.deep.equal(Array(6).fill('interviewer'));
+    expect(['Befragte', 'Entrevistado', 'R-4'].map(usualRole)).to.deep.equal(Array(3).fill('respondent'));
+    for (const label of ['constructor', 'Fahrerin', 'Interviewer X'])
+      expect(usualRole(label)).to.equal(undefined);
     expect(usualRole('Driver')).to.equal(undefined);
   });
 });
