@@ -2,7 +2,7 @@ import { isBeyondChance } from '../base/beyond-chance.ts';
 import { largest } from '../base/extent.ts';
 import { escapeXml } from '../base/xml.ts';
 import { percent } from '../base/wording.ts';
-import { inLines } from '../map/render.ts';
+import { inLines } from '../map/text-width.ts';
 import { DRAWN_FONT, inkOf, MOSS, NEUTRAL_INK, PAPER } from '../map/palette.ts';
 import type { Comparison } from './strength.ts';
 

@@ -86,8 +86,8 @@ function writingOfTokens(
       how[t] = starts ? AT_START : INSIDE;
     }
     const isHeading = words >= HEADING_WORDS && large > HEADING_SHARE * words;
-    if (!isHeading) noteInner(tokens, original, { first, limit, how }, inner);
     if (isHeading) how.fill(SMALL, first, limit);
+    else noteInner(tokens, original, { first, limit, how }, inner);
   }
   return how;
 }

@@ -2,7 +2,7 @@ import { escapeXml } from '../base/xml.ts';
 import { MOSS, NEUTRAL_INK, PAPER } from './palette.ts';
 import type { MapScene } from './scene.ts';
 import { SMALLEST_TYPE } from './sheet.ts';
-import { textWidth } from './text-width.ts';
+import { inLines } from './text-width.ts';
 import { digit, footWords, shapesOf } from './shapes.ts';
 
 /** How the map is drawn. */
@@ -17,18 +17,6 @@ export interface DrawingChoices {
 const HEAD = 44;
 const FOOT_TYPE = 13;
 const FOOT_LINE = 18;
-
-/** Words broken into lines of a width, in type of a size. */
-export function inLines(text: string, width: number, type = FOOT_TYPE): string[] {
-  const lines: string[] = [];
-  for (const word of text.split(/\s+/)) {
-    const last = lines[lines.length - 1];
-    if (last !== undefined && textWidth(`${last} ${word}`, type) <= width)
-      lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
-  }
-  return lines;
-}
 
 /** A colour as the grey of its lightness (ITU-R BT.709). */
 const grey = (colour: string): string => {
@@ -49,7 +37,7 @@ export function renderMap(
   title: string,
   { foot = [], head = false, greyscale = false }: DrawingChoices = {},
 ): string {
-  const lines = foot.flatMap((line) => inLines(line, scene.sheet.width - 40));
+  const lines = foot.flatMap((line) => inLines(line, scene.sheet.width - 40, FOOT_TYPE));
   const top = head ? HEAD : 0;
   const bottom = lines.length === 0 ? 0 : FOOT_LINE * lines.length + 18;
   const height = scene.sheet.height + top + bottom;

@@ -28,3 +28,15 @@ export function textWidth(text: string, size: number, bold = false): number {
   }
   return (sum * size) / 1000;
 }
+
+/** Words broken into lines of a width, in type of a size. */
+export function inLines(text: string, width: number, type: number): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(/\s+/)) {
+    const last = lines[lines.length - 1];
+    if (last !== undefined && textWidth(`${last} ${word}`, type) <= width)
+      lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
+}

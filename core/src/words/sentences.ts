@@ -170,9 +170,10 @@ export function methodSentences(
       : stopCount > 0
         ? counted(stopCount, 'own stop word')
         : 'no stop words';
+  const atResolution = figures.resolution === undefined ? '' : `, at resolution ${figures.resolution}`;
   const resolution =
     themes.resolution === 'auto'
-      ? `the fewest, three or more, that come back nearly as well as any from sources drawn anew${figures.resolution === undefined ? '' : ` (resolution ${figures.resolution})`}`
+      ? `the fewest, three or more, that come back nearly as well as any from sources drawn anew${atResolution}`
       : `resolution ${themes.resolution}`;
   // One rule for windows and for strengths.
   const interviewersSaid = control(

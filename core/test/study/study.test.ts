@@ -232,7 +232,7 @@ describe('method sentences', () => {
     expect(sentenceText(methodSentences(unasked).map)).to.match(/some of them may be chance\.$/);
     expect(sentenceText(sentences.map)).to.not.include('may be chance');
     expect(sentenceText(sentences.themes)).to.include(
-      'the fewest, three or more, that come back nearly as well as any from sources drawn anew (resolution 0.9)',
+      'the fewest, three or more, that come back nearly as well as any from sources drawn anew, at resolution 0.9',
     );
     expect(windowText({ unit: 'words', size: 30, acrossParagraphs: true })).to.equal(
       '30 words across paragraphs',

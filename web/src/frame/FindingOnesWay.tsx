@@ -1,11 +1,12 @@
 import { Button } from 'antd';
 import { useEffect, useState, type ReactNode } from 'react';
-import { useLocation } from 'react-router';
+import { useLocation, useNavigate, useParams } from 'react-router';
 import type { Stop } from '@green-thicket/core/words/sentences';
-import { FirstPath } from './FirstPath.tsx';
+import { FirstPath, walkAddress } from './FirstPath.tsx';
 import { GoTo } from './GoTo.tsx';
 import { useAskedHelp, type HelpPlace } from '../pieces/HowFound.tsx';
 import { keptSign } from '../pieces/kept-sign.ts';
+import { useTellFault } from '../pieces/use-fault.ts';
 import { Help } from '../help/Help.tsx';
 
 const PATH_LEFT = keptSign('path-left');
@@ -45,6 +46,9 @@ export function useFindingOnesWay(stop: Stop): {
   const [open, setOpen] = useState<'help' | 'go' | HelpPlace>();
   useAskedHelp(setOpen);
   const [path, setPath] = usePath();
+  const { id = '' } = useParams();
+  const navigate = useNavigate();
+  const tellFault = useTellFault();
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
@@ -80,6 +84,7 @@ export function useFindingOnesWay(stop: Stop): {
             onPath={() => {
               close();
               setPath('taken up');
+              tellFault('It was not opened', async () => navigate(walkAddress(id)));
             }}
           />
         )}

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import type { Stop } from '@green-thicket/core/words/sentences';
 import { keptSign } from '../pieces/kept-sign.ts';
 import { useStudy } from '../pieces/study-context.ts';
@@ -17,6 +17,10 @@ function stepKept(): number | undefined {
   return Number.isInteger(kept) && kept >= 0 && kept < WALK.length ? kept : undefined;
 }
 
+const addressOf = (id: string, { stop, picked = '' }: Step): string => `/study/${id}/${stop}${picked}`;
+/** Where the walk is taken up: the step it was left at, or its first. */
+export const walkAddress = (id: string): string => addressOf(id, WALK[stepKept() ?? 0]);
+
 const nameOf = ({ name, stop }: Step): string => name ?? STOPS_BY_NAME[stop].name;
 
 /** A first walk through the stops: what to look at and try at each; left at any time, and taken up again from the help where it was left. */
@@ -26,26 +30,19 @@ export function FirstPath({
   onLeave,
 }: {
   stop: Stop;
-  /** Whether it was asked for: it goes to where it was left, rather than saying first what it is. */
+  /** Whether it was asked for, and is where it was left (`walkAddress`): then it does not say first what it is. */
   isTakenUp: boolean;
   onLeave: () => void;
 }) {
   const { id } = useStudy();
   const navigate = useNavigate();
-  const { search } = useLocation();
   const tellFault = useTellFault();
   const [at, setAt] = useState(() => (isTakenUp ? (stepKept() ?? 0) : undefined));
   const go = (to: number): void => {
-    const { stop: next, picked = '' } = WALK[to];
     setAt(to);
     STEP_KEPT.write(String(to));
-    tellFault('It was not opened', async () => navigate(`/study/${id}/${next}${picked}`));
+    tellFault('It was not opened', async () => navigate(addressOf(id, WALK[to])));
   };
-  useEffect(() => {
-    if (at !== undefined && (WALK[at].stop !== stop || search !== (WALK[at].picked ?? ''))) go(at);
-    // Only when it is taken up: afterwards one may look about without being led back.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
   // Who takes the trail instead is met there.
   const here = at === undefined || WALK[at].stop === stop ? at : WALK.findIndex((step) => step.stop === stop);
   return (

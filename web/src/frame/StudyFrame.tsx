@@ -51,7 +51,7 @@ export const StudyFrame = memo(function StudyFrame({ study, stop }: { study: Ope
   const { look: reading } = useSelection();
   const tellFault = useTellFault();
   const way = useFindingOnesWay(stop);
-  const areNotesShown = useFirstNotes(way.isWalking);
+  const areNotesShown = useFirstNotes(way.isWalking || study.state.sources.length === 0);
   const [listing, setListing] = useState(false);
   const [noting, setNoting] = useState(false);
   const [notice, setNotice] = useState<{ readonly said: Notice; readonly at: Stop }>();

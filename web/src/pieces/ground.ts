@@ -1,22 +1,19 @@
 import { useSyncExternalStore } from 'react';
+import { keptSign } from './kept-sign.ts';
 import { coloursOn, type Ground } from '../theme.ts';
 
 /** What the page lies on as one wishes: as the system has it, or chosen. */
 export const WISHES = ['system', 'light', 'dark'] as const;
 export type GroundWish = (typeof WISHES)[number];
 
-const KEY = 'green-thicket ground';
+const KEPT = keptSign('ground');
 const darkness = window.matchMedia('(prefers-color-scheme: dark)');
 const listeners = new Set<() => void>();
 
+/** Where the browser keeps nothing, the page is as the system has it. */
 function keptWish(): GroundWish {
-  try {
-    const kept = localStorage.getItem(KEY);
-    return WISHES.find((each) => each === kept) ?? 'system';
-  } catch {
-    // Where the browser keeps nothing, the page is as the system has it.
-    return 'system';
-  }
+  const kept = KEPT.read();
+  return WISHES.find((each) => each === kept) ?? 'system';
 }
 
 let wish = keptWish();
@@ -25,7 +22,7 @@ const tell = (): void => listeners.forEach((listener) => listener());
 darkness.addEventListener('change', tell);
 // Another tab's choice is this one's.
 window.addEventListener('storage', (event) => {
-  if (event.key !== KEY && event.key !== null) return;
+  if (event.key !== KEPT.key && event.key !== null) return;
   wish = keptWish();
   tell();
 });
@@ -65,11 +62,6 @@ export function useGroundWish(): [GroundWish, (next: GroundWish) => void] {
 /** Kept with how one works, for every study in this browser. */
 export function wishGround(next: GroundWish): void {
   wish = next;
-  try {
-    localStorage.setItem(KEY, next);
-  } catch (error) {
-    // Where the browser keeps nothing, it holds until the page is left.
-    console.warn(error);
-  }
+  KEPT.write(next);
   tell();
 }

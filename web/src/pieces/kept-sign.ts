@@ -1,5 +1,7 @@
 /** Something that this browser is to remember, for every study: that it was seen, or how far one came. */
 export interface KeptSign {
+  /** What it is kept by. */
+  readonly key: string;
   readonly read: () => string | null;
   readonly write: (value: string) => void;
 }
@@ -8,6 +10,7 @@ export interface KeptSign {
 export function keptSign(name: string): KeptSign {
   const key = `green-thicket-${name}`;
   return {
+    key,
     read: () => {
       try {
         return localStorage.getItem(key);
