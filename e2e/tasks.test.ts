@@ -4,7 +4,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { CHROMIUM, faultsOf, type Browser } from './browser.ts';
+import { faultsOf, type Browser } from './browser.ts';
+import { CHROMIUM } from './chromium.ts';
 import { root } from './served.ts';
 import { setUp } from './set-up.ts';
 
