@@ -49,7 +49,7 @@ describe('a network from another program', () => {
     const name = await browser.find('textarea[aria-label="Name of theme A"]');
     await name.sendKeys(Key.chord(Key.CONTROL, 'a'), 'The first', Key.ENTER);
     await browser.find('.theme-name[title="The first"]');
-    expect(await browser.textOf('main'), 'steadiness').not.to.match(/comes back|halves of the sources/);
+    expect(await browser.textOf('main'), 'steadiness').not.to.match(/comes back|steadiness to come/);
 
     await browser.goTo('map');
     await browser.find('.concept-map .map-word');

@@ -96,8 +96,9 @@ function ByPeriod({
     setHow({ ...how, period: null });
     setSpans([...spans, name]);
   };
-  const isColumns =
-    data.periods.length > 0 && data.periods.length <= MOST_COLUMNS && data.courses.length === 1;
+  // Two waves years apart are two periods: those between in which nobody spoke are not waited for.
+  const spoken = data.courses.length === 1 ? spokenPeriods(data) : [];
+  const isColumns = spoken.length > 0 && spoken.length <= MOST_COLUMNS;
   const most = largest(
     shown.flatMap(({ periods, mean }) => [
       ...periods.flatMap(({ strengths }) => strengths.map(({ high }) => high)),
@@ -124,7 +125,7 @@ function ByPeriod({
       </div>
       <Spans data={data} spans={spans} onSpans={setSpans} />
       {how.byGroup && <Legend groups={shown.map(({ group }) => group)} />}
-      {isColumns && <PeriodColumns data={data} dates={dates} onSpan={lookInto} />}
+      {isColumns && <PeriodColumns data={data} spoken={spoken} dates={dates} onSpan={lookInto} />}
       <div className={styles.timeBoard} ref={board} hidden={isColumns}>
         {data.rows.map((row, r) => (
           <TimePanel
@@ -142,6 +143,10 @@ function ByPeriod({
     </div>
   );
 }
+
+/** The places of the periods that hold any words, in order of time. */
+const spokenPeriods = ({ periods, courses }: OverTimeView): number[] =>
+  periods.map((_, p) => p).filter((p) => courses.some((course) => course.periods[p].windows > 0));
 
 /** What periods are looked at by, and how their lines are drawn. */
 interface How {

@@ -12,10 +12,13 @@ import styles from './CompareStop.module.css';
 /** A course of a few periods is no line: they stand beside each other as columns, all of a row on one scale. */
 export function PeriodColumns({
   data,
+  spoken,
   dates,
   onSpan,
 }: {
   data: OverTimeView;
+  /** The places of the periods shown. */
+  spoken: readonly number[];
   dates: string;
   onSpan: (period: string) => void;
 }) {
@@ -31,27 +34,30 @@ export function PeriodColumns({
       <thead>
         <tr>
           <th scope="col">Theme</th>
-          {data.periods.map((period, p) => (
-            <th scope="col" key={period}>
-              {canLookIn ? (
-                <button
-                  type="button"
-                  className="linklike"
-                  aria-label={`Look into ${period}`}
-                  title={`Look into ${period}`}
-                  onClick={() => onSpan(period)}
-                >
-                  {period}
-                </button>
-              ) : (
-                period
-              )}
-              <span className="quiet">
-                {counted(course.periods[p].sources, 'source')},{' '}
-                {counted(course.periods[p].windows, 'stretch', 'stretches')}
-              </span>
-            </th>
-          ))}
+          {spoken.map((p) => {
+            const period = data.periods[p];
+            const { sources, windows } = course.periods[p];
+            return (
+              <th scope="col" key={period}>
+                {canLookIn ? (
+                  <button
+                    type="button"
+                    className="linklike"
+                    aria-label={`Look into ${period}`}
+                    title={`Look into ${period}`}
+                    onClick={() => onSpan(period)}
+                  >
+                    {period}
+                  </button>
+                ) : (
+                  period
+                )}
+                <span className="quiet">
+                  {counted(sources, 'source')}, {counted(windows, 'stretch', 'stretches')}
+                </span>
+              </th>
+            );
+          })}
           <th
             scope="col"
             title="From the first to the last; and the chance of as large a change if the sources had been dealt to the periods blindly, adjusted over the rows (q)"
@@ -71,9 +77,9 @@ export function PeriodColumns({
               <th scope="row">
                 <RowName row={named} />
               </th>
-              {data.periods.map((period, p) => {
+              {spoken.map((p) => {
+                const period = data.periods[p];
                 const { strengths, windows, sources } = course.periods[p];
-                if (windows === 0) return <td key={period}>–</td>;
                 const { share, low, high, speaking } = strengths[row];
                 const here: Within = { groups: [], when: { dates, period: data.period, value: period } };
                 const isPicked = sameSelection(selection, asked) && sameWithin(within, here);

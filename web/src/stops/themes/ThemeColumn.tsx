@@ -264,7 +264,7 @@ function ComesBack({
 }) {
   const found = isPlaceholderData ? undefined : data?.themes.find((theme) => theme.letter === letter);
   if (data?.draws === 0 && !isPlaceholderData) return <span title={STEADY_UNKNOWN}>of one source</span>;
-  if (!found || !data) return <>hearing halves of the sources …</>;
+  if (!found || !data) return <>steadiness to come</>;
   return (
     <span
       title={`Would other sources have shown it? Halves of the sources were drawn ${data.draws} times, and concepts chosen and grouped anew. In ${Math.round(data.draws * found.comesBack)} of them half of its concepts stand together. Of themes that come back so, fresh halves of real and made-up collections showed ${FOUND_IN_FRESH[found.band]} of 100.`}
