@@ -111,7 +111,7 @@ async function analyseInto(
     map: await together('Drawing the map …', 'map'),
     strength: await together('Comparing groups …', 'strength'),
     comparison: await together('Testing differences …', 'comparison'),
-    languages: await together('', 'languages'),
+    wordLanguages: await together('', 'wordLanguages'),
     sweep: await together('', 'sweep'),
   };
   const { tokens, concepts, links, themes } = computed;

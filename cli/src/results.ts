@@ -65,7 +65,7 @@ export type Computed = Pick<
   | 'map'
   | 'strength'
   | 'comparison'
-  | 'languages'
+  | 'wordLanguages'
   | 'sweep'
 >;
 
@@ -158,7 +158,7 @@ export async function resultFiles(
     map,
     strength,
     comparison,
-    languages,
+    wordLanguages,
     sweep,
   } = computed;
   const { rename, renameAnyCase } = renamerOf(namesOutside(state));
@@ -181,7 +181,7 @@ export async function resultFiles(
         ? alsoSteady(sweep, themes.resolution)
         : [],
     exact: comparison.exact,
-    language: languages.main,
+    languages: wordLanguages.read,
   });
   const { originals, notebook, packed } = study;
   const register = withGround(themes.register, map.ground);

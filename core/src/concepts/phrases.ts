@@ -74,15 +74,19 @@ const DETERMINERS = new Set(
 const LOOSE_FACTOR = 2;
 const LOOSE_NPMI = 0.4;
 
+/** Whether a word joins two others in any of the languages. */
+const joins = (built: readonly (NounPhrases | undefined)[], form: string): boolean =>
+  built.some((each) => each?.linkers.has(form.toLowerCase()));
+
 function rolesInPhrases(
   tokens: Tokens,
   parts: PartsOfTypes,
   stopped: Uint8Array,
-  built: NounPhrases | undefined,
+  built: readonly (NounPhrases | undefined)[],
 ): Uint8Array {
   const roles = new Uint8Array(tokens.forms.length);
   for (let type = 0; type < roles.length; type++) {
-    if (built?.linkers.has(tokens.forms[type].toLowerCase())) {
+    if (joins(built, tokens.forms[type])) {
       roles[type] = LINKER;
       continue;
     }
@@ -94,6 +98,13 @@ function rolesInPhrases(
   }
   return roles;
 }
+
+/** How the phrases of each language are built, and in which a word is. */
+export interface PhrasesByLanguage {
+  readonly built: readonly (NounPhrases | undefined)[];
+  readonly languageOf: (type: number) => number;
+}
+const ALL_ALIKE: PhrasesByLanguage = { built: [], languageOf: () => 0 };
 
 /**
  * Finds the runs of 2 to 4 tokens in one sentence, with only white space between them, whose words may be parts of a
@@ -107,10 +118,10 @@ export function findRuns(
   parts: PartsOfTypes,
   stopped: Uint8Array,
   minimumMentions: number,
-  built?: NounPhrases,
+  { built: builtIn, languageOf }: PhrasesByLanguage = ALL_ALIKE,
 ): Runs {
   const termCount = terms.labels.length;
-  const roles = rolesInPhrases(tokens, parts, stopped, built);
+  const roles = rolesInPhrases(tokens, parts, stopped, builtIn);
   const may = terms.ofType.map((term, type) => (roles[type] === NO_PART ? -1 : term));
   // Runs are numbered as nodes of a tree: those below `termCount` are single terms.
   const next = new Map<number, number>();
@@ -131,6 +142,11 @@ export function findRuns(
     }
     return allFirm || firmNoun;
   };
+  /** A phrase is in one language; what joins its words is any that its language joins words with. */
+  const isOfOneLanguage = (first: number, next: number): boolean =>
+    roles[next] === LINKER
+      ? joins([builtIn[languageOf(first)]], tokens.forms[next])
+      : languageOf(first) === languageOf(next);
   const isDeterminer = tokens.forms.map((form) => DETERMINERS.has(form.toLowerCase()) || /['’]s$/.test(form));
   /** Whether a form of a verb stands as an adjective does: after a determiner, or an adjective. */
   const stands = (t: number): boolean => {
@@ -145,8 +161,9 @@ export function findRuns(
       runStart = -1;
       continue;
     }
-    if (runStart < 0 || !tokens.joined[t]) runStart = t;
     const last = tokens.type[t];
+    if (runStart < 0 || !tokens.joined[t] || !isOfOneLanguage(tokens.type[runStart], last)) runStart = t;
+    const built = builtIn[languageOf(last)];
     const isNoun = (type: number): boolean => parts.nounAtTimes[type] === 1;
     const mayEnd =
       roles[last] !== LINKER && (isNoun(last) || (built !== undefined && parts.adjectiveAtTimes[last] === 1));

@@ -32,6 +32,9 @@ export function layersWith(word: string, language: LanguageCode): string[] {
 /** How a stop word is stopped: it may be no part of a phrase either, or only no concept by itself. */
 export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
 
+/** The stop words in force for a type: those of its language. */
+export type StopWordsOf = (type: number) => StopWords;
+
 /** A word as stop lists have it: small letters, straight apostrophes. */
 export function stopForm(word: string): string {
   return word.toLowerCase().replaceAll('’', "'");

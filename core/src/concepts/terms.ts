@@ -8,7 +8,7 @@ import { plainForm } from '../languages/plain-form.ts';
 import { stemmerOf } from '../languages/stems.ts';
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
-import { stopForm, type StopWords } from './stop-words.ts';
+import { stopForm, type StopWordsOf } from './stop-words.ts';
 
 /** The words of a collection brought to their dictionary forms. */
 export interface Terms {
@@ -30,48 +30,73 @@ export interface Terms {
 export function termsOf(
   tokens: Tokens,
   terms: Pick<Terms, 'labels' | 'part' | 'ofType' | 'areLemmas'>,
-  { isNumberWord, elides = false }: Pick<Language, 'isNumberWord' | 'elides'>,
+  languageOf: (type: number) => Pick<Language, 'isNumberWord' | 'elides'>,
 ): Terms {
+  const isNumber = new Uint8Array(terms.labels.length);
+  terms.ofType.forEach((term, type) => {
+    if (term >= 0 && languageOf(type).isNumberWord(terms.labels[term].toLowerCase())) isNumber[term] = 1;
+  });
   return {
     ...terms,
-    listedForms: tokens.forms.map((form) => stopForm(elides ? plainForm(form) : form)),
+    listedForms: tokens.forms.map((form, type) => stopForm(languageOf(type).elides ? plainForm(form) : form)),
     listedLabels: terms.labels.map(stopForm),
-    isNumber: Uint8Array.from(terms.labels, (label) => (isNumberWord(label.toLowerCase()) ? 1 : 0)),
+    isNumber,
   };
 }
 
 /** What a term is: a lemma, a stem shown as its most frequent full form, or the form as written. */
 export type TermUnit = 'lemma' | 'stem' | 'form';
 
-/**
- * Brings types to terms. Where a language has no lexicon, its words are brought to their stems instead of lemmas.
- *
- * @param parts parts of speech by type
- * @param inner how types with a capital beyond their first letter are written
- */
-export function readTerms(
+/** How the words of one language are read. */
+export interface TermReading {
+  readonly known: WordKnowledge | undefined;
+  readonly language: Language;
+}
+
+/** The terms of a collection in one language (`readTermsOf`). */
+export const readTerms = (
   tokens: Tokens,
   parts: PartsOfTypes,
   known: WordKnowledge | undefined,
   unit: TermUnit,
   language: Language,
   inner?: ReadonlyMap<number, string>,
+): Terms => readTermsOf(tokens, parts, { readings: [{ known, language }], readingOf: () => 0 }, unit, inner);
+
+/**
+ * Brings types to terms, each by what is known of its language. Where a language has no lexicon, its words are brought to
+ * their stems instead of lemmas.
+ *
+ * @param parts parts of speech by type
+ * @param readings of each language, and which of them a type is read by
+ * @param inner how types with a capital beyond their first letter are written
+ */
+export function readTermsOf(
+  tokens: Tokens,
+  parts: PartsOfTypes,
+  {
+    readings,
+    readingOf,
+  }: { readonly readings: readonly TermReading[]; readonly readingOf: (type: number) => number },
+  unit: TermUnit,
+  inner?: ReadonlyMap<number, string>,
 ): Terms {
-  const keyOf =
+  const keys = readings.map(({ known, language }) =>
     unit === 'form'
       ? (type: number) => tokens.forms[type].replaceAll('’', "'")
       : unit === 'lemma' && known
         ? known.lexicon
           ? lemmaKeys(tokens, parts, known.lexicon)
           : cuedKeys(tokens, parts, known.cued, inner)
-        : stemKeys(tokens, language);
+        : stemKeys(tokens, language),
+  );
   const labels: string[] = [];
   const idOf = new Map<string, number>();
   const ofType = new Int32Array(tokens.forms.length).fill(-1);
   const votes: number[] = [];
   for (let type = 0; type < ofType.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
-    const label = keyOf(type);
+    const label = keys[readingOf(type)](type);
     let term = idOf.get(label);
     if (term === undefined) {
       term = labels.length;
@@ -90,8 +115,13 @@ export function readTerms(
   }
   return termsOf(
     tokens,
-    { labels, part, ofType, areLemmas: unit === 'lemma' && known?.cued !== undefined },
-    language,
+    {
+      labels,
+      part,
+      ofType,
+      areLemmas: unit === 'lemma' && readings.some(({ known }) => known?.cued !== undefined),
+    },
+    (type) => readings[readingOf(type)].language,
   );
 }
 
@@ -175,8 +205,7 @@ export const STOPPED_ALONE = 1;
 export const STOPPED = 2;
 
 /** How each type is stopped, by its form or by its term. */
-export function stoppedTypes(terms: Terms, stopWords: StopWords): Uint8Array {
-  const ofTerm = terms.listedLabels.map((label) => stopWords.get(label));
+export function stoppedTypes(terms: Terms, stopWordsOf: StopWordsOf): Uint8Array {
   const stopped = new Uint8Array(terms.ofType.length);
   for (let type = 0; type < stopped.length; type++) {
     const term = terms.ofType[type];
@@ -184,10 +213,10 @@ export function stoppedTypes(terms: Terms, stopWords: StopWords): Uint8Array {
       stopped[type] = STOPPED;
       continue;
     }
+    const label = terms.listedLabels[term];
+    const stopWords = stopWordsOf(type);
     const how =
-      terms.listedLabels[term].length < 2
-        ? 'everywhere'
-        : (stopWords.get(terms.listedForms[type]) ?? ofTerm[term]);
+      label.length < 2 ? 'everywhere' : (stopWords.get(terms.listedForms[type]) ?? stopWords.get(label));
     if (how === 'everywhere') stopped[type] = STOPPED;
     else if (how === 'alone') stopped[type] = STOPPED_ALONE;
   }

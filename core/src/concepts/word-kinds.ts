@@ -4,7 +4,7 @@ import { type PartsOfTypes, type WordKind } from '../text/words/parts-of-speech.
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
 import type { Names } from './names.ts';
-import type { StopWords } from './stop-words.ts';
+import type { StopWordsOf } from './stop-words.ts';
 import { STOPPED, stoppedTypes, type Terms } from './terms.ts';
 import { ownValue } from '../base/records.ts';
 
@@ -23,7 +23,7 @@ export interface FoundOfWords {
   readonly terms: Terms;
   readonly parts: PartsOfTypes;
   readonly names: Names;
-  readonly stopWords: StopWords;
+  readonly stopWordsOf: StopWordsOf;
 }
 
 /**
@@ -34,14 +34,14 @@ export interface FoundOfWords {
  */
 export function kindsOfWords(
   tokens: Tokens,
-  { terms, parts, names, stopWords }: FoundOfWords,
+  { terms, parts, names, stopWordsOf }: FoundOfWords,
   said: Readonly<Record<string, WordKind>> = {},
 ): KindOfWord[] {
   const inNames = new Int32Array(tokens.forms.length);
   for (let i = 0; i < names.name.length; i++) {
     for (let t = names.first[i]; t < names.end[i]; t++) inNames[tokens.type[t]]++;
   }
-  const stopped = stoppedTypes(terms, stopWords);
+  const stopped = stoppedTypes(terms, stopWordsOf);
   const rows = new Map<string, { mentions: number; named: number; type: number }>();
   for (let type = 0; type < tokens.forms.length; type++) {
     if (tokens.kindOf[type] !== WORD || stopped[type] === STOPPED) continue;

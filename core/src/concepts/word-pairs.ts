@@ -1,6 +1,6 @@
 import { WORD } from '../text/scan.ts';
 import type { Tokens } from '../text/tokens.ts';
-import { stopForm, type StopWords } from './stop-words.ts';
+import { stopForm, type StopWordsOf } from './stop-words.ts';
 
 /** Two words that stand side by side, as written, small letters. */
 export interface WordPair {
@@ -24,14 +24,14 @@ const FEWEST = 2;
  */
 export function wordPairs(
   tokens: Tokens,
-  stopWords: StopWords,
+  stopWordsOf: StopWordsOf,
   limit: number,
 ): { pairs: WordPair[]; total: number } {
   const plain = tokens.forms.map(stopForm);
   // Without case folding Bus and bus are two types of one word.
   const idOf = new Map<string, number>();
   const wordOf = Int32Array.from(plain, (form, type) => {
-    if (tokens.kindOf[type] !== WORD || form.length < 2 || stopWords.has(form)) return -1;
+    if (tokens.kindOf[type] !== WORD || form.length < 2 || stopWordsOf(type).has(form)) return -1;
     let id = idOf.get(form);
     if (id === undefined) idOf.set(form, (id = idOf.size));
     return id;

@@ -1,8 +1,10 @@
-import { stopWordsInForce, type StopWords } from '../concepts/stop-words.ts';
-import type { ConceptSettings, StudyState } from '../study/study.ts';
+import { stopWordsInForce, type StopWordsOf } from '../concepts/stop-words.ts';
+import type { StudyState } from '../study/study.ts';
 import type { LanguageCode } from '../languages/language-names.ts';
-import type { SourceLanguages } from '../languages/detect.ts';
+import type { Lexicon } from '../languages/en/lexicon.ts';
+import type { Stepwise } from '../base/stepwise.ts';
 import type { SourceText } from '../text/reading-part.ts';
+import type { WordLanguages } from '../text/words/word-languages.ts';
 import type { SentenceTags } from '../text/words/sentence-tags.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
@@ -35,21 +37,28 @@ export interface Resources extends Library {
 export const textsOf = (texts: readonly KnownText[], original: Library['original']): SourceText[] =>
   texts.map(({ id, cuts = [] }) => ({ original: original(id), cuts }));
 
-/** The language a study is read in: the one chosen, or the one most of its words are in. */
-export const languageOf = (chosen: ConceptSettings['language'], languages: SourceLanguages): LanguageCode =>
-  chosen === 'auto' ? languages.main : chosen;
+/** The lexicon of the first of some languages that has one. */
+export function* lexiconOf(
+  read: readonly LanguageCode[],
+  words: Knowledge['words'],
+): Stepwise<Lexicon | undefined> {
+  for (const language of read) {
+    const known = yield* words(language);
+    if (known?.lexicon) return known.lexicon;
+  }
+  return undefined;
+}
 
-/** The stop words in force. */
-export const stopWordsOf = (
-  { listedStopWords, language, numbers, own, allowed }: StopWordChoices,
-  languages: SourceLanguages,
-): StopWords =>
-  stopWordsInForce({
-    language: listedStopWords ? languageOf(language, languages) : undefined,
-    own,
-    allowed,
-    numbers,
-  });
+/** The stop words in force, of each language that is spoken; the study's own and those let back in are of all. */
+export function stopWordsOf(
+  { listedStopWords, numbers, own, allowed }: StopWordChoices,
+  { all, ofType }: WordLanguages,
+): StopWordsOf {
+  const lists = all.map((language) =>
+    stopWordsInForce({ language: listedStopWords ? language : undefined, own, allowed, numbers }),
+  );
+  return (type) => lists[ofType[type]];
+}
 
 /** The label of each concept: the researcher's, or its key. */
 export const conceptLabels = (

@@ -2,6 +2,7 @@ import { hashValue } from '../base/hash.ts';
 import { remembered } from '../base/remembered.ts';
 import { comparedGroups } from '../study/groups.ts';
 import type { ConceptSettings, StudySource, StudyState } from '../study/study.ts';
+import { toldLanguages } from '../study/told-languages.ts';
 import { inOrderOfContents, personsOf, workingSources } from '../study/subset.ts';
 import { leastMentions, networkInForce, sizeOfCollection, windowsInForce } from '../study/in-force.ts';
 import { toldApart } from '../concepts/spellings.ts';
@@ -38,14 +39,14 @@ const lengthsOf = remembered((sources: readonly StudySource[]): readonly number[
 );
 
 /** The choices that decide which words are stopped. */
-export interface StopWordChoices extends Pick<ConceptSettings, 'listedStopWords' | 'language' | 'numbers'> {
+export interface StopWordChoices extends Pick<ConceptSettings, 'listedStopWords' | 'numbers'> {
   readonly own: readonly string[];
   readonly allowed: readonly string[];
 }
 
 export function stopWordChoices({ settings, stopWords, allowedWords }: StudyState): StopWordChoices {
-  const { listedStopWords, language, numbers } = settings.concepts;
-  return { listedStopWords, language, numbers, own: stopWords, allowed: allowedWords };
+  const { listedStopWords, numbers } = settings.concepts;
+  return { listedStopWords, numbers, own: stopWords, allowed: allowedWords };
 }
 
 const NO_MERGES: StudyState['merges'] = {};
@@ -79,37 +80,37 @@ const nothing = (): Own => ({});
 export const STAGE_KEYS = {
   // Every source is read, those outside the subset too: who is left out is left out of all of them.
   speakers: reads([], ({ sources }) => ({ ids: idsOf(inOrderOfContents(sources)) })),
-  languages: reads([], (state) => ({ ids: idsOf(workingSources(state)) })),
+  languages: reads([], (state) => ({
+    ids: idsOf(workingSources(state)),
+    told: toldLanguages(workingSources(state)),
+  })),
   tokens: reads([], (state) => ({
     texts: knownTextsOf(workingSources(state)),
     steps: state.settings.cleaning.steps,
     leftOut: state.settings.speakers.leftOut,
   })),
-  parts: reads(['tokens', 'languages', 'capitals'], (state) => ({
-    texts: knownTextsOf(workingSources(state)),
-    language: state.settings.concepts.language,
-  })),
-  wordParts: reads(['tokens', 'parts'], ({ wordKinds }) => ({ wordKinds })),
-  terms: reads(['tokens', 'wordParts', 'languages', 'capitals'], ({ settings: { concepts } }) => ({
-    unit: concepts.unit,
+  wordLanguages: reads(['tokens', 'languages'], ({ settings: { concepts } }) => ({
     language: concepts.language,
   })),
-  stopped: reads(['terms', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
+  parts: reads(['tokens', 'wordLanguages', 'capitals'], (state) => ({
+    texts: knownTextsOf(workingSources(state)),
+  })),
+  wordParts: reads(['tokens', 'parts'], ({ wordKinds }) => ({ wordKinds })),
+  terms: reads(['tokens', 'wordParts', 'wordLanguages', 'capitals'], ({ settings: { concepts } }) => ({
+    unit: concepts.unit,
+  })),
+  stopped: reads(['terms', 'wordLanguages'], (state) => ({ choices: stopWordChoices(state) })),
   capitals: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
-  names: reads(['tokens', 'stopped', 'languages', 'capitals'], (state) => ({
+  names: reads(['tokens', 'stopped', 'wordLanguages', 'capitals'], (state) => ({
     ids: idsOf(workingSources(state)),
-    language: state.settings.concepts.language,
     wordKinds: state.wordKinds,
   })),
-  nameKinds: reads(['tokens', 'names', 'languages'], (state) => ({
-    language: state.settings.concepts.language,
-    nameKinds: state.nameKinds,
-  })),
+  nameKinds: reads(['tokens', 'names', 'wordLanguages'], ({ nameKinds }) => ({ nameKinds })),
   contexts: reads(['tokens'], nothing),
   // Before the researcher stopped any word: what is found then holds whatever is stopped later.
-  runs: reads(['tokens', 'wordParts', 'terms', 'languages'], (state) => {
-    const { phrases, phraseMentions, language } = state.settings.concepts;
-    return { phrases, phraseMentions, language, choices: { ...stopWordChoices(state), own: [] } };
+  runs: reads(['tokens', 'wordParts', 'terms', 'wordLanguages'], (state) => {
+    const { phrases, phraseMentions } = state.settings.concepts;
+    return { phrases, phraseMentions, choices: { ...stopWordChoices(state), own: [] } };
   }),
   candidates: reads(['tokens', 'terms', 'stopped', 'runs', 'names', 'nameKinds', 'contexts'], (state) => {
     const { concepts } = state.settings;

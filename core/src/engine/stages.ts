@@ -7,7 +7,7 @@ import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
 import { companyContexts } from '../concepts/pull.ts';
 import { NOTHING_REDRAWN, redrawConcepts, type RedrawnConcepts } from '../concepts/redrawn.ts';
 import { conceptsOf, selectConcepts, type Concepts } from '../concepts/selection.ts';
-import { readTerms, stoppedTypes, type Terms } from '../concepts/terms.ts';
+import { readTermsOf, STOPPED, stoppedTypes, type TermReading, type Terms } from '../concepts/terms.ts';
 import { measureRows } from '../compare/rows.ts';
 import { compareGroups, type Comparison } from '../compare/strength.ts';
 import type { SourceStrength } from '../compare/source-strength.ts';
@@ -25,6 +25,7 @@ import { LANGUAGE_OF } from '../languages/languages.ts';
 import { languagesOf, type SourceLanguages } from '../languages/detect.ts';
 import {
   correctedParts,
+  partsByLanguage,
   partsOfTypes,
   unknownParts,
   type PartsOfTypes,
@@ -33,6 +34,13 @@ import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { repeatedSentences, type RepeatedSentences } from '../text/look-alikes/repeated-sentences.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
 import { partsByNeighbours } from '../text/words/parts-by-neighbours.ts';
+import {
+  inOneLanguage,
+  onlyIn,
+  readingOf,
+  wordLanguages,
+  type WordLanguages,
+} from '../text/words/word-languages.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
 import { holdConcepts, NO_CHOICES } from '../themes/choices.ts';
 import {
@@ -52,7 +60,7 @@ import {
   type ResolvedGrouping,
   type Themes,
 } from '../themes/themes.ts';
-import { conceptLabels, languageOf, stopWordsOf, textsOf, type Resources } from './resources.ts';
+import { conceptLabels, stopWordsOf, textsOf, type Resources } from './resources.ts';
 import { inParts } from './jobs.ts';
 import type { StageInputs, StageName, StageOwn } from './stage-keys.ts';
 
@@ -60,6 +68,7 @@ import type { StageInputs, StageName, StageOwn } from './stage-keys.ts';
 export interface StageResults {
   speakers: Speaker[];
   languages: SourceLanguages;
+  wordLanguages: WordLanguages;
   tokens: Tokens;
   parts: PartsOfTypes;
   /** Parts of speech as the researcher put them right. */
@@ -127,7 +136,7 @@ const originals = (ids: readonly string[], { original }: Resources): string[] =>
 /** What each stage does. */
 export const STAGES: { readonly [S in StageName]: Run<S> } = {
   speakers: (_, { ids }, resources) => findSpeakers(originals(ids, resources)),
-  languages: (_, { ids }, resources) => inOneStep(() => languagesOf(originals(ids, resources))),
+  languages: (_, { ids, told }, resources) => inOneStep(() => languagesOf(originals(ids, resources), told)),
   tokens: (_, { texts, steps, leftOut }, resources) => {
     const sources = textsOf(texts, resources.original);
     // Read in parts only where there is somebody to read them with.
@@ -135,58 +144,81 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
       ? readInParts(sources, inParts('read', { steps, leftOut }, resources))
       : readTokens(sources, steps, new Set(leftOut));
   },
-  *parts(take, { texts, language: chosen }, resources) {
-    const tokens = take('tokens');
-    const language = languageOf(chosen, take('languages'));
-    const words = yield* resources.words(language);
-    if (!words) return unknownParts(tokens);
-    if (words.cued)
-      return partsByNeighbours(tokens, words.cued, words.cued.nounsInCapitals ? take('capitals') : undefined);
+  wordLanguages: (take, { language }) =>
+    inOneStep(() =>
+      language === 'auto'
+        ? wordLanguages(take('tokens'), take('languages'))
+        : inOneLanguage(language, take('tokens')),
+    ),
+  *parts(take, { texts }, resources) {
+    const spoken = take('wordLanguages');
     const sources = texts.map(({ id, textHash }) => ({ textHash, original: resources.original(id) }));
-    const tagSentences = inParts('tag', { language }, resources);
-    return yield* partsOfTypes(tokens, sources, words.lexicon, resources.tags, tagSentences);
+    const found: PartsOfTypes[] = [];
+    for (const [place, language] of spoken.read.entries()) {
+      const tokens = onlyIn(take('tokens'), spoken, place);
+      const words = yield* resources.words(language);
+      if (!words) found.push(unknownParts(tokens));
+      else if (words.cued)
+        found.push(
+          partsByNeighbours(tokens, words.cued, words.cued.nounsInCapitals ? take('capitals') : undefined),
+        );
+      else {
+        const tagSentences = inParts('tag', { language }, resources);
+        found.push(yield* partsOfTypes(tokens, sources, words.lexicon, resources.tags, tagSentences));
+      }
+    }
+    return found.length === 1 ? found[0] : partsByLanguage(found, readingOf(spoken));
   },
   wordParts: (take, { wordKinds }) =>
     inOneStep(() => correctedParts(take('parts'), take('tokens'), wordKinds)),
-  *terms(take, { unit, language: chosen }, { words }) {
-    const language = languageOf(chosen, take('languages'));
-    const known = unit === 'lemma' ? yield* words(language) : undefined;
-    const inner = known?.cued ? take('capitals').inner : undefined;
-    return readTerms(take('tokens'), take('wordParts'), known, unit, LANGUAGE_OF[language], inner);
+  *terms(take, { unit }, { words }) {
+    const spoken = take('wordLanguages');
+    const readings: TermReading[] = [];
+    for (const language of spoken.read) {
+      const known = unit === 'lemma' ? yield* words(language) : undefined;
+      readings.push({ known, language: LANGUAGE_OF[language] });
+    }
+    const inner = readings.some(({ known }) => known?.cued) ? take('capitals').inner : undefined;
+    const by = { readings, readingOf: readingOf(spoken) };
+    return readTermsOf(take('tokens'), take('wordParts'), by, unit, inner);
   },
   stopped: (take, { choices }) =>
-    inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('languages')))),
+    inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('wordLanguages')))),
   capitals: (take, { ids }, resources) =>
     inOneStep(() => readCapitals(take('tokens'), originals(ids, resources))),
-  *names(take, { ids, language: chosen, wordKinds }, resources) {
-    const language = languageOf(chosen, take('languages'));
-    if (LANGUAGE_OF[language].nounsInCapitals) return NO_NAMES;
-    const words = yield* resources.words(language);
+  *names(take, { ids, wordKinds }, resources) {
+    const spoken = take('wordLanguages');
+    const [main] = spoken.read.filter((language) => !LANGUAGE_OF[language].nounsInCapitals);
+    if (!main) return NO_NAMES;
+    const words = yield* resources.words(main);
+    // A capital tells nothing of words that would have one anyway.
+    const tells = spoken.all.map((language) => !LANGUAGE_OF[language].nounsInCapitals);
     return findNames(take('tokens'), originals(ids, resources), take('capitals'), {
-      stopped: take('stopped'),
+      stopped: take('stopped').map((how, type) => (tells[spoken.ofType[type]] ? how : STOPPED)),
       lexicon: words?.lexicon,
-      language: LANGUAGE_OF[language],
+      language: LANGUAGE_OF[main],
       said: new Map(Object.entries(wordKinds).map(([word, kind]) => [word, kind === 'name'])),
     });
   },
-  *nameKinds(take, { language, nameKinds }, resources) {
-    const words = yield* resources.words(languageOf(language, take('languages')));
+  *nameKinds(take, { nameKinds }, resources) {
+    const words = yield* resources.words(take('wordLanguages').read[0]);
     return kindsOfNames(take('tokens'), take('names'), { lexicon: words?.lexicon, said: nameKinds });
   },
   contexts: (take) => inOneStep(() => companyContexts(take('tokens'))),
-  runs: (take, { phrases, phraseMentions, language, choices }) =>
+  runs: (take, { phrases, phraseMentions, choices }) =>
     inOneStep(() => {
       const tokens = take('tokens');
       if (!phrases) return noRuns(tokens);
       const terms = take('terms');
-      const stopped = stoppedTypes(terms, stopWordsOf(choices, take('languages')));
+      const spoken = take('wordLanguages');
+      const built = spoken.all.map((language) => LANGUAGE_OF[language].phrases);
       return findRuns(
         tokens,
         terms,
         take('wordParts'),
-        stopped,
+        stoppedTypes(terms, stopWordsOf(choices, spoken)),
         phraseMentions,
-        LANGUAGE_OF[languageOf(language, take('languages'))].phrases,
+        { built, languageOf: (type) => spoken.ofType[type] },
       );
     }),
   candidates: (take, { nameKinds, personOf, ...choices }) =>

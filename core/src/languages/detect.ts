@@ -135,6 +135,8 @@ const LOOKED_AT = 3000;
 export interface SourceLanguages {
   readonly of: readonly (LanguageCode | '')[];
   readonly main: LanguageCode;
+  /** Whose language was told by the researcher; left out where none was. */
+  readonly isTold?: readonly boolean[];
 }
 
 /** What was found of a text's language: empty where it can't be told, unsure where its letters alone tell it. */
@@ -194,11 +196,19 @@ function findLanguage(text: string): FoundLanguage {
 }
 
 /**
- * Detects the language of every source. Texts without common words, such as a long list, tell nothing of the main one where
+ * The language of every source: as it is told, or detected. Texts without common words, such as a long list, tell nothing of the main one where
  * any text has some. Ties go to the language named first in `LANGUAGE_CODES`.
+ *
+ * @param told what the researcher says of each, where anything
  */
-export function languagesOf(texts: readonly string[]): SourceLanguages {
-  const found = texts.map(findLanguage);
+export function languagesOf(
+  texts: readonly string[],
+  told: readonly (LanguageCode | undefined)[] = [],
+): SourceLanguages {
+  const found = texts.map((text, i): FoundLanguage => {
+    const code = told.at(i);
+    return code === undefined ? findLanguage(text) : { code, isSure: true };
+  });
   const isAnySure = found.some(({ isSure }) => isSure);
   const weight = new Map<LanguageCode, number>();
   found.forEach(({ code, isSure }, i) => {
@@ -212,5 +222,10 @@ export function languagesOf(texts: readonly string[]): SourceLanguages {
   const sure = new Set(found.flatMap(({ code, isSure }) => (isSure ? [code] : [])));
   const isBorne = ({ code, isSure }: FoundLanguage): boolean =>
     isSure || !isAnySure || code === 'other' || sure.has(code);
-  return { of: found.map((each) => (isBorne(each) ? each.code : '')), main };
+  const isTold = texts.map((_, i) => told.at(i) !== undefined);
+  return {
+    of: found.map((each) => (isBorne(each) ? each.code : '')),
+    main,
+    ...(isTold.includes(true) && { isTold }),
+  };
 }

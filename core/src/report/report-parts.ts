@@ -76,8 +76,8 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
       return [heading(2, 'Method'), ...NETWORK_STOPS.map((stop) => paragraph(sentenceText(of[stop])))];
     }
     const { comparison } = yield* ask('compare', { rows: { kind: 'themes' } });
-    const { main: language } = yield* ask('languages', null);
-    const sentences = methodSentences(state, { resolution, also, exact: comparison.exact, language });
+    const { read: languages } = yield* ask('languagesRead', null);
+    const sentences = methodSentences(state, { resolution, also, exact: comparison.exact, languages });
     return [
       heading(2, 'Method'),
       ...STOPS.map((stop) => paragraph(sentenceText(sentences[stop]))),

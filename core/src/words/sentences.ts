@@ -27,8 +27,8 @@ export interface SentenceFigures {
   /** Other numbers of themes whose groupings come back nearly as well. */
   readonly also?: readonly number[];
   readonly exact?: boolean;
-  /** The language most sources are in. */
-  readonly language?: LanguageCode;
+  /** The languages the words are read in, the main one first. */
+  readonly languages?: readonly LanguageCode[];
 }
 
 const UNIT_TEXTS = {
@@ -52,23 +52,31 @@ function namesText(kinds: readonly NameKind[]): string {
     : listed([...(of.length > 0 ? [`names of ${listed(of)}`] : []), ...others]);
 }
 
-function partsText(parts: readonly string[], language: LanguageCode | undefined): string {
+function partsText(parts: readonly string[], languages: readonly LanguageCode[]): string {
   if (parts.length === 0) return 'no single words';
-  if (language === undefined || LANGUAGE_OF[language].hasLemmas) return listed(parts);
+  if (languages.length === 0 || languages.some((each) => LANGUAGE_OF[each].hasLemmas)) return listed(parts);
   // Another language's parts of speech are not known: any word will do where one of them is wanted.
   const words = parts.some((part) => !isNames(part) && part !== 'numbers') ? ['words'] : [];
   return listed([...words, ...parts.filter((part) => isNames(part) || part === 'numbers')]);
 }
 
 /** Not every language has lemmas here, or stems. */
-function unitInForce(
-  unit: ConceptSettings['unit'],
-  language: LanguageCode | undefined,
-): ConceptSettings['unit'] {
-  if (language === undefined || unit === 'form') return unit;
+function unitInForce(unit: ConceptSettings['unit'], language: LanguageCode): ConceptSettings['unit'] {
+  if (unit === 'form') return unit;
   const { hasLemmas, snowball } = LANGUAGE_OF[language];
   const known = unit === 'lemma' && !hasLemmas ? 'stem' : unit;
   return known === 'stem' && snowball === undefined ? 'form' : known;
+}
+
+/** How words are brought together: one way, or where the languages differ in what is known of them, the main one's and the others'. */
+function unitText(unit: ConceptSettings['unit'], [main, ...others]: readonly LanguageCode[]): string {
+  if (main === undefined) return UNIT_TEXTS[unit];
+  const inForce = unitInForce(unit, main);
+  const apart = others.filter((each) => unitInForce(unit, each) !== inForce);
+  return [
+    UNIT_TEXTS[inForce],
+    ...apart.map((each) => `${LANGUAGES[each]} ${UNIT_TEXTS[unitInForce(unit, each)]}`),
+  ].join(', ');
 }
 
 /** A share in per cent as it was set: with a digit behind the point only where there is one. */
@@ -161,12 +169,13 @@ export function methodSentences(
   const stopCount = state.stopWords.length;
   const allowed = state.allowedWords.length;
   const backIn = allowed > 0 ? ` but ${counted(allowed, 'word')}` : '';
-  const language = concepts.language === 'auto' ? figures.language : concepts.language;
-  const languageName = language ? LANGUAGES[language] : 'listed';
+  const languages = concepts.language === 'auto' ? (figures.languages ?? []) : [concepts.language];
+  const [language] = languages;
   const isKnown = language !== 'other';
+  const languageName = listed(languages.filter((each) => each !== 'other').map((each) => LANGUAGES[each]));
   const stops =
     concepts.listedStopWords && isKnown
-      ? `the ${languageName} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
+      ? `the ${languageName || 'listed'} stop words${backIn}${stopCount > 0 ? ` and ${counted(stopCount, 'own one')}` : ''}`
       : stopCount > 0
         ? counted(stopCount, 'own stop word')
         : 'no stop words';
@@ -211,11 +220,11 @@ export function methodSentences(
     ],
     concepts: [
       'Concepts are ',
-      control('language', language && isKnown ? LANGUAGES[language] : 'the texts’'),
+      control('language', isKnown && languageName ? languageName : 'the texts’'),
       ' ',
-      control('parts', partsText(parts, language)),
+      control('parts', partsText(parts, languages)),
       ' ',
-      control('unit', UNIT_TEXTS[unitInForce(concepts.unit, language)]),
+      control('unit', unitText(concepts.unit, languages)),
       ' ',
       control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
       ', leaving out ',

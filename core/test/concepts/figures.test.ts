@@ -196,13 +196,14 @@ describe('word pairs', () => {
     const tokens = tokensOf(
       'Night bus. The night bus was late. Bus night of the night bus. Late bus late bus.',
     );
+    const stopWords = new Map([
+      ['the', 'everywhere'],
+      ['of', 'everywhere'],
+      ['was', 'everywhere'],
+    ] as const);
     const { pairs, total } = wordPairs(
       tokens,
-      new Map([
-        ['the', 'everywhere'],
-        ['of', 'everywhere'],
-        ['was', 'everywhere'],
-      ]),
+      () => stopWords,
       10,
     );
     expect(pairs.map(({ first, second, count }) => [first, second, count])).to.deep.equal([

@@ -22,7 +22,8 @@ function kindsSaid(
 ): Map<string, KindOfName> {
   const tokens = tokensOf(...texts);
   const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'form', LANGUAGE_OF.en);
-  const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
+  const stopWords = stopWordsInForce({ language: 'en', own: [] });
+  const stopped = stoppedTypes(terms, () => stopWords);
   const lexicon = englishLexicon();
   const names = findNames(tokens, texts, readCapitals(tokens, texts), {
     language: LANGUAGE_OF.en,

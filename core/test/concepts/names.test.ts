@@ -11,7 +11,8 @@ import { asking, englishLexicon, englishWords, exampleStudy, tokensOf } from '..
 function namesIn(text: string, said: ReadonlyMap<string, boolean> = new Map()): Names {
   const tokens = tokensOf(text);
   const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'form', LANGUAGE_OF.en);
-  const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own: [] }));
+  const stopWords = stopWordsInForce({ language: 'en', own: [] });
+  const stopped = stoppedTypes(terms, () => stopWords);
   return findNames(tokens, [text], readCapitals(tokens, [text]), {
     language: LANGUAGE_OF.en,
     stopped,

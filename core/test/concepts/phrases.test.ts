@@ -26,7 +26,7 @@ function prepare(
         ofType: Int32Array.from(tokens.forms, (_, i) => i),
         areLemmas: false,
       },
-      LANGUAGE_OF.en,
+      () => LANGUAGE_OF.en,
     ),
     parts: {
       part,

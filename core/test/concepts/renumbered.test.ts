@@ -68,7 +68,8 @@ describe('stopped words', () => {
   const stoppedIn = (text: string, own: readonly string[]): Record<string, number> => {
     const tokens = tokensOf(text);
     const terms = readTerms(tokens, unknownParts(tokens), englishWords(), 'lemma', LANGUAGE_OF.en);
-    const stopped = stoppedTypes(terms, stopWordsInForce({ language: 'en', own }));
+    const stopWords = stopWordsInForce({ language: 'en', own });
+    const stopped = stoppedTypes(terms, () => stopWords);
     return Object.fromEntries(tokens.forms.map((form, type) => [form, stopped[type]]));
   };
 

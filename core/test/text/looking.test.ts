@@ -260,7 +260,7 @@ describe('languages', () => {
     const study = exampleStudy(texts);
     study.decide({ kind: 'setConcepts', change: { phrases: false } });
     expect(study.compute('concepts').keys).to.include.members(['автобус', 'дождь', 'ветер', 'водитель']);
-    const { concepts } = methodSentences(study.state, { language: study.compute('languages').main });
+    const { concepts } = methodSentences(study.state, { languages: study.compute('wordLanguages').read });
     const said = concepts
       .map((part) => (typeof part === 'string' ? part : 'text' in part ? part.text : ''))
       .join('');

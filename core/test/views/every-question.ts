@@ -28,6 +28,7 @@ export const QUESTIONS: { readonly [V in ViewName]: readonly ViewQuestions[V][] 
     { word: 'rain', cleaned: false },
   ],
   languages: [null],
+  languagesRead: [null],
   duplicates: [null],
   split: [{ sourceId: first.id, rule: { kind: 'words', words: 10 } }],
   trim: [

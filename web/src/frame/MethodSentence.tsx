@@ -12,13 +12,13 @@ import styles from './MethodSentence.module.css';
 export function MethodSentence({ stop }: { stop: Stop }) {
   const { state } = useStudy();
   const themes = useView('themesOnTrail', null).data;
-  const languages = useView('languages', null, stop === 'concepts').data;
+  const languages = useView('languagesRead', null, stop === 'concepts').data;
   const compared = useView('compare', { rows: { kind: 'themes' } }, stop === 'compare').data;
   const figures = {
     resolution: themes?.resolution,
     also: themes?.also,
     exact: compared?.comparison.exact,
-    language: languages?.main,
+    languages: languages?.read,
   };
   const parts = methodSentences(state, figures)[stop];
   const { Sentence } = STOPS_BY_NAME[stop];

@@ -12,11 +12,9 @@ import styles from './ConceptMeaning.module.css';
  * the study is read in a language the dictionary is not of.
  */
 export function ConceptMeaning({ conceptKey }: { conceptKey: string }) {
-  const { language } = useStudy().state.settings.concepts;
-  const languages = useView('languages', null).data;
+  const read = useView('languagesRead', null).data?.read ?? [];
   const [isOpen, setOpen] = useState(false);
-  const code = language === 'auto' ? languages?.main : language;
-  const dictionary = code && LANGUAGE_OF[code].dictionary;
+  const [dictionary] = read.flatMap((code) => LANGUAGE_OF[code].dictionary ?? []);
   if (dictionary === undefined) return null;
   return (
     <div>

@@ -63,6 +63,26 @@ export function unknownParts(tokens: Tokens): PartsOfTypes {
   };
 }
 
+/**
+ * The parts of speech of a collection in several languages, each word's as its own language has it.
+ *
+ * @param found parts of types by language
+ * @param readingOf which of them a type is read by
+ */
+export function partsByLanguage(
+  found: readonly PartsOfTypes[],
+  readingOf: (type: number) => number,
+): PartsOfTypes {
+  const of = (name: keyof PartsOfTypes): Uint8Array =>
+    found[0][name].map((_, type) => found[readingOf(type)][name][type]);
+  return {
+    part: of('part'),
+    nounAtTimes: of('nounAtTimes'),
+    adjectiveAtTimes: of('adjectiveAtTimes'),
+    participle: of('participle'),
+  };
+}
+
 /** What the researcher says a word is: a part of speech, or a name. */
 export const WORD_KINDS = ['noun', 'verb', 'adjective', 'other', 'name'] as const;
 export type WordKind = (typeof WORD_KINDS)[number];

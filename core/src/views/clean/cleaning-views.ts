@@ -19,7 +19,7 @@ import {
   type CleaningStep,
 } from '../../text/cleaning/steps.ts';
 import { partAround } from '../reading/part-around.ts';
-import { languageOf, textsOf } from '../../engine/resources.ts';
+import { lexiconOf, textsOf } from '../../engine/resources.ts';
 import { idsOf, knownTextsOf, type KnownText } from '../../engine/stage-keys.ts';
 import { attributeNames } from '../../study/groups.ts';
 import { namesOutside, type StudyState } from '../../study/study.ts';
@@ -110,10 +110,9 @@ export const CLEANING_KEYS = {
     ids: idsOf(workingSources(state)),
     ranks: shownRanks(state),
   })),
-  remains: reads(['tokens', 'languages'], (state) => ({
+  remains: reads(['tokens', 'wordLanguages'], (state) => ({
     texts: knownTextsOf(workingSources(state)),
     ...cleaningOf(state),
-    language: state.settings.concepts.language,
   })),
   cleaningFigures: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
   cleanedFile: reads([], (state) => ({
@@ -121,9 +120,8 @@ export const CLEANING_KEYS = {
     names: namesOutside(state),
     ...cleaningOf(state),
   })),
-  recipeReport: reads(['speakers', 'tokens', 'candidates', 'languages'], (state) => ({
+  recipeReport: reads(['speakers', 'tokens', 'candidates', 'wordLanguages'], (state) => ({
     texts: knownTextsOf(workingSources(state)),
-    language: state.settings.concepts.language,
   })),
 };
 
@@ -222,10 +220,9 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
 
   *remains(_, { take, own, original, words }) {
     const tokens = yield* take('tokens');
-    const languages = yield* take('languages');
-    const known = yield* words(languageOf(own.language, languages));
+    const lexicon = yield* lexiconOf((yield* take('wordLanguages')).read, words);
     const layers = layersOf(own.texts, own, original);
-    const remains = yield* findRemains(layers, tokens, known?.lexicon);
+    const remains = yield* findRemains(layers, tokens, lexicon);
     return {
       remains: remains.map((remain) => ({
         ...remain,
@@ -287,7 +284,7 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
     return { bytes: zipSync(Object.fromEntries(entries), { level: 6, mtime: NO_TIME }) };
   },
 
-  *recipeReport({ recipe }, { take, own: { texts, language }, original }) {
+  *recipeReport({ recipe }, { take, own: { texts }, original }) {
     const idle: string[] = [];
     const { settings, stopWords, merges, dropped, kept } = recipe;
     const steps = settings.cleaning.steps.filter((step) => step.on);
@@ -320,7 +317,9 @@ export const CLEANING_VIEWS: ViewMakers<CleaningViews, typeof CLEANING_KEYS> = {
       if (missing.length > 0) idle.push(named(missing, one, 'does not occur here', 'do not occur here'));
     }
     const listed = new Set(
-      stopLayers(languageOf(language, yield* take('languages'))).flatMap(({ words }) => words),
+      (yield* take('wordLanguages')).all.flatMap((language) =>
+        stopLayers(language).flatMap(({ words }) => words),
+      ),
     );
     const already = stopWords.filter(
       (word) => settings.concepts.listedStopWords && listed.has(stopForm(word)),

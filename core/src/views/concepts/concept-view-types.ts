@@ -1,6 +1,7 @@
 import type { CandidateRow } from '../../concepts/candidate-rows.ts';
 import type { KindOfName } from '../../concepts/name-kinds.ts';
 import type { KindOfWord } from '../../concepts/word-kinds.ts';
+import type { LanguageCode } from '../../languages/language-names.ts';
 import type { Meaning } from '../../languages/en/meanings.ts';
 import type { PlainCounts } from '../../text/plain-counts.ts';
 
@@ -63,4 +64,16 @@ export interface NameKindRow extends KindOfName {
 export interface NameKindsView {
   /** By falling mentions, then by name. */
   readonly rows: readonly NameKindRow[];
+}
+
+/** The languages a study is read in. */
+export interface LanguagesReadView {
+  /** Those whose words are read by what is known of them, the main one first. */
+  readonly read: readonly LanguageCode[];
+  /** Those, then the languages of a few passages, of which only the small words are known. */
+  readonly all: readonly LanguageCode[];
+  /** Words in each of `all`. */
+  readonly words: readonly number[];
+  /** Concepts that are written alike in several of the languages, and so are one. */
+  readonly alike: readonly string[];
 }

@@ -3,9 +3,10 @@ import { suggestMerges, type KnownWords, type Suggestion } from '../../concepts/
 import { planSynonyms, readSynonyms, type SynonymReport } from '../../concepts/synonyms.ts';
 import { kindsOfWords } from '../../concepts/word-kinds.ts';
 import { byCodeUnits } from '../../base/order.ts';
+import type { Meanings } from '../../languages/en/meanings.ts';
 import { LANGUAGE_OF } from '../../languages/languages.ts';
 import { isFirstPart, JOINTS, type WordForms } from '../../languages/word-forms.ts';
-import { languageOf, stopWordsOf } from '../../engine/resources.ts';
+import { stopWordsOf } from '../../engine/resources.ts';
 import { stopWordChoices } from '../../engine/stage-keys.ts';
 import { groupValues } from '../../study/groups.ts';
 import type { StudyState } from '../../study/study.ts';
@@ -15,6 +16,7 @@ import type {
   ChosenAgainView,
   ConceptsView,
   DistinctView,
+  LanguagesReadView,
   MeaningView,
   NameKindsView,
   WordKindsView,
@@ -28,6 +30,8 @@ export interface ConceptViews {
   chosenAgain: View<null, ChosenAgainView>;
   /** A group's mentions against another's, or the rest's. */
   distinct: View<{ readonly group: Group; readonly against?: Group }, DistinctView>;
+  /** The languages the study is read in. */
+  languagesRead: View<null, LanguagesReadView>;
   /** The words of the study by what they were taken for. */
   wordKinds: View<null, WordKindsView>;
   /** The names of the study by what they are of. */
@@ -53,17 +57,14 @@ export const CONCEPT_KEYS = {
       personOf: personsOf(state),
     }),
   ),
-  wordKinds: reads(['tokens', 'wordParts', 'terms', 'names', 'languages'], (state) => ({
+  languagesRead: reads(['wordLanguages', 'terms', 'concepts'], nothing),
+  wordKinds: reads(['tokens', 'wordParts', 'terms', 'names', 'wordLanguages'], (state) => ({
     choices: stopWordChoices(state),
     wordKinds: state.wordKinds,
   })),
   nameKinds: reads(['names', 'nameKinds'], nothing),
-  meaning: reads(['languages', 'candidates'], ({ settings: { concepts } }) => ({
-    language: concepts.language,
-  })),
-  suggestions: reads(['languages', 'candidates'], (state) => ({
-    language: state.settings.concepts.language,
-  })),
+  meaning: reads(['wordLanguages', 'candidates'], nothing),
+  suggestions: reads(['wordLanguages', 'candidates'], nothing),
   synonyms: reads(['tokens', 'terms', 'candidates'], nothing),
 };
 
@@ -79,6 +80,20 @@ function knownOfCompounds(keys: readonly string[], forms: WordForms | undefined)
     isFirstPart: (letters) =>
       isWordOfStudy(letters) ||
       (forms !== undefined && isFirstPart(forms, letters[0].toUpperCase() + letters.slice(1))),
+  };
+}
+
+/** What is known of several languages together. */
+function knownOfAny(known: readonly KnownWords[]): KnownWords {
+  if (known.length <= 1) return known[0] ?? {};
+  const compounding = known.filter(({ isFirstPart }) => isFirstPart);
+  return {
+    isWord: (key) => known.some(({ isWord }) => isWord?.(key)),
+    synonymsOf: (word) =>
+      new Set(known.flatMap(({ synonymsOf }) => (synonymsOf ? [...synonymsOf(word)] : []))),
+    ...(compounding.length > 0 && {
+      isFirstPart: (letters: string) => compounding.some(({ isFirstPart }) => isFirstPart?.(letters)),
+    }),
   };
 }
 
@@ -131,14 +146,23 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     };
   },
 
+  *languagesRead(_, { take }) {
+    const { read, all, words, alike } = yield* take('wordLanguages');
+    const { ofType, labels } = yield* take('terms');
+    const { keys, written } = yield* take('concepts');
+    const shared = new Set(alike.map((type) => labels[ofType[type]]));
+    return { read, all, words, alike: written.filter((_, concept) => shared.has(keys[concept])) };
+  },
+
   *wordKinds(_, { take, own: { choices, wordKinds } }) {
     const tokens = yield* take('tokens');
     const parts = yield* take('wordParts');
     const terms = yield* take('terms');
     const names = yield* take('names');
-    const languages = yield* take('languages');
-    const stopWords = stopWordsOf(choices, languages);
-    return { rows: kindsOfWords(tokens, { terms, parts, names, stopWords }, wordKinds) };
+    const stopWordsInForce = stopWordsOf(choices, yield* take('wordLanguages'));
+    return {
+      rows: kindsOfWords(tokens, { terms, parts, names, stopWordsOf: stopWordsInForce }, wordKinds),
+    };
   },
 
   *nameKinds(_, { take }) {
@@ -151,31 +175,28 @@ export const CONCEPT_VIEWS: ViewMakers<ConceptViews, typeof CONCEPT_KEYS> = {
     };
   },
 
-  *suggestions({ refused }, { take, own: { language: chosen }, words, meanings }) {
-    const languages = yield* take('languages');
+  *suggestions({ refused }, { take, words, meanings }) {
+    const { read } = yield* take('wordLanguages');
     const candidates = yield* take('candidates');
-    const pairs = new Set(refused);
-    const language = languageOf(chosen, languages);
-    const known = yield* words(language);
-    const meant = yield* meanings(language);
-    const lexicon = known?.lexicon;
-    if (!lexicon || !meant) {
-      const { compounds } = LANGUAGE_OF[language];
-      const knows = compounds ? knownOfCompounds(candidates.keys, known?.cued?.forms) : {};
-      return { suggestions: suggestMerges(candidates, pairs, knows) };
+    const known: KnownWords[] = [];
+    for (const language of read) {
+      const { lexicon, cued } = (yield* words(language)) ?? {};
+      const meant = yield* meanings(language);
+      if (lexicon && meant)
+        known.push({
+          isWord: (key) => lexicon.senses.has(key),
+          synonymsOf: (word) => meant.synonymsOf(word, 1),
+        });
+      else if (LANGUAGE_OF[language].compounds) known.push(knownOfCompounds(candidates.keys, cued?.forms));
     }
     yield 0.5;
-    return {
-      suggestions: suggestMerges(candidates, pairs, {
-        isWord: (key) => lexicon.senses.has(key),
-        synonymsOf: (word) => meant.synonymsOf(word, 1),
-      }),
-    };
+    return { suggestions: suggestMerges(candidates, new Set(refused), knownOfAny(known)) };
   },
 
-  *meaning({ key }, { take, own: { language }, meanings }) {
-    const languages = yield* take('languages');
-    const meant = yield* meanings(languageOf(language, languages));
+  *meaning({ key }, { take, meanings }) {
+    const { read } = yield* take('wordLanguages');
+    let meant: Meanings | undefined;
+    for (const language of read) meant ??= yield* meanings(language);
     if (!meant) return { isKnown: false, meanings: [] };
     const { keys, mentions } = yield* take('candidates');
     const numberOf = new Map(keys.map((each, i) => [each, i]));

@@ -64,7 +64,7 @@ export const TABLE_KEYS = {
     title: state.title,
     names: namesOutside(state),
   })),
-  pairs: reads(['tokens', 'languages'], (state) => ({ choices: stopWordChoices(state) })),
+  pairs: reads(['tokens', 'wordLanguages'], (state) => ({ choices: stopWordChoices(state) })),
   plainCounts: reads(['tokens'], (state, { attribute }: TableViews['plainCounts']['question']) => {
     const sources = workingSources(state);
     return attribute === null
@@ -181,8 +181,7 @@ export const TABLE_VIEWS: ViewMakers<TableViews, typeof TABLE_KEYS> = {
 
   *pairs({ limit }, { take, own: { choices } }) {
     const tokens = yield* take('tokens');
-    const languages = yield* take('languages');
-    return wordPairs(tokens, stopWordsOf(choices, languages), limit);
+    return wordPairs(tokens, stopWordsOf(choices, yield* take('wordLanguages')), limit);
   },
 
   *plainCounts(_, { take, own: { names: sourceNames, ranks, values } }) {

@@ -19,7 +19,6 @@ import { namesOutside, type StudyState } from '../../study/study.ts';
 import { inShownOrder, shownSources } from '../../study/subset.ts';
 import { reads, type ContextOf, type View, type ViewContext, type ViewMakers } from '../view.ts';
 import { functionWordsOf } from '../../concepts/stop-words.ts';
-import { languageOf } from '../../engine/resources.ts';
 import { idsOf, stretchSettings } from '../../engine/stage-keys.ts';
 import { mentionsThatCount } from '../../network/stretches.ts';
 import { groupValues } from '../../study/groups.ts';
@@ -116,10 +115,9 @@ export const READING_KEYS = {
   dispersion: reads(SELECTION_STAGES, (state, { selections }: Asked<'dispersion'>) =>
     readForSelections(state, selections),
   ),
-  branches: reads([...SELECTION_STAGES, 'languages'], (state, asked: Asked<'branches'>) => ({
-    ...everywhere(state, asked),
-    language: state.settings.concepts.language,
-  })),
+  branches: reads([...SELECTION_STAGES, 'wordLanguages'], (state, asked: Asked<'branches'>) =>
+    everywhere(state, asked),
+  ),
 };
 
 export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
@@ -284,8 +282,8 @@ export const READING_VIEWS: ViewMakers<ReadingViews, typeof READING_KEYS> = {
   *branches({ selection, direction, path, lines }, context) {
     const tokens = yield* context.take('tokens');
     const { title, hits } = yield* hitsOfSelection(selection, context);
-    const language = languageOf(context.own.language, yield* context.take('languages'));
-    const functionWords = functionWordsOf(language);
+    const { all } = yield* context.take('wordLanguages');
+    const functionWords = new Set(all.flatMap((language) => [...functionWordsOf(language)]));
     const sentences = sentencesOf(tokens);
     const open = openBranches(path, lines, (along) =>
       branchesOf(tokens, hits, sentences, { direction, path: along, functionWords }),

@@ -5,7 +5,7 @@ import { nearHits } from '../../reading/near.ts';
 import { findHits, readQuery, SearchError } from '../../reading/search.ts';
 import { sentenceOfTokens } from '../../text/tokens.ts';
 import type { Stepwise } from '../../base/stepwise.ts';
-import { conceptLabels, languageOf } from '../../engine/resources.ts';
+import { conceptLabels, lexiconOf } from '../../engine/resources.ts';
 import { fewestInStretch, idsOf } from '../../engine/stage-keys.ts';
 import { reachedByThemes } from '../../themes/coverage.ts';
 import { attributeValues, groupValues, subsetNumbers } from '../../study/groups.ts';
@@ -29,7 +29,7 @@ export const sentencesOf = remembered(sentenceOfTokens);
 export const SELECTION_STAGES = [
   'tokens',
   'terms',
-  'languages',
+  'wordLanguages',
   'candidates',
   'concepts',
   'themes',
@@ -58,7 +58,6 @@ export function readForSelections(state: StudyState, selections: readonly Select
       of: groupValues(state, attribute),
     })),
     labels: state.conceptLabels,
-    language: state.settings.concepts.language,
     fewest: fewestInStretch(state),
     ...ofSubset,
     ...(within?.when
@@ -92,14 +91,13 @@ export interface Resolved {
 
 const NOTHING: PassageQuery = { kind: 'concepts', concepts: [] };
 
-function* searched(typed: string, { take, own, words }: SelectionContext): Stepwise<Resolved> {
+function* searched(typed: string, { take, words }: SelectionContext): Stepwise<Resolved> {
   const tokens = yield* take('tokens');
   const terms = yield* take('terms');
-  const languages = yield* take('languages');
   const title = /^["“„]/.test(typed) ? typed : `“${typed}”`;
   try {
-    const known = yield* words(languageOf(own.language, languages));
-    const hits = findHits(readQuery(typed), tokens, terms, sentencesOf(tokens), known?.lexicon);
+    const lexicon = yield* lexiconOf((yield* take('wordLanguages')).read, words);
+    const hits = findHits(readQuery(typed), tokens, terms, sentencesOf(tokens), lexicon);
     return { title, query: NOTHING, hits };
   } catch (error) {
     if (error instanceof SearchError) return { title, query: NOTHING, hits: NO_HITS, fault: error.message };

@@ -7,6 +7,7 @@ import { ConceptLists } from './ConceptLists.tsx';
 import styles from './ConceptsLedger.module.css';
 import { useConceptsLook, type ConceptsLook } from './concepts-look.tsx';
 import type { FiguredRow } from './figures.ts';
+import { LanguageNotes } from './LanguageNotes.tsx';
 import { MergeSuggestions } from './MergeSuggestions.tsx';
 import { WordKinds } from './WordKinds.tsx';
 import { LEDGER_ORDERS, LEDGER_SORTS, WordLedger } from './WordLedger.tsx';
@@ -73,6 +74,7 @@ export function ConceptsLedger({
               ? `${counts.chosen} kept of ${counted(counts.candidates, 'candidate')}${coverage ? `; ${percent(coverage.words, 0)} of the words` : ''}`
               : 'Finding words …'}
           </p>
+          <LanguageNotes />
           <WordLedger
             rows={listed}
             picked={picked}

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
-import { counted } from '@green-thicket/core/base/wording';
+import { counted, listed } from '@green-thicket/core/base/wording';
 import type { ControlProps } from '../../controls/control-inputs.tsx';
 import { useView } from '../../engine/use-view.ts';
 
@@ -8,14 +8,15 @@ import { useView } from '../../engine/use-view.ts';
 export function Language({ state, decide }: ControlProps) {
   const { data } = useView('languages', null);
   const found = (code: LanguageCode): number => data?.of.filter((each) => each === code).length ?? 0;
-  const main = data ? LANGUAGES[data.main] : 'looking …';
+  const read = useView('languagesRead', null).data?.read;
+  const automatic = read ? listed(read.map((code) => LANGUAGES[code])) : 'looking …';
   return (
     <Select
       aria-label="Language"
       className="wide"
       value={state.settings.concepts.language}
       options={[
-        { value: 'auto', label: `the one most texts are in (${main})` },
+        { value: 'auto', label: `each text in its own (${automatic})` },
         ...LANGUAGE_CODES.map((code) => ({
           value: code,
           label: `${LANGUAGES[code]}${found(code) > 0 ? ` · ${counted(found(code), 'source')}` : ''}`,

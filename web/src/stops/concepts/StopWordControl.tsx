@@ -11,11 +11,12 @@ const MOST_TAGS = 200;
 
 /** The published stop list, the study's own, and the words of the published one that are let back in. */
 export function StopWords({ state, decide }: ControlProps) {
-  const { data } = useView('languages', null);
+  const { data } = useView('languagesRead', null);
   const { language, listedStopWords } = state.settings.concepts;
-  const code = language === 'auto' ? (data?.main ?? USUAL_LANGUAGE) : language;
-  const label = `${LANGUAGES[code]} stop words`;
-  const layers = stopLayers(code);
+  const inForce = language === 'auto' ? (data?.all ?? [USUAL_LANGUAGE]) : [language];
+  const withLists = inForce.filter((code) => stopLayers(code).length > 0);
+  const label = `${listed(withLists.map((code) => LANGUAGES[code]))} stop words`;
+  const layers = [...new Set(withLists.flatMap((code) => stopLayers(code).map(({ name }) => name)))];
   return (
     <>
       {layers.length === 0 ? (
@@ -27,7 +28,7 @@ export function StopWords({ state, decide }: ControlProps) {
             onChange={(on) => decide({ kind: 'setConcepts', change: { listedStopWords: on } })}
             aria-label={label}
           />{' '}
-          {label} ({listed(layers.map((layer) => layer.name))})
+          {label} ({listed(layers)})
         </label>
       )}
       <WordTags
@@ -46,7 +47,7 @@ export function StopWords({ state, decide }: ControlProps) {
           onRemove={(words) => decide({ kind: 'stopAllowing', words })}
         />
       )}
-      <WhichList state={state} decide={decide} language={code} />
+      <WhichList state={state} decide={decide} languages={withLists} />
     </>
   );
 }
@@ -99,11 +100,15 @@ function WordTags({
 function WhichList({
   state,
   decide,
-  language,
-}: Pick<ControlProps, 'state' | 'decide'> & { language: LanguageCode }) {
+  languages,
+}: Pick<ControlProps, 'state' | 'decide'> & { languages: readonly LanguageCode[] }) {
   const [typed, setTyped] = useState('');
   const word = stopForm(typed.trim());
-  const published = state.settings.concepts.listedStopWords ? layersWith(word, language) : [];
+  const published = state.settings.concepts.listedStopWords
+    ? languages.flatMap((code) =>
+        layersWith(word, code).map((name) => (languages.length > 1 ? `${LANGUAGES[code]} ${name}` : name)),
+      )
+    : [];
   const own = state.stopWords.some((each) => stopForm(each) === word);
   const allowed = state.allowedWords.includes(word);
   const on = [...published.map((name) => `the published ${name}`), ...(own ? ['your own'] : [])];

@@ -2,6 +2,7 @@ import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import { counted, listed, percent, inFigures } from '@green-thicket/core/base/wording';
 import { workingSources } from '@green-thicket/core/study/subset';
+import { languageAttribute } from '@green-thicket/core/study/told-languages';
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { MailParts } from './MailParts.tsx';
 import { Repeats } from './Repeats.tsx';
@@ -35,6 +36,7 @@ function Languages() {
   const unknown = data.of.filter((each) => each === '').length;
   const nameOf = (code: LanguageCode | ''): string => (code === '' ? 'unknown' : LANGUAGES[code]);
   const isMixed = counts.length > 1;
+  const attribute = languageAttribute(sources);
   const said = [
     ...counts.map(
       ({ code, count }) =>
@@ -48,23 +50,24 @@ function Languages() {
       {isMixed && (
         <>
           {' '}
-          {data.main === 'other'
-            ? 'All words stand as they are.'
-            : `Stop words and word forms are those of ${LANGUAGES[data.main]}, so words of the others stand as they are.`}{' '}
-          Work with one language at a time:{' '}
-          <Button
-            size="small"
-            onClick={() =>
-              decide({
-                kind: 'setValues',
-                values: {
-                  language: Object.fromEntries(sources.map((source, i) => [source.id, nameOf(data.of[i])])),
-                },
-              })
-            }
-          >
-            Note it as an attribute
-          </Button>
+          {attribute === undefined
+            ? 'Each is read in its own, by what is known of it. Told wrongly, or to work with one at a time:'
+            : `Each is read in its own; what “${attribute}” says goes first.`}{' '}
+          {attribute === undefined && (
+            <Button
+              size="small"
+              onClick={() =>
+                decide({
+                  kind: 'setValues',
+                  values: {
+                    language: Object.fromEntries(sources.map((source, i) => [source.id, nameOf(data.of[i])])),
+                  },
+                })
+              }
+            >
+              Note it as an attribute
+            </Button>
+          )}
         </>
       )}
     </p>
