@@ -172,7 +172,13 @@ function PassageRow({
 
 /** How much there is: mentions and windows, since either may be the number that was clicked. */
 function countText({ windows, mentions, unit, total, sources, fault }: PassagesView): string {
-  if (windows === 0) return fault ?? (unit === 'place' ? 'It stands nowhere.' : `No ${unit} has this.`);
+  if (windows === 0)
+    return (
+      fault ??
+      (unit === 'place'
+        ? 'It stands nowhere.'
+        : `No ${unit} has this: what many sources repeat, and interviewers’ words, are in none. “In lines” shows every mention.`)
+    );
   const where = `in ${counted(total, 'passage')} of ${counted(sources, 'source')}`;
   if (unit === 'place') return `${counted(windows, unit)} ${where}`;
   return `${counted(windows, unit, unit === 'stretch' ? 'stretches' : 'windows')} ${where}, ${counted(mentions, 'mention')}`;
