@@ -29,6 +29,9 @@ export function withoutElided(form: string): string {
   return rest.length === word.length ? form : form.slice(form.length - rest.length);
 }
 
+/** Most forms are small letters with nothing to take off. */
+const PLAIN = /^[a-z]+$/;
+
 /**
  * A form in small letters without a possessive ending and without what is elided before it.
  *
@@ -36,6 +39,7 @@ export function withoutElided(form: string): string {
  * @example plainForm('dell’ospedale') // 'ospedale'
  */
 export function plainForm(form: string): string {
+  if (PLAIN.test(form)) return form;
   const word = small(form);
   return bareForm(word.replace(BEFORE_NOUN, '').replace(BEFORE_VERB, ''));
 }

@@ -23,6 +23,7 @@ export interface WordLanguages {
 const READ_SHARE = 0.05;
 /** A few words in another language than any source is in are a quotation. */
 const FEWEST_WORDS = 40;
+const FEWEST_SHARE = 0.002;
 /**
  * A passage is in another language than its source where so many of its words, of so many kinds, are common there, at least
  * this share of them, and so many times those that are common in the source's own.
@@ -43,14 +44,14 @@ const A_SENTENCE: Telling = { common: 3, different: 3, share: 0.2, lead: 2 };
 /** A source too short to tell by itself may be in any language that others are in. */
 const IN_A_SHORT_SOURCE: Telling = { common: 1, different: 1, share: 0.1, lead: 1.5 };
 
-/** A function word, without what is elided before it → the languages it is one of, by their place in `LANGUAGE_CODES`; made once. */
-let functionWords: ReadonlyMap<string, readonly number[]> | undefined;
-function functionWordsByForm(): ReadonlyMap<string, readonly number[]> {
+/** A function word, without what is elided before it → the languages it is one of, as bits by their place in `LANGUAGE_CODES`; made once. */
+let functionWords: ReadonlyMap<string, number> | undefined;
+function functionWordsByForm(): ReadonlyMap<string, number> {
   if (functionWords) return functionWords;
-  const found = new Map<string, number[]>();
+  const found = new Map<string, number>();
   LANGUAGE_CODES.forEach((code, place) => {
     for (const word of new Set(LANGUAGE_OF[code].stopLayers[0]?.words.map(plainForm)))
-      found.set(word, [...(found.get(word) ?? []), place]);
+      found.set(word, (found.get(word) ?? 0) | (1 << place));
   });
   return (functionWords = found);
 }
@@ -95,45 +96,65 @@ function passageTeller(
   among?: ReadonlySet<string>,
 ) => LanguageCode {
   const smallIn = functionWordsByForm();
-  const commonIn = tokens.forms.map((form) => smallIn.get(plainForm(form)));
+  /** The languages each type is a function word of, as bits. */
+  const maskOf = Uint16Array.from(tokens.forms, (form) => smallIn.get(plainForm(form)) ?? 0);
+  const { type } = tokens;
   const hits = new Int32Array(LANGUAGE_CODES.length);
   return ({ first, end }, own, { common, different, share, lead }, among) => {
     // Of a language that is none of those known by name no words are known, and its neighbours have some of them.
     if (own === 'other') return own;
+    const ownPlace = LANGUAGE_CODES.indexOf(own);
+    let ofOwn = 0;
+    let ofOthers = 0;
+    for (let t = first; t < end; t++) {
+      const mask = maskOf[type[t]];
+      if (mask === 0) continue;
+      if (mask & (1 << ownPlace)) ofOwn++;
+      else ofOthers++;
+    }
+    // As nearly always: what is said in both languages is in the lead of neither.
+    const fewest = Math.max(common, share * (end - first), lead * ofOwn);
+    if (ofOwn + ofOthers < fewest) return own;
     hits.fill(0);
-    for (let t = first; t < end; t++) for (const list of commonIn[tokens.type[t]] ?? []) hits[list]++;
-    let best = LANGUAGE_CODES.indexOf(own);
-    const ofOwn = hits[best];
-    for (let list = 0; list < hits.length; list++) if (hits[list] > hits[best]) best = list;
+    for (let t = first; t < end; t++)
+      for (let mask = maskOf[type[t]], place = 0; mask !== 0; mask >>= 1, place++) hits[place] += mask & 1;
+    const best = hits.reduce((most, count, place) => (count > hits[most] ? place : most), ownPlace);
     const code = LANGUAGE_CODES[best];
-    if (code === own || hits[best] < Math.max(common, share * (end - first), lead * ofOwn)) return own;
-    if (among && !among.has(code)) return own;
+    if (best === ownPlace || hits[best] < fewest || (among && !among.has(code))) return own;
     const met = new Set<number>();
-    for (let t = first; t < end; t++) if (commonIn[tokens.type[t]]?.includes(best)) met.add(tokens.type[t]);
+    for (let t = first; t < end; t++) if (maskOf[type[t]] & (1 << best)) met.add(type[t]);
     return met.size < different ? own : code;
   };
 }
 
-/** How often types are met in each language, by place in `codes`. */
-function countByLanguage(
-  tokens: Tokens,
-  languages: SourceLanguages,
-): { codes: LanguageCode[]; words: number[]; mentions: Int32Array[] } {
+/** How often types are met in passages of a language. */
+interface LanguageCount {
+  readonly code: LanguageCode;
+  words: number;
+  readonly mentions: Int32Array;
+}
+
+/** What is said in each language: in the main one all that is said in no other. */
+function countByLanguage(tokens: Tokens, languages: SourceLanguages): LanguageCount[] {
   const tell = passageTeller(tokens);
   const among = new Set<string>(languages.of);
-  const codes: LanguageCode[] = [];
-  const words: number[] = [];
-  const mentions: Int32Array[] = [];
+  const others = new Map<LanguageCode, LanguageCount>();
+  const main: LanguageCount = {
+    code: languages.main,
+    words: tokens.type.length,
+    mentions: tokens.mentionsOf.slice(),
+  };
   const count = (first: number, end: number, code: LanguageCode): void => {
-    let place = codes.indexOf(code);
-    if (place < 0) {
-      place = codes.push(code) - 1;
-      words.push(0);
-      mentions.push(new Int32Array(tokens.forms.length));
+    if (code === main.code) return;
+    let counted = others.get(code);
+    if (!counted)
+      others.set(code, (counted = { code, words: 0, mentions: new Int32Array(tokens.forms.length) }));
+    counted.words += end - first;
+    main.words -= end - first;
+    for (let t = first; t < end; t++) {
+      counted.mentions[tokens.type[t]]++;
+      main.mentions[tokens.type[t]]--;
     }
-    words[place] += end - first;
-    const met = mentions[place];
-    for (let t = first; t < end; t++) met[tokens.type[t]]++;
   };
   for (const { source, sentences } of passagesOf(tokens)) {
     const found = languages.of[source];
@@ -149,7 +170,7 @@ function countByLanguage(
       count(first, end, tell({ first, end }, code, A_SENTENCE));
     }
   }
-  return { codes, words, mentions };
+  return [main, ...[...others.values()].sort((a, b) => b.words - a.words || (a.code < b.code ? -1 : 1))];
 }
 
 /**
@@ -157,32 +178,36 @@ function countByLanguage(
  * source are told by their common words. Words that are written alike in two languages are one word.
  */
 export function wordLanguages(tokens: Tokens, languages: SourceLanguages): WordLanguages {
-  const { codes, words, mentions } = countByLanguage(tokens, languages);
   const ofSources = new Set<string>([languages.main, ...languages.of]);
-  const ofMain = (place: number): number => (codes[place] === languages.main ? 0 : 1);
-  const order = codes
-    .map((_, place) => place)
-    .filter((place) => ofSources.has(codes[place]) || words[place] >= FEWEST_WORDS)
-    .sort((a, b) => ofMain(a) - ofMain(b) || words[b] - words[a] || (codes[a] < codes[b] ? -1 : 1));
-  if (order.length <= 1) return inOneLanguage(languages.main, tokens);
-  const all = order.map((place) => codes[place]);
-  const total = words.reduce((sum, each) => sum + each, 0);
-  const read = all.filter((code, k) => code === languages.main || words[order[k]] >= READ_SHARE * total);
+  const fewest = Math.max(FEWEST_WORDS, FEWEST_SHARE * tokens.type.length);
+  const counts = countByLanguage(tokens, languages).filter(
+    ({ code, words }) => ofSources.has(code) || words >= fewest,
+  );
+  if (counts.length <= 1) return inOneLanguage(languages.main, tokens);
+  const read = counts.filter(
+    ({ code, words }) => code === languages.main || words >= READ_SHARE * tokens.type.length,
+  );
   const ofType = new Uint8Array(tokens.forms.length);
   const alike: number[] = [];
   for (let type = 0; type < ofType.length; type++) {
     if (tokens.kindOf[type] !== WORD) continue;
     let best = 0;
     let often = 0;
-    for (let k = 0; k < order.length; k++) {
-      const met = mentions[order[k]][type];
-      if (met > mentions[order[best]][type]) best = k;
+    for (let k = 0; k < counts.length; k++) {
+      const met = counts[k].mentions[type];
+      if (met > counts[best].mentions[type]) best = k;
       if (k < read.length && met >= Math.max(OFTEN, OFTEN_SHARE * tokens.mentionsOf[type])) often++;
     }
     ofType[type] = best;
     if (often > 1) alike.push(type);
   }
-  return { read, all, ofType, words: order.map((place) => words[place]), alike };
+  return {
+    read: read.map(({ code }) => code),
+    all: counts.map(({ code }) => code),
+    ofType,
+    words: counts.map(({ words }) => words),
+    alike,
+  };
 }
 
 /** By which of the languages that are read each type is read: what only a few passages have, as the main one's. */
