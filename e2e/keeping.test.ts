@@ -329,4 +329,58 @@ describe('what is kept', () => {
     expect(lost).to.deep.equal([]);
     expect(shown).to.be.above(0);
   });
+
+  it('“I open my study again”: map and figures stand without a word being read, and the next decision goes on from them', async () => {
+    await browser.driver.get(`${setup.served.address}/demo`);
+    await browser.find('.concept-map .map-word');
+    await browser.settled();
+    for (const stop of ['themes', 'compare', 'map']) await browser.goTo(stop);
+    const words = await browser.mapWords();
+    const drawing = await browser.mapDrawing();
+    const trail = await browser.textOf('.trail');
+    // Answers are written once none has come for a while.
+    const address = await browser.driver.getCurrentUrl();
+    await browser.until('The answers were never kept', async () => {
+      const kept = await browser.driver.executeAsyncScript<string[]>(
+        `const [id, done] = arguments;
+        const open = indexedDB.open('green-thicket-study-' + id + '-1');
+        open.onsuccess = () => {
+          const all = open.result.transaction('results').objectStore('results').getAllKeys();
+          all.onsuccess = () => { open.result.close(); done(all.result); };
+        };`,
+        /study\/([^/]+)/.exec(address)?.[1],
+      );
+      return ['map', 'themes', 'compare', 'themesOnTrail', 'linksOnTrail'].every((view) =>
+        kept.includes(`answer ${view}`),
+      );
+    });
+    // Nothing can be computed where no worker answers.
+    await browser.command('Page.addScriptToEvaluateOnNewDocument', {
+      source: `if (new URLSearchParams(location.search).has('unmade'))
+        window.Worker = class extends EventTarget { postMessage() {} terminate() {} };`,
+    });
+    await browser.driver.get('about:blank');
+    await browser.driver.get(`${address}?unmade`);
+    await browser.find('.concept-map .map-word');
+    expect(await browser.mapWords()).to.deep.equal(words);
+    expect(await browser.mapDrawing()).to.equal(drawing);
+    await browser.waitForText('.trail', '7 parcels');
+    expect(await browser.textOf('.trail')).to.equal(trail);
+    for (const [stop, what] of [
+      ['themes', '.theme-column'],
+      ['compare', '.compare-cell'],
+    ]) {
+      await browser.click(`.trail a[href*="/${stop}"]`);
+      await browser.find(what);
+    }
+    await browser.driver.get('about:blank');
+    // With one, a decision is followed as ever.
+    await browser.driver.get(address.replace('/map', '/concepts'));
+    await browser.find('[data-concept="camera"]');
+    await browser.click('[data-concept="camera"]');
+    await browser.press('Drop');
+    await browser.settled();
+    await browser.goTo('map');
+    expect(await browser.mapWords()).not.to.include('camera');
+  });
 });

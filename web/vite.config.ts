@@ -24,7 +24,12 @@ export default defineConfig({
       checks: { pluginTimings: false },
       output: {
         // Seldom needed, and what is in one file with it is fetched with it.
-        codeSplitting: { groups: [{ name: 'chardet', test: /node_modules[/\\]chardet/ }] },
+        codeSplitting: {
+          groups: [
+            { name: 'chardet', test: /node_modules[/\\]chardet/ },
+            { name: 'joi', test: /node_modules[/\\](?:joi|@hapi)[/\\]/ },
+          ],
+        },
       },
     },
     // Fonts stay files: the map's export reads one by its address.

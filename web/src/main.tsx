@@ -15,6 +15,7 @@ import { StartPage } from './start/StartPage.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { UnheardFaults } from './frame/UnheardFaults.tsx';
 import { carriedOver } from './store/carry-over.ts';
+import { databaseOf } from './store/database.ts';
 import { finishErasing } from './store/erasing.ts';
 import { useGround } from './pieces/ground.ts';
 import { antTheme, giveTheme } from './theme.ts';
@@ -22,16 +23,25 @@ import './styles/base.css';
 import './styles/shared.css';
 
 /** The stops are no part of the first page. */
-const StudyPage = lazy(async () => ({ default: (await import('./frame/StudyPage.tsx')).StudyPage }));
+const loadStudyPage = () => import('./frame/StudyPage.tsx');
+const StudyPage = lazy(async () => ({ default: (await loadStudyPage()).StudyPage }));
+/** The study of the address the page was opened with. */
+const [, openedWith] = /^\/study\/([^/]+)/.exec(window.location.pathname) ?? [];
+// Whoever comes back to a study waits for both: they come while the rest of the page begins. What fails is told by the page.
+const comingPage = openedWith === undefined ? undefined : loadStudyPage().catch(() => undefined);
 
-const pages = (
+/**
+ * @param studyPage what stands for the study: where it is here already nothing stands in its place first, which would be shown
+ *   for a third of a second at least
+ */
+const pages = (studyPage: ReactNode) => (
   <BrowserRouter>
     <FaultBoundary>
       <Suspense fallback={<main className="plain-page" aria-busy="true" />}>
         <Routes>
           <Route path="/" element={<StartPage />} />
           <Route path="/demo" element={<DemoPage />} />
-          <Route path="/study/:id/:stop?" element={<StudyPage />} />
+          <Route path="/study/:id/:stop?" element={studyPage} />
           <Route path="*" element={<NowherePage />} />
         </Routes>
       </Suspense>
@@ -65,6 +75,11 @@ const notCarried = await carriedOver().then(
   () => undefined,
   (error: unknown) => (error instanceof Error ? error : new Error(String(error))),
 );
+if (openedWith !== undefined)
+  databaseOf(openedWith)
+    .then((database) => database?.open())
+    .catch(() => undefined);
+const here = await comingPage;
 createRoot(root).render(
   <StrictMode>
     <Themed>
@@ -72,7 +87,11 @@ createRoot(root).render(
         <UnheardFaults />
         <ErasingFault />
         <NewVersion />
-        {notCarried === undefined ? pages : <NotCarriedOver reason={notCarried} />}
+        {notCarried === undefined ? (
+          pages(here ? <here.StudyPage /> : <StudyPage />)
+        ) : (
+          <NotCarriedOver reason={notCarried} />
+        )}
       </AntApp>
     </Themed>
   </StrictMode>,

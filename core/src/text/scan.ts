@@ -22,8 +22,8 @@ const SPACE = 4;
 const UNSPACED = 5;
 const SURROGATE = 6;
 
-/** The class of every UTF-16 unit, looked up in the scanner's inner loop instead of a pattern. */
-const CLASS_OF = classify();
+/** The class of every UTF-16 unit, looked up in the scanner's inner loop instead of a pattern; made with the first text. */
+let classOf: Uint8Array = new Uint8Array(0);
 
 function classify(): Uint8Array {
   const classes = new Uint8Array(65536);
@@ -63,6 +63,7 @@ export type TokenVisitor = (start: number, end: number, kind: number, joined: bo
  * initialisms, and addresses, handles, hashtags and emoji as one token each.
  */
 export function scanTokens(text: string, visit: TokenVisitor): void {
+  if (classOf.length === 0) classOf = classify();
   const specials = findSpecials(text);
   let nextSpecial = 0;
   let specialAt = specials.length > 0 ? specials[0].start : -1;
@@ -78,7 +79,7 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
       specialAt = nextSpecial < specials.length ? specials[nextSpecial].start : -1;
       continue;
     }
-    const kind = CLASS_OF[text.charCodeAt(i)];
+    const kind = classOf[text.charCodeAt(i)];
     if (kind === LETTER || kind === DIGIT) {
       const start = i;
       i = wordEnd(text, i, specialAt);
@@ -88,7 +89,7 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
       joined = true;
     } else if (kind === UNSPACED) {
       const start = i;
-      while (i < text.length && CLASS_OF[text.charCodeAt(i)] === UNSPACED) i++;
+      while (i < text.length && classOf[text.charCodeAt(i)] === UNSPACED) i++;
       segment(text, start, i, visit, joined);
       joined = true;
     } else if (kind === SURROGATE) {
@@ -111,23 +112,23 @@ export function scanTokens(text: string, visit: TokenVisitor): void {
 function wordEnd(text: string, start: number, stop: number): number {
   let i = start + 1;
   // Initialisms: single letters each with a full stop, at least two of them.
-  const isLetter = CLASS_OF[text.charCodeAt(start)] === LETTER;
-  if (isLetter && text[i] === '.' && CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i + 2] === '.') {
-    while (CLASS_OF[text.charCodeAt(i + 1)] === LETTER && text[i] === '.' && text[i + 2] === '.') i += 2;
+  const isLetter = classOf[text.charCodeAt(start)] === LETTER;
+  if (isLetter && text[i] === '.' && classOf[text.charCodeAt(i + 1)] === LETTER && text[i + 2] === '.') {
+    while (classOf[text.charCodeAt(i + 1)] === LETTER && text[i] === '.' && text[i + 2] === '.') i += 2;
     return i + 1;
   }
   for (; i < text.length && i !== stop; i++) {
-    const kind = CLASS_OF[text.charCodeAt(i)];
+    const kind = classOf[text.charCodeAt(i)];
     if (kind === LETTER || kind === DIGIT) continue;
     if (kind !== INNER) break;
-    const after = CLASS_OF[text.charCodeAt(i + 1)];
+    const after = classOf[text.charCodeAt(i + 1)];
     if (after !== LETTER && after !== DIGIT) break;
   }
   return i;
 }
 
 function isNumber(text: string, start: number, end: number): boolean {
-  return CLASS_OF[text.charCodeAt(start)] === DIGIT && CLASS_OF[text.charCodeAt(end - 1)] === DIGIT;
+  return classOf[text.charCodeAt(start)] === DIGIT && classOf[text.charCodeAt(end - 1)] === DIGIT;
 }
 
 /** The segmenter's time grows with the square of what it is given, so a long run is given in pieces of this many units. */

@@ -15,7 +15,7 @@ import { keepRegister } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
 import type { HeldTexts } from './held-texts.ts';
 import { bringTags, keepTags } from './kept-tags.ts';
-import { BEHIND, type EngineWorker, type ViewNews, type ViewRequest } from './protocol.ts';
+import type { EngineWorker, ViewNews, ViewRequest } from './protocol.ts';
 import type { Requests } from './requests.ts';
 import { turns } from './turns.ts';
 
@@ -82,7 +82,7 @@ export function answering(
   }
 
   async function answer<V extends ViewName>(
-    { request, studyId, head, view, question }: ViewRequest<V>,
+    { request, studyId, head, view, question, isBehind }: ViewRequest<V>,
     signal: AbortSignal,
   ): Promise<() => Promise<void>> {
     await yieldToMessages();
@@ -108,7 +108,7 @@ export function answering(
       async (share) => {
         tell({ kind: 'progress', request, share, stage: computes ? study.engine.stage : undefined });
         await yieldToMessages();
-        if (!BEHIND.has(view)) return;
+        if (!isBehind) return;
         await line.letOthersPast();
         sources = own;
       },
@@ -141,7 +141,7 @@ export function answering(
       }
     };
     const atOnce = WITHOUT_STAGES.has(request.view) && request.studyId === opened?.id;
-    await (atOnce ? make() : line.take(request.view, make));
+    await (atOnce ? make() : line.take(request.view, make, request.isBehind));
   }
 
   return {

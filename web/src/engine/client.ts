@@ -3,10 +3,14 @@ import { onKey, passwordKey } from '../store/keys.ts';
 import { unlock } from '../store/password.ts';
 import { coresAsName } from './cores.ts';
 import { engineClient } from './engine-client.ts';
+import workerAddress from './worker.ts?worker&url';
 import type { EngineWorker, LookedAtStudy, OpenedStudy } from './protocol.ts';
 
+/** Tells one edition of what computes from another: the worker's file is named by what is in it, and in what it loads. */
+export const EDITION = workerAddress;
+
 const remote = wrap<EngineWorker>(
-  new Worker(new URL('./worker.ts', import.meta.url), {
+  new Worker(workerAddress, {
     type: 'module',
     name: coresAsName(navigator.hardwareConcurrency),
   }),

@@ -33,12 +33,13 @@ export interface EngineActivity {
 
 /** The page's side of the engine. */
 export interface EngineClient {
-  /** Asks for a view of a study at one of its decisions; the signal stops it. */
+  /** Asks for a view of a study at one of its decisions; the signal stops it. What nothing waits for comes last. */
   askView<V extends ViewName>(
     study: { readonly id: string; readonly head: number },
     view: V,
     question: ViewQuestions[V],
     signal: AbortSignal,
+    isBehind?: boolean,
   ): Promise<ViewAnswers[V]>;
   watchActivity(listener: () => void): () => void;
   currentActivity(): EngineActivity;
@@ -91,8 +92,8 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
     activity = next;
     for (const listener of listeners) listener();
   };
-  const begun = (view: ViewName, change: 1 | -1): void => {
-    const of = BEHIND.has(view) ? 'behind' : 'busy';
+  const begun = (isBehind: boolean, change: 1 | -1): void => {
+    const of = isBehind ? 'behind' : 'busy';
     const next = { ...activity, [of]: activity[of] + change };
     setActivity(next.busy + next.behind > 0 ? next : IDLE);
   };
@@ -137,21 +138,21 @@ export function engineClient(remote: Remote<EngineWorker>, onFault = reportError
   };
 
   return {
-    async askView(study, view, question, signal) {
+    async askView(study, view, question, signal, isBehind = BEHIND.has(view)) {
       const request = ++requests;
       const stop = (): void => stopView(request);
       signal.addEventListener('abort', stop);
-      begun(view, 1);
+      begun(isBehind, 1);
       try {
         const answer = await new Promise<ViewAnswers[ViewName]>((resolve, reject) => {
           waiting.set(request, { view, resolve, reject });
-          send({ request, studyId: study.id, head: study.head, view, question });
+          send({ request, studyId: study.id, head: study.head, view, question, isBehind });
         });
         return answer as ViewAnswers[typeof view];
       } finally {
         waiting.delete(request);
         signal.removeEventListener('abort', stop);
-        begun(view, -1);
+        begun(isBehind, -1);
       }
     },
     watchActivity(listener) {

@@ -56,7 +56,7 @@ export const knowledge: Knowledge = {
 };
 
 /** Milliseconds after its start at which a worker that has nothing else to do brings in what it will need first. */
-const SOON = 200;
+const SOON = 1500;
 
 /** Brings in what most studies need before anybody waits for it; where that fails, it is told when it is needed. */
 export function bringWordsSoon(): void {

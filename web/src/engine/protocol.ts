@@ -10,7 +10,7 @@ import type { StudyFile } from '@green-thicket/core/study-files/study-file';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import type { StudyKey } from '../store/keys.ts';
 
-/** Views nothing waits for: they come last, and let any other past in the middle of their work too. */
+/** Views nothing waits for, ever. */
 export const BEHIND: ReadonlySet<ViewName> = new Set([
   'steadiness',
   'duplicates',
@@ -28,6 +28,8 @@ export interface ViewRequest<V extends ViewName> {
   readonly head: number;
   readonly view: V;
   readonly question: ViewQuestions[V];
+  /** Whether nothing waits for it: it comes last, and lets any other past in the middle of its work. */
+  readonly isBehind: boolean;
 }
 
 /** What the worker tells of the views it was asked for. */

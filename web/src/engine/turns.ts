@@ -4,26 +4,27 @@ import { byNeed } from '@green-thicket/core/views/view-keys';
 
 interface Waiting {
   readonly view: ViewName;
+  readonly isBehind: boolean;
   readonly begin: () => Promise<void>;
 }
 
 /** A line in which views wait to be made. */
 export interface Line {
   /** Puts a view in the line, and gives what comes of it. */
-  readonly take: <T>(view: ViewName, make: () => Promise<T>) => Promise<T>;
+  readonly take: <T>(view: ViewName, make: () => Promise<T>, isBehind?: boolean) => Promise<T>;
   /** Lets whatever waits go first; for work that nothing waits for. */
   readonly letOthersPast: () => Promise<void>;
 }
 
 /**
  * A line in which views wait to be made, one at a time, so that two never compute the same stage side by side; of those
- * that wait the one that needs the fewest stages is next; those of `BEHIND` need the most.
+ * that wait the one that needs the fewest stages is next; those nothing waits for come last.
  */
 export function turns(): Line {
   const waiting: Waiting[] = [];
   let working = false;
   const next = (): Waiting | undefined => {
-    waiting.sort((a, b) => Number(BEHIND.has(a.view)) - Number(BEHIND.has(b.view)) || byNeed(a.view, b.view));
+    waiting.sort((a, b) => Number(a.isBehind) - Number(b.isBehind) || byNeed(a.view, b.view));
     return waiting.shift();
   };
   const work = async (): Promise<void> => {
@@ -35,13 +36,13 @@ export function turns(): Line {
     working = false;
   };
   return {
-    take: (view, make) =>
+    take: (view, make, isBehind = BEHIND.has(view)) =>
       new Promise((resolve, reject) => {
-        waiting.push({ view, begin: () => make().then(resolve, reject) });
+        waiting.push({ view, isBehind, begin: () => make().then(resolve, reject) });
         work().catch(reject);
       }),
     async letOthersPast() {
-      while (waiting.some(({ view }) => !BEHIND.has(view))) await next()?.begin();
+      while (waiting.some(({ isBehind }) => !isBehind)) await next()?.begin();
     },
   };
 }

@@ -1,13 +1,16 @@
 import { isStopped } from '../pieces/stopped.ts';
-import { useQuery, type UseQueryResult } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useId, useMemo } from 'react';
 import { viewKey, WITHOUT_TEXTS } from '@green-thicket/core/views/view-keys';
 import { networkInForce } from '@green-thicket/core/study/in-force';
 import type { ViewAnswers, ViewName, ViewQuestions } from '@green-thicket/core/views/view-keys';
 import { useSame } from '../pieces/use-same.ts';
 import { useStudy } from '../pieces/study-context.ts';
-import { engine } from './client.ts';
+import { EDITION, engine } from './client.ts';
 import { forgetViewFault, tellViewFault } from './faults.ts';
+import { keptOrAsked } from './kept-or-asked.ts';
+
+const answer = keptOrAsked(engine, EDITION);
 
 /** A computed view as a component shows it. */
 export interface View<Answer> extends Pick<
@@ -35,9 +38,14 @@ export function useView<V extends ViewName>(
   const asked = useSame({ question }).question;
   // A part of the page is drawn far oftener than what it shows changes.
   const key = useMemo(() => viewKey(view, state, asked), [view, state, asked]);
+  const queries = useQueryClient();
+  const queryKey = ['view', id, view, key, question];
   const { data, error, isError, isFetching, isPlaceholderData, refetch } = useQuery<ViewAnswers[V]>({
-    queryKey: ['view', id, view, key, question],
-    queryFn: ({ signal }) => engine.askView({ id, head }, view, question, signal),
+    queryKey,
+    queryFn: ({ signal }) =>
+      answer({ study: { id, head }, view, question, key }, signal, (other) =>
+        queries.setQueryData(queryKey, other),
+      ),
     placeholderData: (previous) => previous,
     enabled:
       enabled && (state.sources.length > 0 || (networkInForce(state) !== null && WITHOUT_TEXTS.has(view))),

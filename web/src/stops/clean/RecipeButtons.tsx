@@ -1,6 +1,5 @@
 import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
-import { readRecipe, writeRecipe } from '@green-thicket/core/study-files/recipe-file';
 import { recipeOf, type Recipe } from '@green-thicket/core/study/recipe';
 import { counted, listed } from '@green-thicket/core/base/wording';
 import { useAsk } from '../../engine/use-ask.ts';
@@ -25,6 +24,9 @@ function contentsOf({ settings, stopWords, kept, dropped, merges }: Recipe): str
     : `It holds ${listed(named)}, and the settings of each stop.`;
 }
 
+/** What checks a recipe is large and comes with the first. */
+const recipeFile = () => import('@green-thicket/core/study-files/recipe-file');
+
 /** The study's steps, lists and settings, without any text: saved to a file, or taken over from one. */
 export function RecipeButtons() {
   const { state, decide } = useStudy();
@@ -36,6 +38,7 @@ export function RecipeButtons() {
   const chooser = useRef<HTMLInputElement>(null);
   const use = (file: File): void =>
     tellFault('The recipe was not used', async () => {
+      const { readRecipe } = await recipeFile();
       const recipe = readRecipe(await file.text());
       const { idle } = await ask('recipeReport', { recipe });
       modal.confirm({
@@ -80,9 +83,12 @@ export function RecipeButtons() {
           onClick: ({ key }) => {
             if (key === 'use') chooser.current?.click();
             else {
-              const { value, gone } = withoutNamed(recipeOf(state), renamer);
-              download(fileName(title, '.recipe.json'), writeRecipe(value), 'application/json');
-              if (gone > 0) void message.info(leftOutNames(gone));
+              tellFault('The recipe was not saved', async () => {
+                const { writeRecipe } = await recipeFile();
+                const { value, gone } = withoutNamed(recipeOf(state), renamer);
+                download(fileName(title, '.recipe.json'), writeRecipe(value), 'application/json');
+                if (gone > 0) void message.info(leftOutNames(gone));
+              });
             }
           },
         }}
