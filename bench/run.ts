@@ -17,6 +17,7 @@ import { benchLanguages } from './languages.ts';
 import { benchFrames } from './frames.ts';
 import { benchFindable, benchIntervals } from './intervals.ts';
 import { benchNetwork } from './network.ts';
+import { benchOpening } from './opening.ts';
 import { benchPlanted } from './planted.ts';
 import { benchPublishing } from './publishing.ts';
 import { benchRealText } from './real-text.ts';
@@ -132,6 +133,7 @@ benchDifferences();
 benchDistinct();
 if (!process.argv.includes('--no-browser')) {
   await benchBrowser(small ? 100_000 : 1_000_000);
+  await benchOpening(small ? 100_000 : 1_000_000);
   await benchFrames();
   await benchIntake(small ? 500 : 5000, small ? 500_000 : 5_000_000);
 }

@@ -1,12 +1,12 @@
 import { Command, CommanderError, InvalidArgumentError } from 'commander';
 import type { NumberRange } from '@green-thicket/core/base/ranges';
 import { RANGES } from '@green-thicket/core/study/limits';
-import { analyse, type AnalyseOptions } from './analyse.ts';
+import type { AnalyseOptions } from './analyse.ts';
 import type { Shard } from './collect.ts';
-import { group, type GroupOptions } from './group.ts';
-import { PICTURE_SCALES } from './results.ts';
-import { count, type CountOptions } from './shards/count.ts';
-import { merge, type MergeOptions } from './shards/merge.ts';
+import type { GroupOptions } from './group.ts';
+import { PICTURE_SCALES } from './picture-scales.ts';
+import type { CountOptions } from './shards/count.ts';
+import type { MergeOptions } from './shards/merge.ts';
 import { UsageError } from './usage-error.ts';
 
 declare const VERSION: string | undefined;
@@ -62,6 +62,7 @@ program
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
   .action(async (files: string[], options: Omit<AnalyseOptions, 'version'>) => {
+    const { analyse } = await import('./analyse.ts');
     await analyse(files, { ...options, version });
   });
 
@@ -85,6 +86,7 @@ program
   .option('--force', 'replace results that are in the folder already')
   .exitOverride()
   .action(async (links: string, options: Omit<GroupOptions, 'version'>) => {
+    const { group } = await import('./group.ts');
     await group(links, { ...options, version });
   });
 
@@ -109,6 +111,7 @@ program
   .option('--quiet', 'say nothing but errors')
   .exitOverride()
   .action(async (files: string[], options: Omit<CountOptions, 'version'>) => {
+    const { count } = await import('./shards/count.ts');
     await count(files, { ...options, version });
   });
 
@@ -121,6 +124,7 @@ program
   .option('--force', 'replace what is there already')
   .exitOverride()
   .action(async (parts: string[], options: MergeOptions) => {
+    const { merge } = await import('./shards/merge.ts');
     await merge(parts, options);
   });
 

@@ -48,9 +48,6 @@ type ResultName =
 /** What is written where there is a browser that draws. */
 export const PICTURE = 'map.png';
 
-/** How many times its size a picture may be drawn. */
-export const PICTURE_SCALES = { min: 1, max: 4, whole: true } as const;
-
 /** What a run computes. */
 export type Computed = Pick<
   StageResults,

@@ -1,4 +1,5 @@
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '../languages/language-names.ts';
+import { ownValue } from '../base/records.ts';
 import type { StudySource } from './study.ts';
 
 /** What an attribute is called that says in which language a source is. */
@@ -49,7 +50,5 @@ export function languageAttribute(sources: readonly StudySource[]): string | und
 export function toldLanguages(sources: readonly StudySource[]): readonly (LanguageCode | undefined)[] {
   const attribute = languageAttribute(sources);
   if (attribute === undefined) return [];
-  return sources.map(({ attributes }) =>
-    Object.hasOwn(attributes, attribute) ? languageCalled(attributes[attribute]) : undefined,
-  );
+  return sources.map(({ attributes }) => languageCalled(ownValue(attributes, attribute) ?? ''));
 }

@@ -201,11 +201,7 @@ describe('word pairs', () => {
       ['of', 'everywhere'],
       ['was', 'everywhere'],
     ] as const);
-    const { pairs, total } = wordPairs(
-      tokens,
-      () => stopWords,
-      10,
-    );
+    const { pairs, total } = wordPairs(tokens, () => stopWords, 10);
     expect(pairs.map(({ first, second, count }) => [first, second, count])).to.deep.equal([
       ['night', 'bus', 3],
       ['late', 'bus', 2],
