@@ -8,6 +8,7 @@ import { readCapitals } from '../../src/concepts/capitals.ts';
 import { readTerms } from '../../src/concepts/terms.ts';
 import { partsByNeighbours, type CuedWords } from '../../src/text/words/parts-by-neighbours.ts';
 import { ANNOTATED, FRESH } from './annotated.ts';
+import { LONGER } from './annotated-longer.ts';
 import { tokensOf } from '../examples.ts';
 
 type Annotated = keyof typeof ANNOTATED;
@@ -74,6 +75,7 @@ function judge(
 const LEAST = [
   { name: 'that it was made with', list: ANNOTATED, parts: 0.93, lemmas: 0.92 },
   { name: 'written afterwards', list: FRESH, parts: 0.8, lemmas: 0.8 },
+  { name: 'as people talk, written afterwards', list: LONGER, parts: 0.9, lemmas: 0.9 },
 ] as const;
 
 describe('parts of speech and dictionary forms by forms and neighbours', () => {

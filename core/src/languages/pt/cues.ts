@@ -33,6 +33,9 @@ export const PORTUGUESE_CUES: Cues = {
     /(?:oso|osa|osos|osas|ivo|iva|ivos|ivas|ável|áveis|ível|íveis|ico|ica|icos|icas|al|ais|ário|ária|ante|antes|ente|entes)$/,
   otherEndings: /mente$/,
   singulars: byRules([
+    [/árvores$/, 'árvore', true],
+    [/raízes$/, 'raiz', true],
+    [/(?<=[nlrgu])eses$/, 'ês', true],
     [/(?:ões|ães)$/, 'ão', true],
     [/ais$/, 'al', true],
     [/éis$/, 'el', true],

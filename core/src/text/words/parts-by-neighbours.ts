@@ -22,6 +22,8 @@ export interface WrittenLarge {
 
 const bit = (part: number): number => 1 << part;
 const NOUN_OR_VERB = bit(NOUN) | bit(VERB);
+/** A word of which neither a dictionary nor its ending tells anything. */
+const ANY_PART = NOUN_OR_VERB | bit(ADJECTIVE);
 /** A collection in which fewer of the words have a capital inside sentences is written without them. */
 const WRITES_CAPITALS = 0.05;
 const MOST_LARGE = 0.5;
@@ -53,7 +55,7 @@ function possible(words: CuedWords, word: string, readings: readonly Reading[]):
   if (cues.nounEndings.test(word)) return bit(NOUN);
   if (cues.otherEndings.test(word)) return bit(OTHER_PART);
   if (cues.adjectiveEndings.test(word)) return bit(ADJECTIVE) | bit(NOUN);
-  return cues.verbEndings.test(word) || !cues.nounFirst ? NOUN_OR_VERB : NOUN_OR_VERB | bit(ADJECTIVE);
+  return cues.verbEndings.test(word) || !cues.nounFirst ? NOUN_OR_VERB : ANY_PART;
 }
 
 const NO_CUE = 0;
@@ -102,7 +104,11 @@ function countPlaces(tokens: Tokens, words: CuedWords, mask: Uint8Array, cue: Ui
       const isBeforeNoun =
         next >= 0 && isContent(next) && elided[next] === NOTHING_BEFORE && (mask[next] & bit(NOUN)) !== 0;
       const adjective = (mask[type] & bit(ADJECTIVE)) !== 0;
-      const mayBeBoth = isBeforeNoun && words.cues.nounFirst && (mask[next] & bit(ADJECTIVE)) !== 0;
+      // Where nouns come first, a word of which nothing is known is one, with its adjective or its verb behind it.
+      const mayBeBoth =
+        isBeforeNoun &&
+        words.cues.nounFirst &&
+        ((mask[next] & bit(ADJECTIVE)) !== 0 || mask[type] === ANY_PART);
       const standsBefore = wants === NOUN_NEXT && adjective && isBeforeNoun && !mayBeBoth;
       if (wants === VERB_NEXT) votes[3 * type + VERB]++;
       else if (wants === NOUN_OR_INFINITIVE && !isInfinitive[type]) votes[3 * type + NOUN]++;
