@@ -35,9 +35,9 @@ export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
 /** The stop words in force for a type: those of its language. */
 export type StopWordsOf = (type: number) => StopWords;
 
-/** A word as stop lists have it: small letters, straight apostrophes. */
+/** A word as stop lists have it: small letters, straight apostrophes, composed accents. */
 export function stopForm(word: string): string {
-  return word.toLowerCase().replaceAll('’', "'");
+  return word.toLowerCase().replaceAll('’', "'").normalize('NFC');
 }
 
 export interface StopWordSettings {
