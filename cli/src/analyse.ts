@@ -61,13 +61,15 @@ async function analyseInto(
     if (!options.quiet) process.stderr.write(`${line}\n`);
   };
   const started = performance.now();
+  // What is wrong with them is said before all texts are read.
+  const settings =
+    options.settings === undefined ? [] : settingsIn(readText(options.settings), options.settings);
   const study = await loadStudy(files, options, say);
   const readTime = performance.now() - started;
   const packing = packOriginals(study.originals);
   let { log } = study;
   if (options.attributes !== undefined) log = await addAttributes(log, options.attributes, say);
-  if (options.settings !== undefined)
-    log = addDecisions(log, settingsIn(readText(options.settings), options.settings));
+  log = addDecisions(log, settings);
   if (options.seed !== undefined)
     log = addDecisions(log, [{ kind: 'setThemes', change: { seed: options.seed } }]);
   const state = foldDecisions(log);

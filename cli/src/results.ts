@@ -1,4 +1,5 @@
 import type { NetworkFormat } from '@green-thicket/core/formats/write/network-write';
+import { hashValue } from '@green-thicket/core/base/hash';
 import { compareGroups } from '@green-thicket/core/compare/strength';
 import { conceptLabels } from '@green-thicket/core/engine/resources';
 import type { Engine } from '@green-thicket/core/engine/engine';
@@ -12,10 +13,12 @@ import { renderMap } from '@green-thicket/core/map/render';
 import { withGround } from '@green-thicket/core/map/ground';
 import { attributeNames, groupsOf } from '@green-thicket/core/study/groups';
 import type { NotebookEntry } from '@green-thicket/core/study/notebook';
-import { renamerOf } from '@green-thicket/core/study/pseudonyms';
+import { renamerOf, withoutNamed } from '@green-thicket/core/study/pseudonyms';
+import { recipeOf } from '@green-thicket/core/study/recipe';
 import type { DecisionLog } from '@green-thicket/core/study/record';
 import { namesOutside, type StudyState } from '@green-thicket/core/study/study';
 import { personsOf, shownSources, workingSources } from '@green-thicket/core/study/subset';
+import { recipeRecord } from '@green-thicket/core/study-files/recipe-file';
 import { writeStudyFile } from '@green-thicket/core/study-files/study-file';
 import {
   apartTable,
@@ -98,6 +101,9 @@ export function runRecord(
     version,
     seed: state.settings.themes.seed,
     settings: state.settings,
+    // With it the same is made again: by --settings, or as a recipe in the application.
+    recipe: recipeRecord(withoutNamed(recipeOf(state), renamerOf(namesOutside(state))).value),
+    texts: hashValue(workingSources(state).map(({ textHash, cuts = [] }) => [textHash, cuts])),
     counts: {
       sources,
       words: tokens.type.length,

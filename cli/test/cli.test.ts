@@ -142,6 +142,44 @@ describe('the command line', () => {
       ).to.equal(true);
   });
 
+  it('makes the same again from the record of a run, and says what is wrong with settings before it reads', () => {
+    const settings = at('changed.json');
+    writeFileSync(
+      settings,
+      JSON.stringify({
+        windows: { size: 2 },
+        concepts: { minimumLetters: 4 },
+        compare: { words: 80 },
+        themes: { seed: 3 },
+        stopWords: ['camera'],
+      }),
+    );
+    const made = (out: string, by: string): string => {
+      const { status, stderr } = thicket('analyse', sample, '--settings', by, '--out', at(out), '--quiet');
+      expect(status, String(stderr)).to.equal(0);
+      return at(out);
+    };
+    const first = made('by-settings', settings);
+    made('by-run', join(first, 'run.json'));
+    const tables = readdirSync(first).filter((name) => /\.(?:csv|svg|graphml|md)$/.test(name));
+    expect(tables).to.include.members(['concepts.csv', 'strength.csv', 'map.svg', 'methods.md']);
+    for (const name of tables) expect(read('by-run', name), name).to.equal(read('by-settings', name));
+    expect(read('by-run', 'concepts.csv')).not.to.match(/^camera,/m);
+    const run = JSON.parse(read('by-settings', 'run.json')) as { texts: string };
+    expect((JSON.parse(read('by-run', 'run.json')) as typeof run).texts).to.equal(run.texts);
+    writeFileSync(at('wrong.json'), '{"windows": {"size": "wide"}}');
+    const { status, stderr } = thicket(
+      'analyse',
+      at('nothing-here'),
+      '--settings',
+      at('wrong.json'),
+      '--out',
+      at('no'),
+    );
+    expect(status).to.equal(2);
+    expect(String(stderr)).to.match(/The settings in .*wrong\.json can’t be used/);
+  });
+
   it('takes a seed, and says it in what it writes', () => {
     const { status } = thicket('analyse', sample, '--seed', '7', '--out', at('seven'), '--quiet');
     expect(status).to.equal(0);

@@ -17,9 +17,12 @@ export const recipeFileSchema = Joi.object({
   recipe: recipeSchema.required(),
 }).required();
 
+/** What a recipe file holds. */
+export const recipeRecord = (recipe: Recipe) => ({ format: RECIPE_FORMAT, version: RECIPE_VERSION, recipe });
+
 /** A recipe as a JSON file; it holds settings and lists and no text of any source. */
 export function writeRecipe(recipe: Recipe): string {
-  return `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_VERSION, recipe }, null, 2)}\n`;
+  return `${JSON.stringify(recipeRecord(recipe), null, 2)}\n`;
 }
 
 /** Reads a recipe file, or throws a RecipeFileError that says why it can't be. */

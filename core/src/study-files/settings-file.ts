@@ -3,6 +3,7 @@ import type { Decision } from '../study/decisions.ts';
 import { stepFault } from '../text/cleaning/step-faults.ts';
 import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { faultIn } from './decision-schemas.ts';
+import { readRecipe, RecipeFileError } from './recipe-file.ts';
 import { keys, settingsChange } from '../study/schema-fields.ts';
 import { ownValue } from '../base/records.ts';
 
@@ -26,8 +27,29 @@ const schema = Joi.object({
   stopWords: keys,
 }).required();
 
+/** The decision a recipe comes to; what is wrong with it is a fault of the settings. */
+function recipeIn(parsed: unknown): Decision {
+  try {
+    return { kind: 'applyRecipe', recipe: readRecipe(JSON.stringify(parsed)) };
+  } catch (error) {
+    if (error instanceof RecipeFileError) throw new Error(error.message, { cause: error });
+    throw error;
+  }
+}
+
+/** What a run was made by, as its record has it: a recipe, and how groups were compared. */
+function settingsOfRun(parsed: object): Decision[] | undefined {
+  const { recipe, settings } = parsed as { recipe?: unknown; settings?: { compare?: unknown } };
+  if ('format' in parsed) return [recipeIn(parsed)];
+  if (recipe === undefined) return undefined;
+  return [
+    recipeIn(recipe),
+    ...(settings?.compare ? readSettings(JSON.stringify({ compare: settings.compare })) : []),
+  ];
+}
+
 /**
- * Reads settings for the command line: an object with any of speakers, cleaning, concepts, windows, links, themes, map and
+ * Reads settings for the command line: the record of a run (run.json), a recipe, or an object with any of speakers, cleaning, concepts, windows, links, themes, map and
  * compare, each with the settings to change, and stopWords, a list.
  *
  * @returns the decisions they amount to; throws an Error that says what is wrong
@@ -39,6 +61,8 @@ export function readSettings(text: string): Decision[] {
   } catch (error) {
     throw new Error(`It is not valid JSON: ${error instanceof Error ? error.message : String(error)}.`);
   }
+  const ofRun = typeof parsed === 'object' && parsed !== null ? settingsOfRun(parsed) : undefined;
+  if (ofRun) return ofRun;
   const fault = faultIn(schema, parsed);
   if (fault !== undefined) throw new Error(`${fault}.`);
   const value = parsed as Record<string, Record<string, never>> & {

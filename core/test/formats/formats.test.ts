@@ -9,6 +9,8 @@ import {
   type StudyFile,
 } from '../../src/study-files/study-file.ts';
 import { LARGEST_TEXT_FILE, decodeText, refuseSize, tidyText } from '../../src/formats/read/text-file.ts';
+import { recipeRecord } from '../../src/study-files/recipe-file.ts';
+import { recipeOf } from '../../src/study/recipe.ts';
 import { foldDecisions } from '../../src/study/record.ts';
 import { makeSource } from '../../src/intake/sources.ts';
 import { readFiles } from '../../src/intake/intake.ts';
@@ -96,6 +98,21 @@ describe('tables', () => {
 });
 
 describe('settings', () => {
+  it('are those of a recipe, or of the record of a run, too', () => {
+    const recipe = recipeOf(foldDecisions({ records: [], head: 0, tip: 0 }));
+    const file = recipeRecord(recipe);
+    expect(readSettings(JSON.stringify(file))).to.deep.equal([{ kind: 'applyRecipe', recipe }]);
+    const run = { version: '1', recipe: file, settings: { compare: { words: 80 }, other: 1 } };
+    expect(readSettings(JSON.stringify(run))).to.deep.equal([
+      { kind: 'applyRecipe', recipe },
+      { kind: 'setCompare', change: { words: 80 } },
+    ]);
+    expect(() => readSettings('{"format":"other"}'))
+      .to.throw(Error, 'no recipe file')
+      .with.property('name', 'Error');
+    expect(() => readSettings('{"recipe":3}')).to.throw('no recipe file');
+  });
+
   it('become decisions, and faults are named', () => {
     expect(readSettings('{"windows":{"size":5},"stopWords":["bus"]}')).to.deep.equal([
       { kind: 'setWindows', change: { size: 5 } },
