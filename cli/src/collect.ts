@@ -1,8 +1,9 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { basename, dirname, join, relative, resolve, sep } from 'node:path';
-import { counted, listed } from '@green-thicket/core/base/wording';
+import { counted, inFigures, listed } from '@green-thicket/core/base/wording';
 import { hashText } from '@green-thicket/core/base/hash';
 import { byCodeUnits } from '@green-thicket/core/base/order';
+import { ownValue } from '@green-thicket/core/base/records';
 import { endingOf, type SheetRows } from '@green-thicket/core/formats/read/read-result';
 import { READ_ENDINGS, type IncomingFile } from '@green-thicket/core/formats/read/read-result';
 import { refuseSize } from '@green-thicket/core/formats/read/text-file';
@@ -43,8 +44,46 @@ interface Listed {
   readonly name: string;
 }
 
-/** What is in a folder and below it that can be read, and how many files of earlier results were passed over where. */
-function listFolder(path: string): { files: Listed[]; results: Map<string, number> } {
+/** What to do with a file of a kind that is not read, by its ending. */
+const INSTEAD: Readonly<Record<string, string>> = {
+  '.doc': 'save as .docx',
+  '.xls': 'save as .xlsx',
+  '.ppt': 'save the text as .txt',
+  '.pptx': 'save the text as .txt',
+  '.pages': 'export as .docx',
+  '.numbers': 'export as .csv',
+  '.msg': 'save as .eml',
+  '.epub': 'save as .html',
+  '.log': 'name with .txt at the end',
+  '': 'name with an ending, such as .txt',
+};
+/** Names of one kind are listed up to so many. */
+const MOST_NAMED = 5;
+
+/** A sentence for each kind of file that is not read: which they are, and what to do. */
+function passedOver(names: readonly string[]): string[] {
+  const byEnding = new Map<string, string[]>();
+  for (const name of names) {
+    const ending = endingOf(name);
+    byEnding.set(ending, [...(byEnding.get(ending) ?? []), name]);
+  }
+  return [...byEnding]
+    .sort(([a], [b]) => byCodeUnits(a, b))
+    .map(([ending, files]) => {
+      const more = files.length - MOST_NAMED;
+      const named = listed([...files.slice(0, MOST_NAMED), ...(more > 0 ? [`${inFigures(more)} more`] : [])]);
+      const instead = ownValue(INSTEAD, ending) ?? 'save as text, if there is any in it';
+      const kind = ending === '' ? 'without an ending' : ending;
+      return `Not read: ${counted(files.length, 'file')} ${kind}: ${named}; ${instead}.`;
+    });
+}
+
+/** What is in a folder and below it that can be read, what of it is of another kind, and how many files of earlier results were passed over where. */
+function listFolder(path: string): {
+  files: Listed[];
+  others: readonly string[];
+  results: Map<string, number>;
+} {
   const endings = new Set<string>(READ_ENDINGS);
   const entries = trying(path, () => readdirSync(path, { recursive: true, withFileTypes: true }));
   const written = new Map<string, ReadonlySet<string>>();
@@ -57,13 +96,19 @@ function listFolder(path: string): { files: Listed[]; results: Map<string, numbe
     results.set(folder, (results.get(folder) ?? 0) + 1);
     return true;
   };
-  const files = entries
+  const all = entries
     .filter((entry) => entry.isFile())
     .map((entry) => join(entry.parentPath, entry.name))
-    .filter((file) => !isResult(file) && endings.has(endingOf(file)))
+    .filter((file) => !isResult(file))
     .sort(byCodeUnits)
     .map((file) => ({ path: file, name: relative(path, file).split(sep).join('/') }));
-  return { files, results };
+  const isRead = ({ name }: Listed): boolean => endings.has(endingOf(name));
+  return {
+    files: all.filter(isRead),
+    // What the system keeps for itself, as .DS_Store, nobody put there to be read.
+    others: all.flatMap((file) => (isRead(file) || basename(file.name).startsWith('.') ? [] : file.name)),
+    results,
+  };
 }
 
 /**
@@ -82,6 +127,7 @@ export function listFiles(paths: readonly string[]): { files: Listed[]; notes: s
     }
     const inside = listFolder(path);
     for (const file of inside.files) files.push(file);
+    notes.push(...passedOver(inside.others));
     for (const [folder, count] of inside.results)
       notes.push(`${counted(count, 'file')} of earlier results in ${folder} were not read.`);
   }

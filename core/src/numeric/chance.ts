@@ -106,7 +106,11 @@ export function wilsonInterval(hits: number, trials: number, z = 1.9599639845400
   const middle = share + z2 / (2 * trials);
   const reach = z * Math.sqrt((share * (1 - share)) / trials + z2 / (4 * trials * trials));
   const scale = 1 + z2 / trials;
-  return [Math.max(0, (middle - reach) / scale), Math.min(1, (middle + reach) / scale)];
+  // Of none and of all the bounds are 0 and 1, which rounding would miss by a hair.
+  return [
+    hits <= 0 ? 0 : Math.max(0, (middle - reach) / scale),
+    hits >= trials ? 1 : Math.min(1, (middle + reach) / scale),
+  ];
 }
 
 /** The q-quantile of sorted numbers, interpolated linearly (Hyndman & Fan 1996, type 7). */

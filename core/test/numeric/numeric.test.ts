@@ -69,6 +69,10 @@ describe('chance', () => {
   });
 
   it('gives Wilson’s interval as published (Newcombe 1998: 81 of 263)', () => {
+    for (let trials = 1; trials < 400; trials++) {
+      expect(wilsonInterval(0, trials)[0], `none of ${trials}`).to.equal(0);
+      expect(wilsonInterval(trials, trials)[1], `all of ${trials}`).to.equal(1);
+    }
     const [low, high] = wilsonInterval(81, 263);
     expect(low).to.be.closeTo(0.2553, 5e-5);
     expect(high).to.be.closeTo(0.3662, 5e-5);
