@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { readCsv } from '../../src/formats/csv.ts';
+import { linksTable } from '../../src/study-files/tables.ts';
 import fc from 'fast-check';
 import { Parser } from 'saxen';
 import { writeGraphml, writeJsonGraph, type WrittenNetwork } from '../../src/formats/write/network-write.ts';
@@ -60,13 +62,22 @@ describe('a network for other programs', () => {
   });
 
   it('of a study holds every concept, and every link that stands with its figures and themes', () => {
+    // Nobody says it in the very words of another, and two stories are told apart from each other.
+    const said = ['came', 'fell', 'beat', 'ran', 'blew', 'leaked', 'dripped', 'froze'];
     const study = exampleStudy(
-      Array.from({ length: 6 }, (_, i) => ({
-        name: `${i}`,
-        text: 'The rain came and the shelter leaked on the bench. The rain and the shelter again.',
+      said.map((verb, i) => ({
+        name: verb,
+        text: said
+          .flatMap((other) => [
+            `The rain ${verb} on the shelter and ${other}.`,
+            `My rent ${other} with the fare and ${verb} again.`,
+          ])
+          .slice(i % 3)
+          .join('\n\n'),
       })),
     );
     study.decide({ kind: 'setConcepts', change: { minimumMentions: 2 } });
+    expect(study.compute('links').standing).to.be.above(0);
     const ask = asking(study);
     const text = (as: 'graphml' | 'json'): string =>
       new TextDecoder().decode(ask('networkFile', { as }).bytes);
@@ -80,6 +91,17 @@ describe('a network for other programs', () => {
       nodes.map(({ label }) => label),
     );
     expect(graph.edges.length).to.equal(edges.length);
+    // The same figures under the same names as in links.csv; counts are whole numbers.
+    const links = study.compute('links');
+    const { rows, header } = readCsv(linksTable(study.compute('concepts').written, links));
+    for (const column of ['q', 'q_sources', 'windows_both', 'meetings'])
+      expect(edges.map((edge) => String((edge as unknown as Record<string, unknown>)[column]))).to.deep.equal(
+        rows.map((row) => row[header.indexOf(column)]),
+        column,
+      );
+    expect(text('graphml'))
+      .to.match(/attr\.name="windows_both" attr\.type="int"/)
+      .and.match(/attr\.name="spread" attr\.type="(?:double|int)"/);
     expect(writeJsonGraph({ name: '', nodes: [], edges: [] })).to.include('"edges": []');
   });
 });

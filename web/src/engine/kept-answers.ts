@@ -95,7 +95,7 @@ export function keepAnswer({ studyId, view, hash }: AnswerPlace, database: strin
   mine.rows.set(view, { hash, answer });
   clearTimeout(timer);
   timer = setTimeout(() => {
-    writeAnswers().catch(reportError);
+    writeAnswers().catch(console.error);
   }, QUIET);
 }
 

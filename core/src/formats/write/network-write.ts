@@ -15,16 +15,26 @@ export interface WrittenNetwork {
   }[];
 }
 
-const TYPES = { number: 'double', string: 'string', boolean: 'boolean' } as const;
+/** The types of GraphML that are used. */
+type WrittenType = 'int' | 'double' | 'string' | 'boolean';
+const LARGEST_INT = 2 ** 31 - 1;
 
-/** The attributes some things have, in the order they are met, with the type of the first. */
+function typeOf(value: NetworkValue): WrittenType {
+  if (typeof value === 'string') return 'string';
+  if (typeof value === 'boolean') return 'boolean';
+  return Number.isInteger(value) && Math.abs(value) <= LARGEST_INT ? 'int' : 'double';
+}
+
+/** The attributes some things have, in the order they are met, with their types: numbers are whole where all of them are. */
 function attributesOf(
   things: readonly { readonly values: Readonly<Record<string, NetworkValue>> }[],
-): Map<string, keyof typeof TYPES> {
-  const found = new Map<string, keyof typeof TYPES>();
+): Map<string, WrittenType> {
+  const found = new Map<string, WrittenType>();
   for (const { values } of things) {
-    for (const [name, value] of Object.entries(values))
-      if (!found.has(name)) found.set(name, typeof value as keyof typeof TYPES);
+    for (const [name, value] of Object.entries(values)) {
+      const type = typeOf(value);
+      if (!found.has(name) || (type === 'double' && found.get(name) === 'int')) found.set(name, type);
+    }
   }
   return found;
 }
@@ -46,7 +56,7 @@ export function writeGraphml({ name, nodes, edges }: WrittenNetwork): string {
     ...keys.flatMap(({ of, ids, attributes }) =>
       [...attributes].map(
         ([each, type]) =>
-          `  <key id="${ids.get(each) ?? ''}" for="${of}" attr.name="${escapeXml(each)}" attr.type="${TYPES[type]}"/>`,
+          `  <key id="${ids.get(each) ?? ''}" for="${of}" attr.name="${escapeXml(each)}" attr.type="${type}"/>`,
       ),
     ),
     `  <graph id="g" edgedefault="undirected"><desc>${escapeXml(name)}</desc>`,

@@ -79,13 +79,14 @@ export function roundedMeasures(links: Links, link: number): Measured {
   return byMeasure((name) => tableNumber(measured[name]));
 }
 
-/** What texts tell of a link. */
+/** What texts tell of a link, named as in links.csv. */
 const figuresOf = (links: Links, i: number): Readonly<Record<string, string | number>> => ({
   windows_both: links.both[i],
   meetings: links.meetings[i],
   sources: links.sources[i],
   ...roundedMeasures(links, i),
-  q: tableNumber(links.beyond[i] === 2 ? links.qBetween[i] : links.q[i]),
+  q: tableNumber(links.q[i]),
+  q_sources: tableNumber(links.qBetween[i]),
   beyond_chance: links.beyond[i] === 1 ? 'by meetings' : 'by sources',
 });
 
