@@ -94,6 +94,31 @@ describe('a project of another program', () => {
     expect(placesOfPoints('a\r\nb', [0, 1, 2, 3, 4, 9])).to.deep.equal([0, 1, 1, 2, 3, undefined]);
   });
 
+  it('may have two codes of one name, codes of whole sources, and its folder in capitals: none is lost', async () => {
+    const codes =
+      '<q:CodeBook><q:Codes><q:Code guid="t" name="trust"><q:Code guid="t1" name="low"/></q:Code><q:Code guid="f" name="fear"><q:Code guid="f1" name="low"/><q:Code guid="f2" name="high"/></q:Code></q:Codes></q:CodeBook>';
+    const sources = `<q:Sources><q:TextSource guid="a" name="One" plainTextPath="internal://a.txt"><q:Coding guid="k1"><q:CodeRef targetGUID="f2"/></q:Coding>${coded(0, 3, 't1')}${coded(4, 7, 'f1')}${coded(8, 11, 'f2')}</q:TextSource><q:TextSource guid="b" name="Two" plainTextPath="internal://B.TXT"/></q:Sources>`;
+    const bytes = zipSync({
+      'project.qde': strToU8(
+        `<?xml version="1.0"?><q:Project xmlns:q="urn:QDA-XML:project:1.0" name="p">${codes}${sources}</q:Project>`,
+      ),
+      'Sources/a.txt': strToU8('One two six.'),
+      'Sources/b.txt': strToU8('Another text.'),
+    });
+    const content = await read(bytes);
+    if (content.kind !== 'texts') throw new Error(JSON.stringify(content));
+    expect(content.texts.map(({ text, attributes }) => [text, attributes])).to.deep.equal([
+      ['One two six.', { 'Code: high': 'yes' }],
+      ['Another text.', { 'Code: high': 'no' }],
+    ]);
+    expect(content.texts[0].codings?.map(({ tags }) => tags)).to.deep.equal([
+      ['trust › low'],
+      ['fear › low'],
+      ['high'],
+    ]);
+    expect(content.note).to.include('A code of whole sources is an attribute: Code: high.');
+  });
+
   it('gives the values of a case to its sources', async () => {
     const content = await read(
       project(

@@ -9,6 +9,8 @@ import {
   writeQdaProject,
   type QdaProject,
 } from '../../src/formats/write/qda-write.ts';
+import { readFiles } from '../../src/intake/intake.ts';
+import type { NotebookEntry } from '../../src/study/notebook.ts';
 import { asking, exampleStudy } from '../examples.ts';
 
 const packed = (project: QdaProject): Uint8Array => finish(writeQdaProject(project));
@@ -211,6 +213,78 @@ describe('a project for other programs', () => {
     expect(codebook.attributes.xmlns).to.equal('urn:QDA-XML:codebook:1.0');
     expect(read(writeCodebook([])).children[0].children).to.deep.equal([]);
     expect(guidOf('a')).to.equal(guidOf('a')).and.not.equal(guidOf('b'));
+  });
+
+  it('of a study: what was coded by hand leaves with its tags and notes, and comes in again as it was', async () => {
+    const said = [
+      'The rain came 🚌 and the shelter leaked on the bench.',
+      'A driver waited. Another driver left.',
+    ];
+    const attributes = [
+      { share: '0,5', day: '01.03.2024', since: '2024', role: 'driver' },
+      { share: '1.234,5', day: '13.03.2024', since: '5 March 2024', role: '' },
+    ];
+    const study = exampleStudy(
+      said.map((text, i) => ({ name: `${i}.txt`, text, attributes: attributes[i] })),
+    );
+    for (const [attribute, type] of [
+      ['share', 'number'],
+      ['day', 'date'],
+      ['since', 'date'],
+    ] as const)
+      study.decide({ kind: 'setAttributeType', attribute, type });
+    study.decide({ kind: 'renameStudy', title: 'Buses' });
+    const excerpt = (i: number, quote: string, tags: string[], note = ''): NotebookEntry => ({
+      id: `${i} ${quote}`,
+      time: '2031-01-01T00:00:00Z',
+      note,
+      tags,
+      excerpt: {
+        sourceId: study.state.sources[i].id,
+        sourceName: `${i}.txt`,
+        start: said[i].indexOf(quote),
+        end: said[i].indexOf(quote) + quote.length,
+        quote,
+      },
+    });
+    const notes = [
+      excerpt(0, 'the shelter leaked', ['weather', 'constructor'], 'Look at <this>'),
+      excerpt(1, 'Another driver', ['weather']),
+      excerpt(1, 'waited', [], 'Only a thought'),
+      { id: 'memo', time: '2031-01-01T00:00:00Z', note: 'By itself', tags: [] },
+    ];
+    const { bytes } = asking(study)('projectFile', { notes });
+    const { project } = projectIn(bytes);
+    expect(
+      all(project, 'Variable').map(({ attributes: { name, typeOfVariable } }) => `${name} ${typeOfVariable}`),
+    ).to.have.members(['share Float', 'day Date', 'since Text', 'role Text']);
+    expect(all(project, 'FloatValue').map(({ text }) => text)).to.have.members(['0.5', '1234.5']);
+    expect(all(project, 'DateValue').map(({ text }) => text)).to.have.members(['2024-03-01', '2024-03-13']);
+    // A year is no day: all of them leave as they stand.
+    expect(all(project, 'TextValue').map(({ text }) => text)).to.have.members([
+      '2024',
+      '5 March 2024',
+      'driver',
+    ]);
+    const { added, entries } = await readFiles([{ name: 'project.qdpx', bytes }], new Set());
+    expect(added.map(({ text }) => text)).to.have.members(said);
+    const back = entries.flatMap(({ excerpt: at, tags, note }) =>
+      at ? [[at.quote, [...tags].sort().join(), note]] : [],
+    );
+    expect(back).to.have.deep.members([
+      ['the shelter leaked', 'constructor,weather', 'Look at <this>'],
+      ['Another driver', 'weather', ''],
+      ['waited', '', 'Only a thought'],
+    ]);
+    expect(entries.filter(({ excerpt: at }) => !at).map(({ note }) => note)).to.deep.equal(['By itself']);
+    // Theme A of another study is another code.
+    const codes = (title: string): string => {
+      study.decide({ kind: 'renameStudy', title });
+      study.decide({ kind: 'beginThemes', themes: [{ letter: 'A', keys: ['driver'] }], grows: false });
+      const root = projectIn(asking(study)('projectFile', { notes: [] }).bytes).project;
+      return all(root, 'Code').find(({ children }) => children.length > 0)?.attributes.guid ?? '';
+    };
+    expect(codes('Buses')).not.to.equal(codes('Trams'));
   });
 
   it('looks at one source at a time, so that none has to be held', () => {

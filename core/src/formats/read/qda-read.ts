@@ -21,11 +21,14 @@ interface ProjectSource {
   content: string | undefined;
   readonly attributes: Map<string, string>;
   readonly selections: { start: number; end: number; note: string; codes: string[] }[];
+  /** Codes that the whole of it has. */
+  readonly codes: string[];
 }
 
 /** What a project holds, as its parts name each other. */
 interface Project {
-  readonly codes: Map<string, string>;
+  /** Each code's name with those of the codes it is in, the outermost first. */
+  readonly codes: Map<string, readonly string[]>;
   readonly variables: Map<string, string>;
   readonly sources: ProjectSource[];
   readonly notes: { readonly path: string; content: string | undefined }[];
@@ -96,6 +99,8 @@ async function readProject(xml: string): Promise<Project | undefined> {
     others: 0,
   };
   const open: string[] = [];
+  /** Names of the codes that are open. */
+  const within: string[] = [];
   let source: ProjectSource | undefined;
   let note: Project['notes'][number] | undefined;
   let selection: ProjectSource['selections'][number] | undefined;
@@ -106,8 +111,10 @@ async function readProject(xml: string): Promise<Project | undefined> {
       open.push(name);
       text = '';
       const { guid = '', name: named = '', targetGUID = '' } = attributes;
-      if (name === 'Code') project.codes.set(guid, named);
-      else if (name === 'Variable') project.variables.set(guid, named);
+      if (name === 'Code') {
+        within.push(named);
+        project.codes.set(guid, [...within]);
+      } else if (name === 'Variable') project.variables.set(guid, named);
       else if (OTHER_SOURCES.has(name)) project.others++;
       else if (SOURCES.has(name)) {
         source = {
@@ -117,13 +124,14 @@ async function readProject(xml: string): Promise<Project | undefined> {
           content: undefined,
           attributes: new Map(),
           selections: [],
+          codes: [],
         };
         project.sources.push(source);
       } else if (name === 'PlainTextSelection' && source) {
         const [start, end] = [numberOf(attributes.startPosition), numberOf(attributes.endPosition)];
         selection = { start, end, note: '', codes: [] };
         source.selections.push(selection);
-      } else if (name === 'CodeRef') selection?.codes.push(targetGUID);
+      } else if (name === 'CodeRef') (selection ?? source)?.codes.push(targetGUID);
       else if (name === 'VariableRef') variable = targetGUID;
       else if (name === 'Case') project.cases.push({ values: [], sources: [] });
       else if (name === 'SourceRef' && open.includes('Case')) project.cases.at(-1)?.sources.push(targetGUID);
@@ -139,6 +147,7 @@ async function readProject(xml: string): Promise<Project | undefined> {
     },
     close(name) {
       open.pop();
+      if (name === 'Code') within.pop();
       const value = text.trim();
       if (VALUES.has(name)) {
         const named = project.variables.get(variable);
@@ -205,6 +214,40 @@ function codingsOf(
   return { codings, astray };
 }
 
+/**
+ * What each code is called as a tag: its name, or where another code under another has the same name, with those it is under. Two
+ * codes are never one for their name.
+ */
+function tagsOfCodes(codes: Project['codes']): Map<string, string> {
+  const places = new Map<string, Set<string>>();
+  for (const path of codes.values()) {
+    const name = path[path.length - 1];
+    places.set(name, (places.get(name) ?? new Set()).add(path.join(UNDER)));
+  }
+  return new Map(
+    Array.from(codes, ([guid, path]) => {
+      const name = path[path.length - 1];
+      return [
+        guid,
+        (places.get(name)?.size ?? 0) > 1 ? path.filter((each) => each !== '').join(UNDER) : name,
+      ];
+    }),
+  );
+}
+const UNDER = ' › ';
+
+/** Codes that whole sources have, as an attribute a code: whoever has it says yes. */
+function codesOfWholes({ sources }: Project, tags: ReadonlyMap<string, string>): Project['sets'] {
+  const found = new Map<string, Set<string>>();
+  for (const { guid, codes } of sources) {
+    for (const code of codes) {
+      const tag = tags.get(code) ?? '';
+      if (tag !== '') found.set(`Code: ${tag}`, (found.get(`Code: ${tag}`) ?? new Set()).add(guid));
+    }
+  }
+  return Array.from(found, ([name, members]) => ({ name, sources: members }));
+}
+
 /** Sets that hold some of the texts, but not all, each as the attribute it becomes. */
 function setsOfTexts({ sets, sources }: Project): Project['sets'] {
   const byName = new Map<string, Set<string>>();
@@ -230,9 +273,15 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
   if (!project) return refused(DAMAGED);
   /** A text by its path; only what is in the archive itself. */
   const textAt = (path: string): string | undefined => {
+    if (!path.startsWith('internal://')) return undefined;
     const name = `sources/${path.replace(/^internal:\/\//, '')}`;
-    return path.startsWith('internal://') && archive.has(name) ? archive.text(name) : undefined;
+    if (archive.has(name)) return archive.text(name);
+    // Some programs write the folder, or the ending, in capitals.
+    const found = archive.entries.find((entry) => entry.name.toLowerCase() === name.toLowerCase());
+    return found && archive.text(found.name);
   };
+  const tags = tagsOfCodes(project.codes);
+  const wholes = codesOfWholes(project, tags);
   const shared = new Map<string, [string, string][]>();
   for (const { values, sources } of project.cases)
     for (const guid of sources) shared.set(guid, [...(shared.get(guid) ?? []), ...values]);
@@ -249,13 +298,16 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
       missing.push(source.name);
       continue;
     }
-    const found = codingsOf(source, project.codes, raw);
+    const found = codingsOf(source, tags, raw);
     astray += found.astray;
     const codings = found.codings.slice(0, left);
     left -= codings.length;
     codingsLeftOut += found.codings.length - codings.length;
     const attributes = Object.fromEntries([
-      ...sets.map(({ name, sources }): [string, string] => [name, sources.has(source.guid) ? 'yes' : 'no']),
+      ...[...sets, ...wholes].map(({ name, sources }): [string, string] => [
+        name,
+        sources.has(source.guid) ? 'yes' : 'no',
+      ]),
       ...(shared.get(source.guid) ?? []),
       ...source.attributes,
     ]);
@@ -271,6 +323,8 @@ export async function readQdaProject(bytes: Uint8Array): Promise<FileContent> {
       `${counted(codings, 'coding')} and ${counted(memos.length, 'note')} are in the Notebook.`,
     sets.length > 0 &&
       `${sets.length === 1 ? 'Its set is an attribute' : `Its ${sets.length} sets are attributes`}: ${listed(sets.slice(0, MOST_NAMED).map(({ name }) => name))}${sets.length > MOST_NAMED ? ' and others' : ''}.`,
+    wholes.length > 0 &&
+      `${wholes.length === 1 ? 'A code of whole sources is an attribute' : `${wholes.length} codes of whole sources are attributes`}: ${listed(wholes.slice(0, MOST_NAMED).map(({ name }) => name))}${wholes.length > MOST_NAMED ? ' and others' : ''}.`,
     codingsLeftOut > 0 && `${counted(codingsLeftOut, 'more coding')} did not fit into it.`,
     astray > 0 && `${counted(astray, 'coding')} pointed beyond the end of a text and did not come in.`,
     missing.length > 0 &&

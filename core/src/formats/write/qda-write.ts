@@ -19,8 +19,10 @@ export interface QdaCode {
 export interface QdaSelection {
   readonly start: number;
   readonly end: number;
-  /** Ids of codes. */
+  /** Ids of codes; none where only something is noted on it. */
   readonly codes: readonly string[];
+  /** What is noted on it. */
+  readonly note?: string;
 }
 
 /** A source; its text and selections may be made when they are asked for, as they are let go of again. */
@@ -125,14 +127,14 @@ function sourceXml(
   const guid = guidOf(`source ${id}`);
   const coded = [...selections]
     .sort((a, b) => a.start - b.start || a.end - b.end)
-    .map(({ start, end, codes }, i) => {
+    .map(({ start, end, codes, note }, i) => {
       const made = ` creatingUser="${user}" creationDateTime="${NO_TIME}"`;
       const codings = codes.map(
         (code) =>
           `<Coding${attribute('guid', guidAt(codingGuids, coding++))}${made}><CodeRef${attribute('targetGUID', codeGuid(code))}/></Coding>`,
       );
       const from = points(start);
-      return `<PlainTextSelection${attribute('guid', guidAt(selectionGuids, i))}${attribute('name', text.slice(start, end).replace(/\s+/g, ' ').slice(0, 60))} startPosition="${from}" endPosition="${points(end)}"${made}>${codings.join('')}</PlainTextSelection>`;
+      return `<PlainTextSelection${attribute('guid', guidAt(selectionGuids, i))}${attribute('name', text.slice(start, end).replace(/\s+/g, ' ').slice(0, 60))} startPosition="${from}" endPosition="${points(end)}"${made}>${described(note)}${codings.join('')}</PlainTextSelection>`;
     });
   const values = Object.entries(attributes).map(([each, value]) =>
     valueXml(each, value, Object.hasOwn(types, each) ? types[each] : 'text'),

@@ -15,12 +15,15 @@ import { sourcesIn, inShownOrder, shownRanks, workingSources } from '../../study
 import type { Stepwise } from '../../base/stepwise.ts';
 import { Int32List } from '../../base/int32-list.ts';
 import { ownValue } from '../../base/records.ts';
+import { readNumber, type AttributeType } from '../../study/attributes.ts';
+import { readDate, type DateOrder } from '../../text/dates.ts';
 import type { StageResults } from '../../engine/stages.ts';
 import type { Windows } from '../../network/windows.ts';
 import { sentenceAt, type Tokens } from '../../text/tokens.ts';
 import type { Theme } from '../../themes/themes.ts';
 import type { CleanedFileView } from '../sources/collection-view-types.ts';
-import { renamerOf } from '../../study/pseudonyms.ts';
+import { renamerOf, type Renamer } from '../../study/pseudonyms.ts';
+import { byCodeUnits } from '../../base/order.ts';
 import { renamedSources } from '../reading/passage-files.ts';
 import { reads, type ContextOf, type View, type ViewMakers } from '../view.ts';
 
@@ -28,7 +31,7 @@ import { reads, type ContextOf, type View, type ViewMakers } from '../view.ts';
 export interface ExchangeViews {
   /** Themes and concepts as a codebook (REFI-QDA, .qdc). */
   codebookFile: View<null, CleanedFileView>;
-  /** The whole study as a project (REFI-QDA, .qdpx); `notes` are the memos of the Notebook. */
+  /** The whole study as a project (REFI-QDA, .qdpx); `notes` are the entries of the Notebook: excerpts are codings by their tags. */
   projectFile: View<{ readonly notes: readonly NotebookEntry[] }, CleanedFileView>;
 }
 
@@ -36,6 +39,7 @@ const CODE_STAGES = ['concepts', 'themes'] as const;
 
 export const EXCHANGE_KEYS = {
   codebookFile: reads(CODE_STAGES, (state) => ({
+    title: state.title,
     labels: state.conceptLabels,
     names: namesOutside(state),
     notes: state.themeChoices.notes,
@@ -49,6 +53,7 @@ export const EXCHANGE_KEYS = {
     sources: workingSources(state),
     ranks: shownRanks(state),
     types: state.attributeTypes,
+    dateOrder: state.settings.sources.dateOrder ?? 'dmy',
     sets: subsetsOf(state),
   })),
 };
@@ -61,6 +66,17 @@ function subsetsOf(state: StudyState): { name: string; sources: string[] }[] {
     sources: idsOf(sourcesIn(state, subset)).filter((id) => working.has(id)),
   }));
 }
+
+/** What a theme's code is known by: theme A of another study is another code where both are brought together. */
+const themeCode = (title: string, letter: string): string => `theme ${letter} of ${title}`;
+/** What the code of a tag of the Notebook is known by: one code in all studies, as one word is. */
+const tagCode = (tag: string): string => `tag ${tag}`;
+
+/** The tags of some entries as codes of the researcher's own, in code-unit order. */
+const codesOfTags = (entries: readonly NotebookEntry[], renamer: Renamer): QdaCode[] =>
+  [...new Set(entries.flatMap(({ tags }) => tags))]
+    .sort(byCodeUnits)
+    .map((tag) => ({ id: tagCode(tag), name: renamer.renameAnyCase(tag) }));
 
 /** Themes as codes with their definitions and colours, concepts as codes inside them; those in no theme by themselves. */
 function* codesOf({
@@ -80,7 +96,7 @@ function* codesOf({
     ...themes.map(({ letter, label, concepts: members }): QdaCode => {
       const colour = inkOf(letter);
       return {
-        id: `theme ${letter}`,
+        id: themeCode(own.title, letter),
         name: renameAnyCase(label),
         description: rename(ownValue(own.notes, letter) ?? ''),
         colour,
@@ -89,6 +105,45 @@ function* codesOf({
     }),
     ...concepts.keys.flatMap((_, i) => (themeOf[i] < 0 ? [conceptCode(i)] : [])),
   ];
+}
+
+/** A value as the standard has it: numbers with a point, days as ISO dates; undefined where it is none of its type. */
+function valueWritten(value: string, type: AttributeType, order: DateOrder): string | undefined {
+  if (type === 'number') {
+    const number = readNumber(value);
+    return number === undefined || /e/.test(String(number)) ? undefined : String(number);
+  }
+  if (type === 'text') return value;
+  const read = readDate(value, order);
+  return read?.grain === 'day' ? read.date : undefined;
+}
+
+/**
+ * The attributes of sources as a project can hold them, without those that are empty. Where one value is not of its
+ * attribute's type, as a month among days, all of them leave as text, so that none is lost.
+ */
+function attributesWritten(
+  attributes: readonly Readonly<Record<string, string>>[],
+  types: Readonly<Record<string, AttributeType>>,
+  order: DateOrder,
+): { types: Record<string, AttributeType>; written: Record<string, string>[] } {
+  const given = attributes.map((each) => Object.entries(each).filter(([, value]) => value.trim() !== ''));
+  const typeOf = (name: string): AttributeType => ownValue(types, name) ?? 'text';
+  const mixed = new Set(
+    given
+      .flat()
+      .filter(([name, value]) => valueWritten(value, typeOf(name), order) === undefined)
+      .map(([name]) => name),
+  );
+  const inForce = (name: string): AttributeType => (mixed.has(name) ? 'text' : typeOf(name));
+  return {
+    types: Object.fromEntries(Object.keys(types).map((name) => [name, inForce(name)])),
+    written: given.map((each) =>
+      Object.fromEntries(
+        each.map(([name, value]) => [name, valueWritten(value, inForce(name), order) ?? value]),
+      ),
+    ),
+  };
 }
 
 /** A passage that speaks to a theme, by its place in its source. */
@@ -161,6 +216,11 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
     for (const token of occurrenceFirst) firstMention[tokens.sentenceSource[sentenceAt(tokens, token)] + 1]++;
     for (let s = 0; s < own.sources.length; s++) firstMention[s + 1] += firstMention[s];
     const renamer = renamerOf(own.names);
+    // What was coded by hand, here or before it came in, leaves as it came: passages with their tags and notes.
+    const here = new Set(own.sources.map(({ id }) => id));
+    const [coded, others] = [true, false].map((isCoded) =>
+      notes.filter(({ excerpt }) => (excerpt !== undefined && here.has(excerpt.sourceId)) === isCoded),
+    );
     const selectionsOf = (s: number): QdaSelection[] => {
       const { placeOf } = renamer.renamed(original(own.sources[s].id));
       const selection = (start: number, end: number, code: string): QdaSelection => ({
@@ -173,7 +233,21 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
         (_, k) => firstMention[s] + k,
       );
       return [
-        ...passages(s).map(({ start, end, theme }) => selection(start, end, `theme ${themes[theme].letter}`)),
+        ...passages(s).map(({ start, end, theme }) =>
+          selection(start, end, themeCode(own.title, themes[theme].letter)),
+        ),
+        ...coded.flatMap(({ excerpt, tags, note }): QdaSelection[] =>
+          excerpt?.sourceId === own.sources[s].id
+            ? [
+                {
+                  start: placeOf(excerpt.start, 'start'),
+                  end: placeOf(excerpt.end, 'end'),
+                  codes: [...new Set(tags)].map(tagCode),
+                  note: renamer.rename(note),
+                },
+              ]
+            : [],
+        ),
         ...mentions.map((i) =>
           selection(
             tokens.start[occurrenceFirst[i]],
@@ -184,21 +258,24 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
       ];
     };
     const renamed = renamedSources(own.sources, renamer);
-    const bytes = yield* writeQdaProject({
-      title: renamer.renameAnyCase(own.title),
-      codes,
-      types: Object.fromEntries(
+    const { types, written } = attributesWritten(
+      renamed.map(({ attributes }) => attributes),
+      Object.fromEntries(
         Object.entries(own.types).map(([name, type]) => [renamer.renameAnyCase(name), type]),
       ),
+      own.dateOrder,
+    );
+    const bytes = yield* writeQdaProject({
+      title: renamer.renameAnyCase(own.title),
+      codes: [...codes, ...codesOfTags(coded, renamer)],
+      types,
       sets: own.sets.map(({ name, sources }) => ({ name: renamer.renameAnyCase(name), sources })),
       sources: inShownOrder(own.ranks)
         .map((s) => ({ ...renamed[s], s }))
-        .map(({ id, name, attributes, s }) => ({
+        .map(({ id, name, s }) => ({
           id,
           name,
-          attributes: Object.fromEntries(
-            Object.entries(attributes).filter(([, value]) => value.trim() !== ''),
-          ),
+          attributes: written[s],
           get text() {
             return renamer.renamed(original(id)).text;
           },
@@ -206,7 +283,7 @@ export const EXCHANGE_VIEWS: ViewMakers<ExchangeViews, typeof EXCHANGE_KEYS> = {
             return selectionsOf(s);
           },
         })),
-      notes: notes
+      notes: others
         .filter(({ note }) => note.trim() !== '')
         .map(({ id, note }) => {
           const text = renamer.rename(note);
