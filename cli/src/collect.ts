@@ -127,7 +127,7 @@ export function listFiles(paths: readonly string[]): { files: Listed[]; notes: s
     }
     const inside = listFolder(path);
     for (const file of inside.files) files.push(file);
-    notes.push(...passedOver(inside.others));
+    for (const note of passedOver(inside.others)) notes.push(note);
     for (const [folder, count] of inside.results)
       notes.push(`${counted(count, 'file')} of earlier results in ${folder} were not read.`);
   }
