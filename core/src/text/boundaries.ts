@@ -35,19 +35,87 @@ const ABBREVIATIONS = new Set(
   ).split(' '),
 );
 
-/** The speaker labels at line starts, as [start, end) with the colon; none where fewer than two lines have one. */
-export function findTurnLabels(text: string): { start: number; end: number; label: string }[] {
-  if (!text.includes(':')) return [];
-  const found = Array.from(text.matchAll(TURN_LABEL), (match) => ({
+/** A way of writing who speaks, without a colon or with something before the name, and what tells that it is used. */
+interface Notation {
+  /** What a text with it holds at least: looked for first, as it is quick. */
+  readonly holds: RegExp;
+  /** The label at a line's start, with the name as its first group. */
+  readonly label: RegExp;
+  /** Fewest labels, and the least share of them whose name comes back. */
+  readonly fewest: number;
+  readonly comingBack: number;
+  /** Least share of the lines that have one: what is common in other texts too must stand evenly. */
+  readonly ofLines?: number;
+}
+const notation = (label: string, holds: RegExp, rest: Omit<Notation, 'label' | 'holds'>): Notation => ({
+  holds,
+  label: new RegExp(`^[ \\t]*${label}`, 'gmu'),
+  ...rest,
+});
+const HAS_TIME = /\d:\d\d/;
+const NOTATIONS: readonly Notation[] = [
+  // #00:01:02-1# Driver: as some players of recordings write it.
+  notation(`#\\d{1,3}:\\d{2}:\\d{2}[-.]\\d{1,3}#[ \\t]{0,4}(${NAME})[ \\t]?:`, /#\d/, {
+    fewest: 2,
+    comingBack: 0.6,
+  }),
+  // **Driver:** or **Driver**, with what is said behind it or on the next line.
+  notation(`\\*\\*(${NAME})(?:[ \\t]{1,4}${TIME})?[ \\t]?:?\\*\\*[ \\t]?:?`, /\*\*/, {
+    fewest: 3,
+    comingBack: 0.6,
+  }),
+  // <Driver> as in chats.
+  notation(`(?:${TIME}[ \\t]{1,4})?<(${NAME})>`, /</, { fewest: 3, comingBack: 0.6 }),
+  // Driver 00:01 or 00:01 Driver on a line of its own, what is said on the next.
+  notation(`(${NAME})[ \\t]{1,8}${TIME}[ \\t]*$`, HAS_TIME, { fewest: 3, comingBack: 0.6 }),
+  notation(`${TIME}[ \\t]{1,8}(${NAME})[ \\t]*$`, HAS_TIME, { fewest: 3, comingBack: 0.6 }),
+  // P1 - What is said: in other texts a list looks like that.
+  notation(`(${NAME})[ \\t]{1,2}[-–—][ \\t]{1,2}`, /\p{L}\d{0,3}[ \t]+[-–—][ \t]/u, {
+    fewest: 4,
+    comingBack: 0.9,
+    ofLines: 0.5,
+  }),
+];
+
+/** A label at the start of a turn: [start, end), and who speaks. */
+interface TurnLabel {
+  readonly start: number;
+  readonly end: number;
+  readonly label: string;
+}
+
+const labelsBy = (text: string, pattern: RegExp): TurnLabel[] =>
+  Array.from(text.matchAll(pattern), (match) => ({
     start: match.index,
     end: match.index + match[0].length,
     label: match[1] ?? '',
   }));
+
+/** How many of some labels are of a name that comes back. */
+function comingBack(found: readonly TurnLabel[]): number {
   const uses = new Map<string, number>();
   for (const { label } of found) uses.set(label, (uses.get(label) ?? 0) + 1);
-  const repeated = found.filter(({ label }) => (uses.get(label) ?? 0) > 1);
-  // One label that comes back is a conversation; labels used once each are headings unless they stand among such.
-  return repeated.length >= 2 ? found : [];
+  return found.filter(({ label }) => (uses.get(label) ?? 0) > 1).length;
+}
+
+/**
+ * The speaker labels at line starts, as [start, end) with the colon, or in another notation that a text has often and evenly enough;
+ * none where fewer than two lines have one.
+ */
+export function findTurnLabels(text: string): TurnLabel[] {
+  if (text.includes(':')) {
+    const found = labelsBy(text, TURN_LABEL);
+    // One label that comes back is a conversation; labels used once each are headings unless they stand among such.
+    if (comingBack(found) >= 2) return found;
+  }
+  for (const { holds, label, fewest, comingBack: share, ofLines = 0 } of NOTATIONS) {
+    if (!holds.test(text)) continue;
+    const found = labelsBy(text, label);
+    if (found.length < fewest || comingBack(found) < share * found.length) continue;
+    if (ofLines > 0 && found.length < ofLines * (text.match(/^.*\S.*$/gm)?.length ?? 0)) continue;
+    return found;
+  }
+  return [];
 }
 
 /** Paragraphs as [start, end): at blank lines, or at every line where the lines are long. */

@@ -155,6 +155,42 @@ describe('turns', () => {
   it('are not seen in a note with a colon', () => {
     expect(findTurnLabels('Note: bring a coat.\nThe list: one, two.')).to.deep.equal([]);
   });
+
+  it('are found in other notations where these stand often and evenly enough', () => {
+    const written = (line: (name: string, said: string, second: number) => string): string =>
+      ['Anna', 'P1', 'Anna', 'P1', 'Anna', 'P1']
+        .map((name, i) => line(name, `We waited ${i} hours. Then it came.`, 10 + i))
+        .join('\n');
+    for (const [what, line] of [
+      ['a name with its time, speech on the next line', (n, s, t) => `${n}  00:${t}\n${s}\n`],
+      ['a name with its time in brackets', (n, s, t) => `${n} (01:02:${t})\n${s}`],
+      ['a time with the name', (n, s, t) => `00:${t} ${n}\n${s}`],
+      ['bold with a colon', (n, s) => `**${n}:** ${s}`],
+      ['bold on its own line', (n, s) => `**${n}**\n${s}\n`],
+      ['angle brackets', (n, s) => `<${n}> ${s}`],
+      ['times in hash marks', (n, s, t) => `#00:01:${t}-1# ${n}: ${s}`],
+      ['a dash', (n, s) => `${n} - ${s}`],
+    ] as readonly [string, Parameters<typeof written>[0]][]) {
+      const text = written(line);
+      expect(
+        findTurnLabels(text).map(({ label }) => label),
+        what,
+      ).to.deep.equal(['Anna', 'P1', 'Anna', 'P1', 'Anna', 'P1']);
+      const { start, end, turn } = findBoundaries(text);
+      expect(
+        Array.from(start, (from, s) => `${turn[s]} ${text.slice(from, end[s]).trim()}`).slice(0, 3),
+        what,
+      ).to.deep.equal(['1 We waited 0 hours.', '1 Then it came.', '2 We waited 1 hours.']);
+    }
+    for (const text of [
+      'Oslo - a town\nBergen - a town\nMoss - a town\nOslo - again',
+      'It was **Very** late. **Very** late.',
+      '**Buses**\nOne.\n**Trams**\nTwo.\n**Trains**\nThree.',
+      'Monday 08:00\nTuesday 09:00\nFriday 10:00',
+      'The train - Anna said - was late.\nIt was cold.\nAnna - as ever - waited.\nWe left.',
+    ])
+      expect(findTurnLabels(text), text).to.deep.equal([]);
+  });
 });
 
 describe('lemmas and parts of speech', () => {
