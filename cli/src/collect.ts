@@ -49,11 +49,9 @@ const INSTEAD: Readonly<Record<string, string>> = {
   '.doc': 'save as .docx',
   '.xls': 'save as .xlsx',
   '.ppt': 'save the text as .txt',
-  '.pptx': 'save the text as .txt',
   '.pages': 'export as .docx',
   '.numbers': 'export as .csv',
   '.msg': 'save as .eml',
-  '.epub': 'save as .html',
   '.log': 'name with .txt at the end',
   '': 'name with an ending, such as .txt',
 };

@@ -28,7 +28,7 @@ describe('a folder of files', () => {
       '.DS_Store',
       'x.constructor',
     );
-    put(...[1, 2, 3, 4, 5, 6, 7].map((number) => `slides/${number}.pptx`));
+    put(...[1, 2, 3, 4, 5, 6, 7].map((number) => `slides/${number}.odp`));
     const { files, notes } = listFiles([folder]);
     expect(files.map(({ name }) => name)).to.deep.equal(['a.txt', 'below/b.docx']);
     expect(notes).to.deep.equal([
@@ -36,7 +36,7 @@ describe('a folder of files', () => {
       'Not read: 1 file .constructor: x.constructor; save as text, if there is any in it.',
       'Not read: 1 file .doc: old.doc; save as .docx.',
       'Not read: 1 file .msg: mail/one.MSG; save as .eml.',
-      'Not read: 7 files .pptx: slides/1.pptx, slides/2.pptx, slides/3.pptx, slides/4.pptx, slides/5.pptx and 2 more; save the text as .txt.',
+      'Not read: 7 files .odp: slides/1.odp, slides/2.odp, slides/3.odp, slides/4.odp, slides/5.odp and 2 more; save as text, if there is any in it.',
     ]);
     expect(listFiles([join(folder, 'below')]).notes).to.deep.equal([]);
   });

@@ -218,7 +218,7 @@ describe('files that are bad', () => {
       ],
       ['broken.xlsx', changed(sample('at-the-stop.xlsx'), { 'xl/workbook.xml': '<x' }), /damaged|empty/],
       ['odt.odt', zipSync({ mimetype: strToU8('application/vnd.oasis.opendocument.text') }), /damaged/],
-      ['book.epub', zipSync({ mimetype: strToU8('application/epub+zip') }), /E-books/],
+      ['book.epub', zipSync({ mimetype: strToU8('application/epub+zip') }), /e-book is damaged/],
       ['study.zip', zipSync({ 'study.json': strToU8('{}') }), /study file/],
       ['cut.zip', zipSync({ 'a.txt': strToU8('x'.repeat(1000)) }).slice(0, 60), /damaged|cut short/],
       [

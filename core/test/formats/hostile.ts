@@ -38,5 +38,9 @@ export const HOSTILE: Readonly<Record<string, (size: number) => string>> = {
   'one-line.txt': (size) => 'word '.repeat(size / 5),
   'line-ends.txt': (size) => '\n'.repeat(size),
   'turns.txt': (size) => 'A: b\n'.repeat(size / 5),
+  'dashes.txt': (size) => 'A - b\n'.repeat(size / 6),
+  'bold.txt': (size) => '**A** b\n'.repeat(size / 8),
+  'stars.txt': (size) => '*'.repeat(size),
+  'times.txt': (size) => 'A 00:01\n'.repeat(size / 8),
   'chat.txt': (size) => '[01/02/2031, 10:00] Bo: x\n'.repeat(size / 26),
 };

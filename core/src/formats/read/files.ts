@@ -27,17 +27,19 @@ const startsWith = (bytes: Uint8Array, ...signature: number[]): boolean =>
 function zipKind(
   name: string,
   bytes: Uint8Array,
-): 'docx' | 'xlsx' | 'odt' | 'ods' | 'qda' | 'other' | 'office' | 'study' | 'archive' {
+): 'docx' | 'xlsx' | 'slides' | 'odt' | 'ods' | 'ebook' | 'qda' | 'other' | 'office' | 'study' | 'archive' {
   const archive = openArchive(bytes);
   if (archive.has('project.qde') || endingOf(name) === '.qdpx') return 'qda';
   if (archive.has('word/document.xml')) return 'docx';
   if (archive.has('xl/workbook.xml')) return 'xlsx';
+  if (archive.has('ppt/presentation.xml')) return 'slides';
   if (archive.has('study.json')) return 'study';
   if (archive.has('mimetype')) {
     const type = archive.text('mimetype') ?? '';
     if (/opendocument\.text/.test(type)) return 'odt';
     if (/opendocument\.spreadsheet/.test(type)) return 'ods';
-    if (/opendocument|epub/.test(type)) return 'other';
+    if (/epub/.test(type)) return 'ebook';
+    if (/opendocument/.test(type)) return 'other';
   }
   // One whose own parts are not where they should be must not come in as an archive full of XML.
   const isOffice =
@@ -81,11 +83,13 @@ export async function readFile(
           return await (await import('./docx.ts')).readDocx(name, bytes);
         case 'xlsx':
           return await (await import('./xlsx.ts')).readXlsx(bytes);
+        case 'slides':
+          return await (await import('./presentation.ts')).readPresentation(name, bytes);
+        case 'ebook':
+          return await (await import('./ebook.ts')).readEbook(name, bytes);
         case 'office':
           return refused(
-            /\.pptx?|\.pptm$/i.test(name)
-              ? 'Presentations are not read. Save its words as .txt and add that.'
-              : 'It is a damaged office document: its main part is not where it should be. Open it, save it anew and add that.',
+            'It is a damaged office document: its main part is not where it should be. Open it, save it anew and add that.',
           );
         case 'study':
           return refused('It is a study file. Open it from the first page.');
@@ -97,7 +101,7 @@ export async function readFile(
           return await (await import('./qda-read.ts')).readQdaProject(bytes);
         case 'other':
           return refused(
-            'E-books, drawings and presentations are not read. Save its words as .odt, .docx or .txt and add that.',
+            'Drawings and presentations of this kind are not read. Save its words as .odt, .docx or .txt and add that.',
           );
         case 'archive':
           return { kind: 'archive' };

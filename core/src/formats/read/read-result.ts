@@ -21,6 +21,8 @@ export const READ_ENDINGS = [
   '.ndjson',
   '.docx',
   '.docm',
+  '.pptx',
+  '.epub',
   '.pdf',
   '.html',
   '.htm',

@@ -63,8 +63,8 @@ export function BringIn() {
           </Button>
         </div>
         <p className="quiet">
-          Or drop them anywhere: texts, tables, office and PDF documents, mails, chats, web pages, subtitles,
-          archives.
+          Or drop them anywhere: texts, tables, office and PDF documents, slides, e-books, mails, chats, web
+          pages, subtitles, archives.
         </p>
         {state.sources.length === 0 && (
           <button
