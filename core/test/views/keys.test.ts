@@ -79,6 +79,7 @@ describe('keys of stages and views', function () {
     expect([...checkKeys([{ kind: 'renameStudy', title: 'T' }]).changed]).to.have.members([
       'networkFile',
       'projectFile',
+      'codebookFile',
       'colleague',
       'figure',
       'report',
