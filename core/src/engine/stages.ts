@@ -60,7 +60,7 @@ import {
   type ResolvedGrouping,
   type Themes,
 } from '../themes/themes.ts';
-import { conceptLabels, stopWordsOf, textsOf, type Resources } from './resources.ts';
+import { conceptLabels, lexiconOf, stopWordsOf, textsOf, type Resources } from './resources.ts';
 import { inParts } from './jobs.ts';
 import type { StageInputs, StageName, StageOwn } from './stage-keys.ts';
 
@@ -201,8 +201,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     });
   },
   *nameKinds(take, { nameKinds }, resources) {
-    const words = yield* resources.words(take('wordLanguages').read[0]);
-    return kindsOfNames(take('tokens'), take('names'), { lexicon: words?.lexicon, said: nameKinds });
+    const lexicon = yield* lexiconOf(take('wordLanguages').read, resources.words);
+    return kindsOfNames(take('tokens'), take('names'), { lexicon, said: nameKinds });
   },
   contexts: (take) => inOneStep(() => companyContexts(take('tokens'))),
   runs: (take, { phrases, phraseMentions, choices }) =>

@@ -1,5 +1,6 @@
 import { LANGUAGE_CODES, LANGUAGES, type LanguageCode } from '../languages/language-names.ts';
 import { ownValue } from '../base/records.ts';
+import { remembered } from '../base/remembered.ts';
 import type { StudySource } from './study.ts';
 
 /** What an attribute is called that says in which language a source is. */
@@ -47,8 +48,10 @@ export function languageAttribute(sources: readonly StudySource[]): string | und
 }
 
 /** The language each source is told to be in by its attribute *language*, whatever that is called; undefined where by none. */
-export function toldLanguages(sources: readonly StudySource[]): readonly (LanguageCode | undefined)[] {
-  const attribute = languageAttribute(sources);
-  if (attribute === undefined) return [];
-  return sources.map(({ attributes }) => languageCalled(ownValue(attributes, attribute) ?? ''));
-}
+export const toldLanguages = remembered(
+  (sources: readonly StudySource[]): readonly (LanguageCode | undefined)[] => {
+    const attribute = languageAttribute(sources);
+    if (attribute === undefined) return [];
+    return sources.map(({ attributes }) => languageCalled(ownValue(attributes, attribute) ?? ''));
+  },
+);
