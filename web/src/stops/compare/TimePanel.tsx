@@ -86,7 +86,8 @@ export function TimePanel({ data, row, courses, most, reach, dates, onSpan }: Ti
           <b style={{ color: ink }}>{named.letter}</b> {named.label}
         </button>
         {courses.length === 1 && courses[0].trends.length > 0 && <TrendSaid trend={courses[0].trends[row]} />}
-        <span className="quiet"> {means}</span>
+        {/* A figure keeps its per cent sign beside it. */}
+        <span className="quiet"> {means.replaceAll(' %', '\u00a0%')}</span>
       </h2>
       <svg
         width="100%"
