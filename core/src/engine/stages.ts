@@ -3,7 +3,7 @@ import { findCandidates, type Candidates } from '../concepts/candidates.ts';
 import { readCapitals, type Capitals } from '../concepts/capitals.ts';
 import { kindsOfNames, namesWanted, type KindOfName } from '../concepts/name-kinds.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
-import { findRuns, noRuns, type Runs } from '../concepts/phrases.ts';
+import { findRuns, noRuns, type Runs } from '../concepts/runs.ts';
 import { companyContexts } from '../concepts/pull.ts';
 import { NOTHING_REDRAWN, redrawConcepts, type RedrawnConcepts } from '../concepts/redrawn.ts';
 import { conceptsOf, selectConcepts, type Concepts } from '../concepts/selection.ts';

@@ -1,7 +1,8 @@
 import { LANGUAGE_OF } from '../../src/languages/languages.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { findRuns, keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
+import { keepPhrases, phraseAt, type Phrases } from '../../src/concepts/phrases.ts';
+import { findRuns } from '../../src/concepts/runs.ts';
 import { OPEN, STOPPED, STOPPED_ALONE, termsOf, type Terms } from '../../src/concepts/terms.ts';
 import { ADJECTIVE, NOUN, OTHER_PART, VERB } from '../../src/languages/en/lexicon.ts';
 import type { PartsOfTypes } from '../../src/text/words/parts-of-speech.ts';
