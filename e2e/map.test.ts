@@ -71,6 +71,17 @@ describe('the map', function () {
     const svg = readFileSync(await browser.download('.svg'), 'utf8');
     expect(svg).to.include('viewBox="0 0 825 1166"');
     expect(svg).not.to.include('…');
+    // On paper the map alone, from the top of its page.
+    await browser.command('Emulation.setEmulatedMedia', { media: 'print' });
+    const [top, foot, others] = await browser.driver.executeScript<[number, number, number]>(
+      `const { top, bottom } = document.querySelector('.concept-map').getBoundingClientRect();
+      const others = document.querySelectorAll('.title-bar, .trail, .method-sentence, .status-line, .reader-pane');
+      return [top, bottom / innerHeight, [...others].filter((part) => part.checkVisibility()).length];`,
+    );
+    await browser.command('Emulation.setEmulatedMedia', { media: '' });
+    expect(top).to.be.below(40);
+    expect(foot).to.be.at.most(1);
+    expect(others).to.equal(0);
     await browser.undo();
     await browser.waitForText('.method-sentence', 'three by two');
   });

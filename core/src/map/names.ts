@@ -33,7 +33,7 @@ const SMALLEST_NAME = 17;
 const ANY_LINES = [1, 2, 3, 4, 5, 6] as const;
 /** Of a letter that has no room at all. */
 const SMALLEST_LETTER = 6;
-/** A name that fits in no size is cut to so much of its letters, down to so few. */
+/** A name of one word that fits in no size is cut to so much of its letters, down to so few. */
 const CUT_TO = 0.75;
 const SHORTEST_CUT = 4;
 export const LINE_HEIGHT = 1.14;
@@ -43,6 +43,20 @@ const SHARE_OF_HEIGHT = 0.4;
 const FROM_TOP = [0.06, 0.14, 0.24, 0.36] as const;
 /** A name goes higher where that costs no more than this of its size. */
 const WORTH_BEING_HIGH = 0.82;
+
+/** A name with one word less, or with fewer letters of its only word; none where it can be no shorter. */
+function shortened(text: string): string | undefined {
+  const bare = text.replace(/…$/, '');
+  // The letter and a first word stay as long as they can.
+  const words = bare.split(' ');
+  if (words.length > 2) return `${words.slice(0, -1).join(' ').replace(/,$/, '')}…`;
+  const letters = Array.from(bare);
+  if (letters.length <= SHORTEST_CUT) return undefined;
+  return `${letters
+    .slice(0, Math.ceil(letters.length * CUT_TO))
+    .join('')
+    .trimEnd()}…`;
+}
 
 /** A name broken into so many lines, as even as its words allow; words longer than a line stay whole. */
 export function brokenName(name: string, lines: number): string[] {
@@ -133,15 +147,8 @@ export function placeName(polygon: Polygon, text: string, kept?: StoodName): Pla
   });
   if (whole) return whole;
   // What fits in no size is cut short; the whole name stands in the lists.
-  const letters = Array.from(text.replace(/…$/, ''));
-  if (letters.length > SHORTEST_CUT)
-    return placeName(
-      polygon,
-      `${letters
-        .slice(0, Math.ceil(letters.length * CUT_TO))
-        .join('')
-        .trimEnd()}…`,
-    );
+  const shorter = shortened(text);
+  if (shorter !== undefined) return placeName(polygon, shorter);
   return { lines: [text], x: middle, y: centre, type: SMALLEST_LETTER, ...blockOf([text], SMALLEST_LETTER) };
 }
 

@@ -276,6 +276,17 @@ describe('names of parcels', () => {
     expect(placeName(box, 'A rain, wind', [290, 60, 18, 1]).x).to.not.equal(290);
   });
 
+  it('gives up whole words before letters', () => {
+    const plot: [number, number][] = [
+      [0, 0],
+      [120, 0],
+      [120, 60],
+      [0, 60],
+    ];
+    const name = placeName(plot, 'A kifimenara, naperonado, tugilosari, wenatolari').lines.join(' ');
+    expect(name).to.match(/^A kifimenara(, naperonado)?…$/);
+  });
+
   it('is cut short, of whole letters, where a parcel has no room for any of it', () => {
     const sliver: [number, number][] = [
       [0, 0],

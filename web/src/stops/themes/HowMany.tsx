@@ -82,6 +82,13 @@ function Numbers({ data: { choices, themes: now }, isTold }: { data: ThemesView;
     >
       <span className={styles.choices}>
         <b>How many?</b>
+        {!choices.some(({ themes }) => themes === now.length) && (
+          <span
+            title={`No resolution tried gives just ${now.length}: some were moved, or hold together on unsure pairs alone`}
+          >
+            {now.length} now
+          </span>
+        )}
         {choices.map(({ themes, resolution, steadiness, resolutions }) => {
           const isNow = themes === now.length;
           return (
