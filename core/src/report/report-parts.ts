@@ -1,3 +1,4 @@
+import { isTimed } from '../base/no-time.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import { heading, paragraph, withWords, type Block } from '../formats/write/document.ts';
 import { renamerOf, type Renamer } from '../study/pseudonyms.ts';
@@ -163,17 +164,18 @@ const PARTS: { readonly [P in ReportPart]: (making: Making) => Stepwise<Block[]>
 
   *decisions({ asked: { decisions }, tableCaption }) {
     yield 0;
+    const when = decisions.map(({ time }) =>
+      isTimed(time) ? `${time.slice(0, 10)} ${time.slice(11, 16)}` : '',
+    );
+    // What the command line decides has no time, and a column of nothing tells nothing.
+    const isWhenKnown = when.some((each) => each !== '');
     return [
       heading(2, 'What was decided'),
       {
         kind: 'table',
         caption: tableCaption(REPORT_WORDS.decisions(decisions.length)),
-        head: ['when', 'what', 'why'],
-        rows: decisions.map(({ time, words, reason }) => [
-          `${time.slice(0, 10)} ${time.slice(11, 16)}`,
-          words,
-          reason,
-        ]),
+        head: [...(isWhenKnown ? ['when'] : []), 'what', 'why'],
+        rows: decisions.map(({ words, reason }, i) => [...(isWhenKnown ? [when[i]] : []), words, reason]),
       },
     ];
   },

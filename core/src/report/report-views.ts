@@ -1,4 +1,4 @@
-import { NO_TIME } from '../base/no-time.ts';
+import { isTimed, NO_TIME } from '../base/no-time.ts';
 import { strToU8, zipSync } from 'fflate';
 import { writeCsv } from '../formats/csv.ts';
 import { heading, type Block, type DocumentTable } from '../formats/write/document.ts';
@@ -50,11 +50,9 @@ function* codebookTable(own: StudyState, ask: AskView): Stepwise<DocumentTable> 
   };
 }
 
-/** Before this a decision has no time of its own: the command line takes none. */
-const FIRST_TIME = '1990';
 /** When the latest decision was made: a report has no other time, so that the same study makes the same file. */
 const lastDecided = ({ decisions }: Pick<ReportQuestion, 'decisions'>): string | undefined => {
-  const times = decisions.map(({ time }) => time).filter((time) => time >= FIRST_TIME);
+  const times = decisions.map(({ time }) => time).filter(isTimed);
   return times.sort().at(-1);
 };
 

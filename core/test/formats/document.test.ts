@@ -139,6 +139,7 @@ describe('a document for word processors', () => {
       heading(1, 'A & B'),
       wide(7),
       drawing(700),
+      heading(2, 'Wide ones'),
       wide(8),
       drawing(1200),
       wide(12),
@@ -157,9 +158,11 @@ describe('a document for word processors', () => {
     expect(body.indexOf('7 columns')).to.be.below(body.indexOf('<w:sectPr>'));
     expect(body.indexOf('700 across')).to.be.below(body.indexOf('<w:sectPr>'));
     // As wide as the page that lies is long: 247 mm between the margins, of which 24.7 cm are 8.9 million units.
-    expect(body).to.include('cx="7350000" cy="4900000"');
+    expect(body).to.include('cx="6900000" cy="4600000"');
     expect(writeHtml('', blocks).match(/<figure class="broad">/g)).to.have.length(1);
     expect(body.indexOf('12 columns')).to.be.below(body.indexOf('landscape'));
+    // What the wide ones are about stands over them.
+    expect(body.indexOf('Wide ones')).to.be.above(body.indexOf('<w:sectPr>'));
     expect(body.match(/r:id="footer"/g)).to.have.length(3);
     expect(strFromU8(unzipSync(writeDocx(blocks))['docProps/core.xml'])).not.to.include('dcterms:modified');
   });

@@ -13,7 +13,7 @@ const PAGE_WIDTH = 5_760_000;
 const PAGE_HEIGHT = 7_200_000;
 /** The same of a page on its side, with room for the caption. */
 const PAGE_LENGTH = 8_900_000;
-const BROAD_HEIGHT = 4_900_000;
+const BROAD_HEIGHT = 4_600_000;
 /** A picture of one white point, under the drawing where there is no `png`. */
 const WHITE_POINT =
   '89504e470d0a1a0a0000000d49484452000000010000000108000000003a7e9b550000000a4944415478da63f80f00010101001cb08c990000000049454e44ae426082';
@@ -170,14 +170,20 @@ export function writeDocx(
         return pictureXml(block, pictures.push(block));
     }
   };
-  const isWide = (block: Block | undefined): boolean =>
-    (block?.kind === 'table' && block.head.length > UPRIGHT_COLUMNS) ||
-    (block?.kind === 'picture' && isBroad(block.svg));
+  // A heading goes to the page of what it is about.
+  const isWide = (at: number): boolean => {
+    const block = blocks[at];
+    return (
+      (block?.kind === 'table' && block.head.length > UPRIGHT_COLUMNS) ||
+      (block?.kind === 'picture' && isBroad(block.svg)) ||
+      (block?.kind === 'heading' && isWide(at + 1))
+    );
+  };
   const body = blocks
     .map((block, i) => {
       // Wide ones that follow each other share their pages.
-      const begins = isWide(block) && !isWide(blocks[i - 1]);
-      const ends = isWide(block) && !isWide(blocks[i + 1]);
+      const begins = isWide(i) && !isWide(i - 1);
+      const ends = isWide(i) && !isWide(i + 1);
       return `${begins ? sectionEnd(UPRIGHT) : ''}${blockXml(block)}${ends ? sectionEnd(ON_ITS_SIDE) : ''}`;
     })
     .join('');
