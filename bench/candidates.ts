@@ -1,8 +1,7 @@
 import { finish } from '../core/src/base/stepwise.ts';
 import { Engine } from '../core/src/engine/engine.ts';
 import type { StageName } from '../core/src/engine/stage-keys.ts';
-import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
-import { englishLexicon, englishLibrary, englishTagger, exampleStudy } from '../core/test/examples.ts';
+import { englishLexicon, englishLibrary, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection, plantedStudy } from './collection.ts';
 import { median, printTable, timeOf, told } from './timing.ts';
 
@@ -26,9 +25,8 @@ const STAGES: readonly StageName[] = [
 export function benchCandidates(words: number, repeats: number): void {
   const { texts } = plantedCollection({ words });
   const study = plantedStudy(words);
-  // The lexicon and the tagger's model are loaded once a session.
+  // The lexicon is loaded once a session.
   englishLexicon();
-  englishTagger()('A word.');
   const times = new Map<string, number[]>();
   const note = (what: string, time: number): void => void times.set(what, [...(times.get(what) ?? []), time]);
   let candidates = 0;
@@ -65,24 +63,16 @@ export function benchCandidates(words: number, repeats: number): void {
   );
 }
 
-/** Times parts of speech where most sentences were tagged before: in a reopened study, and when a source comes in. */
+/** Times parts of speech when a source comes in. */
 function* laterParts(texts: readonly string[], repeats: number): Generator<[what: string, time: number]> {
   const sources = texts.map((text, i) => ({ name: `${i}.txt`, text }));
-  const found = new SentenceTags();
-  const whole = exampleStudy(sources, { tags: found });
+  const whole = exampleStudy(sources);
   whole.compute('parts');
-  const rows = found.takeFresh();
   for (let run = 0; run < repeats; run++) {
-    const tags = new SentenceTags();
-    tags.give(rows.map(([textHash, each]) => [textHash, new Map(each)]));
-    const reopened = exampleStudy(sources, { tags });
-    reopened.compute('tokens');
-    reopened.compute('languages');
-    yield ['parts of speech in a reopened study', timeOf(() => reopened.compute('parts'))];
     const text = `${texts[run]} A school run is a zorgle${run} in the light of the fare.`;
-    reopened.decide({ kind: 'addSources', sources: [reopened.bring(`more ${run}.txt`, text)] });
-    reopened.compute('tokens');
-    reopened.compute('languages');
-    yield ['parts of speech when one more source comes in', timeOf(() => reopened.compute('parts'))];
+    whole.decide({ kind: 'addSources', sources: [whole.bring(`more ${run}.txt`, text)] });
+    whole.compute('tokens');
+    whole.compute('languages');
+    yield ['parts of speech when one more source comes in', timeOf(() => whole.compute('parts'))];
   }
 }

@@ -13,7 +13,7 @@ export interface HalvedText {
 const FIRST = 80;
 const CHOSEN = 120;
 /** Sources that are left out, one at a time. */
-const LEFT_OUT = 4;
+const LEFT_OUT = 8;
 /** Characters of a text that are read. */
 const READ = 30_000;
 
@@ -42,7 +42,7 @@ export function sharedByHalves(texts: readonly HalvedText[]): number {
   return sharedBy(one, other);
 }
 
-/** How many of the first 120 concepts are others where one text is left out, in the mean of four. */
+/** How many of the first 120 concepts are others where one text is left out, in the mean of eight. */
 export function exchangedByOne(texts: readonly HalvedText[]): number {
   const all = firstOf(texts, CHOSEN);
   const places = Array.from({ length: LEFT_OUT }, (_, k) =>

@@ -5,10 +5,9 @@ import { Engine } from '../core/src/engine/engine.ts';
 import { CUED } from '../core/src/languages/cued.ts';
 import { knownBy } from '../core/src/languages/known-by.ts';
 import type { LanguageCode } from '../core/src/languages/language-names.ts';
-import { SentenceTags } from '../core/src/text/words/sentence-tags.ts';
 import { cuedKnowledge } from '../core/src/text/words/word-knowledge.ts';
 import { seededRandom } from '../core/src/numeric/random.ts';
-import { englishKnowledge, englishLexicon, englishTagger, exampleStudy } from '../core/test/examples.ts';
+import { englishKnowledge, englishLexicon, exampleStudy } from '../core/test/examples.ts';
 import { plantedCollection } from './collection.ts';
 import { medianTime, printTable, told } from './timing.ts';
 
@@ -36,7 +35,6 @@ function textIn(language: LanguageCode, words: number): string {
 /** Times what parts of speech and dictionary forms take, by language, the dictionary being at hand. */
 export function benchLanguages(words: number): void {
   englishLexicon();
-  englishTagger()('A word.');
   const cued = knownBy(
     cuedKnowledge((name, make) =>
       inOneStep(() => make(name === undefined ? undefined : dictionaryText(name))),
@@ -53,7 +51,6 @@ export function benchLanguages(words: number): void {
       const engine = new Engine({
         original: study.original,
         words: language === 'en' ? englishKnowledge.words : cued,
-        tags: new SentenceTags(),
       });
       finish(engine.compute('terms', study.input()));
     });

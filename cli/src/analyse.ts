@@ -7,11 +7,10 @@ import type { StageResults } from '@green-thicket/core/engine/stages';
 import { networkInForce, sizeOfCollection } from '@green-thicket/core/study/in-force';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { askOf } from './ask.ts';
 import { furtherComparisons } from './comparisons.ts';
 import { withBrowser } from './drawing-browser.ts';
-import { wordsWith } from './lexicon-file.ts';
+import { wordsAtHand } from './lexicon-file.ts';
 import { addAttributes, loadStudy, originalsOf, type LoadOptions } from './load-study.ts';
 import { addDecisions, readText, settingsIn } from './log.ts';
 import { withOutput, type OutputFolder } from './output-folder.ts';
@@ -87,16 +86,13 @@ async function analyseInto(
 
   const helpers = threads(options.threads ?? availableParallelism(), say);
   if (sizeOfCollection(state).characters >= LARGE) helpers.startNow();
-  // What it tags with is large, and not needed where nothing can be analysed.
-  const { createTagger } = await import('@green-thicket/core/languages/en/tagger');
   const library: Library = {
     original: originalsOf(state, study.originals),
-    words: wordsWith(createTagger),
-    tags: new SentenceTags(),
+    words: wordsAtHand(),
     helpers,
   };
   const engine = new Engine(library, () => performance.now());
-  if (study.counted) giveCounts(study.counted, study.log, state, library, engine);
+  if (study.counted) giveCounts(study.counted, study.log, state, engine);
   const together = <S extends StageName>(what: string, stage: S): Promise<StageResults[S]> => {
     if (what !== '') say(what);
     return toTheEndTogether(engine.compute(stage, input));

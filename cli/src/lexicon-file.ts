@@ -2,15 +2,10 @@ import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { fontFace } from '@green-thicket/core/formats/write/html-write';
 import { inOneStep } from '@green-thicket/core/base/stepwise';
-import type { Tagger } from '@green-thicket/core/languages/tagger';
 import { knownBy, type KnownOf } from '@green-thicket/core/languages/known-by';
 import type { FormsName } from '@green-thicket/core/languages/cued';
 import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
-import {
-  cuedKnowledge,
-  wordKnowledge,
-  type WordKnowledge,
-} from '@green-thicket/core/text/words/word-knowledge';
+import { cuedKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 
 /** The type of reports and drawings as CSS: beside the built command, or in its package where it runs from source. */
 export function reportFace(): string {
@@ -32,10 +27,9 @@ export function readLexiconText(name: 'english' | 'tone' | FormsName): string {
 }
 
 /** The words of languages, read when they are first asked for. */
-export function wordsWith(createTagger: () => Tagger): KnownOf<WordKnowledge> {
+export function wordsAtHand(): KnownOf<WordKnowledge> {
   let english: WordKnowledge | undefined;
-  const read = (): WordKnowledge =>
-    (english ??= wordKnowledge(parseLexicon(readLexiconText('english')), createTagger));
+  const read = (): WordKnowledge => (english ??= { lexicon: parseLexicon(readLexiconText('english')) });
   const others = cuedKnowledge((name, make) => inOneStep(() => make(name && readLexiconText(name))));
   return knownBy({ en: () => inOneStep(read), ...others });
 }

@@ -63,7 +63,7 @@ describe('a collection that is counted in parts', () => {
     expect(refused(merge('part-1', 'other-settings', 'part-3'))).to.include('with other settings');
     cpSync(at('part-2'), at('other-version'), { recursive: true });
     const record = join(at('other-version'), 'part.json');
-    writeFileSync(record, readFileSync(record, 'utf8').replace('"version":2', '"version":3'));
+    writeFileSync(record, readFileSync(record, 'utf8').replace(/"version":\d+/, '"version":999'));
     expect(refused(merge('part-1', 'other-version', 'part-3'))).to.include('another version of the program');
     cpSync(at('part-2'), at('cut-short'), { recursive: true });
     truncateSync(join(at('cut-short'), 'tokens.parquet'), 4000);

@@ -1,10 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { hashText } from '../src/base/hash.ts';
 import { finish, inOneStep } from '../src/base/stepwise.ts';
 import { decide, type Decision } from '../src/study/decisions.ts';
 import { Engine } from '../src/engine/engine.ts';
 import { makeSource, textOf } from '../src/intake/sources.ts';
-import { inParts, type Knowledge } from '../src/engine/jobs.ts';
 import type { Library, StudyInput } from '../src/engine/resources.ts';
 import type { StageName } from '../src/engine/stage-keys.ts';
 import type { StageResults } from '../src/engine/stages.ts';
@@ -18,16 +16,13 @@ import { parseMeanings, type Meanings } from '../src/languages/en/meanings.ts';
 import { parseLexicon, type Lexicon } from '../src/languages/en/lexicon.ts';
 import type { CleaningStep } from '../src/text/cleaning/steps.ts';
 import type { SourceText } from '../src/text/reading-part.ts';
-import { partsOfTypes, type PartsOfTypes, type TagSentences } from '../src/text/words/parts-of-speech.ts';
-import type { Tagger } from '../src/languages/tagger.ts';
-import { SentenceTags, sentenceTagger, type TaggedSource } from '../src/text/words/sentence-tags.ts';
-import { createTagger } from '../src/languages/en/tagger.ts';
+import { partsByLexicon } from '../src/text/words/parts-by-lexicon.ts';
+import type { PartsOfTypes } from '../src/text/words/parts-of-speech.ts';
 import { knownBy } from '../src/languages/known-by.ts';
 import type { WordKnowledge } from '../src/text/words/word-knowledge.ts';
 import { readTokens, type Tokens } from '../src/text/tokens.ts';
 
 let lexicon: Lexicon | undefined;
-let tagger: Tagger | undefined;
 
 export function englishLexicon(): Lexicon {
   return (lexicon ??= parseLexicon(readFileSync(new URL('../lexicon/english.txt', import.meta.url), 'utf8')));
@@ -47,45 +42,24 @@ export function publishedTone(): ToneList[] {
   return (tone ??= parseToneLists(readFileSync(new URL('../lexicon/tone.txt', import.meta.url), 'utf8')));
 }
 
-export function englishTagger(): Tagger {
-  return (tagger ??= createTagger());
-}
-
 /** What is known of English words. */
-export const englishWords = (): WordKnowledge => ({ lexicon: englishLexicon(), tagSentence });
-
-/** Tags a sentence of English. */
-export const tagSentence = sentenceTagger(englishLexicon, englishTagger);
-
-/** What is known of English words, tagged in a way of one's own. */
-export function taggingBy(tag: NonNullable<WordKnowledge['tagSentence']>): Knowledge {
-  return { words: knownBy({ en: () => inOneStep(() => ({ lexicon: englishLexicon(), tagSentence: tag })) }) };
-}
+export const englishWords = (): WordKnowledge => ({ lexicon: englishLexicon() });
 
 /** What is known of English, each read when it is first asked for. */
 export const englishKnowledge = {
-  ...taggingBy(tagSentence),
+  words: knownBy({ en: () => inOneStep(englishWords) }),
   meanings: knownBy({ en: () => inOneStep(englishMeanings) }),
   tone: () => inOneStep(publishedTone),
 };
 
-/** What a study of English texts is computed with; nothing of them is tagged yet. */
+/** What a study of English texts is computed with. */
 export const englishLibrary = (original: (id: string) => string): Library => ({
   original,
   words: englishKnowledge.words,
-  tags: new SentenceTags(),
 });
 
-/** Tags sentences one after the other. */
-export const tagHere: TagSentences = inParts('tag', { language: 'en' }, englishKnowledge);
-
-/** The parts of speech of a few English texts. */
-export const englishParts = (tokens: Tokens, texts: readonly string[]): PartsOfTypes =>
-  finish(partsOfTypes(tokens, taggedSources(texts), englishLexicon(), new SentenceTags(), tagHere));
-
-/** Texts as sources whose sentences may be tagged. */
-export const taggedSources = (texts: readonly string[]): TaggedSource[] =>
-  texts.map((original) => ({ textHash: hashText(original), original }));
+/** The parts of speech of English texts. */
+export const englishParts = (tokens: Tokens): PartsOfTypes => partsByLexicon(tokens, englishLexicon());
 
 /** Only what a study can hardly do without: Bus and bus are one word. */
 export const ONLY_CASE: readonly CleaningStep[] = [{ id: 'case', on: true, kind: 'case' }];

@@ -3,9 +3,8 @@ import type { StudyInput } from '@green-thicket/core/engine/resources';
 import { Engine } from '@green-thicket/core/engine/engine';
 import { foldDecisions } from '@green-thicket/core/study/record';
 import { workingSources } from '@green-thicket/core/study/subset';
-import { SentenceTags, type SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { collect, type Shard } from '../collect.ts';
-import { wordsWith } from '../lexicon-file.ts';
+import { wordsAtHand } from '../lexicon-file.ts';
 import { addDecisions, NO_DECISIONS, readText, settingsIn } from '../log.ts';
 import { toTheEnd } from '../usage-error.ts';
 import { PartWriter, TABLE_ROW, TEXT } from './part.ts';
@@ -49,20 +48,15 @@ export async function count(files: readonly string[], options: CountOptions): Pr
     );
     const input: StudyInput = { state, register: [] };
     const originals = new Map(added.map((each) => [each.source.id, each.text]));
-    const { createTagger } = await import('@green-thicket/core/languages/en/tagger');
-    const tags = new SentenceTags();
     const engine = new Engine({
       original: (id) => originals.get(id) ?? '',
-      words: wordsWith(createTagger),
-      tags,
+      words: wordsAtHand(),
     });
     const tokens = toTheEnd(engine.compute('tokens', input));
-    toTheEnd(engine.compute('parts', input));
     const columns = columnsOfTokens(tokens);
     // Words are read in the order of the texts' contents, and numbered as they are written, which merging goes by.
     const numbering = new TokenNumbering();
     const renumber = numbering.part(namesOfTokens(tokens));
-    const tagsOf = new Map<string, SourceTags>(tags.takeFresh());
     const placeOf = new Map(workingSources(state).map(({ id }, place) => [id, place]));
     for (const [i, { source, text: original }] of added.entries()) {
       const place = placeOf.get(source.id);
@@ -71,7 +65,6 @@ export async function count(files: readonly string[], options: CountOptions): Pr
         kind: i < texts ? TEXT : TABLE_ROW,
         source,
         text: original,
-        tags: [...(tagsOf.get(source.textHash) ?? [])],
         columns: renumber(columns[place]),
       });
     }

@@ -1,11 +1,9 @@
 import { stageKey } from '@green-thicket/core/engine/stage-keys';
 import type { Engine } from '@green-thicket/core/engine/engine';
-import type { Library } from '@green-thicket/core/engine/resources';
 import type { AddedSource } from '@green-thicket/core/intake/sources';
 import type { Decision } from '@green-thicket/core/study/decisions';
 import { foldDecisions, type DecisionLog } from '@green-thicket/core/study/record';
 import type { StudyState } from '@green-thicket/core/study/study';
-import type { SourceTags } from '@green-thicket/core/text/words/sentence-tags';
 import { workingSources } from '@green-thicket/core/study/subset';
 import { tokensInOrder } from '@green-thicket/core/text/token-columns';
 import type { Tokens } from '@green-thicket/core/text/tokens';
@@ -21,7 +19,6 @@ export interface Counted extends Pick<PartRecord, 'entries' | 'describing'> {
   readonly decisions: readonly Decision[];
   /** Its tokens, given the order its sources are to be in. */
   readonly tokensInOrder: (order: readonly number[]) => Tokens;
-  readonly tags: readonly (readonly [textHash: string, SourceTags])[];
 }
 
 /** @throws UsageError where it is not the whole collection */
@@ -40,7 +37,6 @@ export async function readCounts(folder: string): Promise<Counted> {
     describing: record.describing,
     decisions: settingsIn(record.settings, folder),
     tokensInOrder: (order) => tokensInOrder(columns, names, sentences, order),
-    tags: sources.map(({ source, tags }) => [source.textHash, new Map(tags)]),
   };
 }
 
@@ -51,17 +47,15 @@ export async function readCounts(folder: string): Promise<Counted> {
  * @throws UsageError where the further settings would have had other words counted
  */
 export function giveCounts(
-  { folder, added, tokensInOrder: inOrder, tags }: Counted,
+  { folder, added, tokensInOrder: inOrder }: Counted,
   begun: DecisionLog,
   state: StudyState,
-  library: Library,
   engine: Engine,
 ): void {
   if (stageKey('tokens', foldDecisions(begun)) !== stageKey('tokens', state))
     throw new UsageError(
       `${folder} was counted with other cleaning steps or speakers than the settings ask for. Count again with --settings.`,
     );
-  library.tags.give(tags);
   const placeOf = new Map(added.map(({ source }, place) => [source.id, place]));
   const order = workingSources(state).map(({ id }) => placeOf.get(id) ?? -1);
   engine.give('tokens', state, inOrder(order));

@@ -10,7 +10,7 @@ import { reasonOf, UsageError } from '../usage-error.ts';
 import { readTable, TableWriter } from './parquet-table.ts';
 
 const FORMAT = 'green-thicket-counts';
-const VERSION = 2;
+const VERSION = 3;
 const RECORD = 'part.json';
 const TABLES = ['sources', 'sentences', 'tokens', 'types', 'speakers'] as const;
 type Table = (typeof TABLES)[number];
@@ -58,7 +58,6 @@ const SOURCES = {
   kind: 'int',
   source: 'text',
   text: 'text',
-  tags: 'text',
   sentences: 'int',
   words: 'int',
 } as const;
@@ -82,8 +81,6 @@ export interface PartSource {
   readonly kind: number;
   readonly source: StudySource;
   readonly text: string;
-  /** What was tagged of it: first character of a sentence → its open words with their parts of speech. */
-  readonly tags: readonly (readonly [number, string])[];
   readonly columns: TokenColumns;
 }
 
@@ -116,14 +113,13 @@ export class PartWriter {
     return this.#output.waiting(fileOf(table));
   }
 
-  async add({ kind, source, text, tags, columns }: PartSource): Promise<void> {
+  async add({ kind, source, text, columns }: PartSource): Promise<void> {
     const { type, start, end, joined, sentenceStart, sentenceEnd, ...others } = columns;
     await this.#awaiting(async () => {
       await this.#sources.add({
         kind: [kind],
         source: [JSON.stringify(source)],
         text: [asWritten(text)],
-        tags: [JSON.stringify(tags)],
         sentences: [columns.words.length],
         words: [type.length],
       });
@@ -256,7 +252,6 @@ export async function readPart(folder: string): Promise<Part> {
         kind,
         source: JSON.parse(sources.source[i]) as StudySource,
         text: asRead(sources.text[i]),
-        tags: JSON.parse(sources.tags[i]) as PartSource['tags'],
       })),
       sentences: sources.sentences,
       columns: { ...tokens, ...sentences, sentenceStart: start, sentenceEnd: end },

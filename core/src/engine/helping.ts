@@ -1,14 +1,6 @@
 import type { Hands } from '../base/share-out.ts';
 import { finishInTime, type Stepwise } from '../base/stepwise.ts';
-import {
-  JOBS,
-  type Helpers,
-  type JobName,
-  type Knowledge,
-  type PartOf,
-  type ResultOf,
-  type SharedOf,
-} from './jobs.ts';
+import { JOBS, type Helpers, type JobName, type PartOf, type ResultOf, type SharedOf } from './jobs.ts';
 
 /**
  * A thread that does parts of jobs, as it is called from another. Work is told by a number; what its parts share is handed
@@ -21,11 +13,11 @@ export interface Hand {
 }
 
 /** What a thread that helps does: it keeps what the parts of a piece of work share, and does one after the other. */
-export function helpingHand(knowledge: Knowledge): Hand {
+export function helpingHand(): Hand {
   const works = new Map<number, (part: never) => Stepwise<unknown>>();
   return {
     async begin(work, job, shared) {
-      works.set(work, JOBS[job](shared as never, knowledge));
+      works.set(work, JOBS[job](shared as never));
     },
     async do(work, part) {
       const doPart = works.get(work);

@@ -4,9 +4,6 @@ import type { PairChances } from '../network/links.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { CleaningStep } from '../text/cleaning/steps.ts';
 import { readTokens, type Tokens } from '../text/tokens.ts';
-import type { LanguageCode } from '../languages/language-names.ts';
-import type { KnownOf } from '../languages/known-by.ts';
-import type { WordKnowledge } from '../text/words/word-knowledge.ts';
 import {
   resampleGrouper,
   pairResampler,
@@ -34,8 +31,6 @@ export interface Jobs {
     readonly SourceText[],
     Tokens
   >;
-  /** Tags sentences of a language. */
-  tag: Job<{ readonly language: LanguageCode }, readonly string[], readonly string[]>;
   /** What chance has to do with pairs in a draw of sources. */
   resamplePairs: Job<PairResampling, number, PairChances>;
   /** Groups a network at a resolution. */
@@ -50,33 +45,17 @@ export type SharedOf<J extends JobName> = Jobs[J]['shared'];
 export type PartOf<J extends JobName> = Jobs[J]['part'];
 export type ResultOf<J extends JobName> = Jobs[J]['result'];
 
-/** What whoever does a job knows besides. */
-export interface Knowledge {
-  readonly words: KnownOf<WordKnowledge>;
-}
-
 /** Does the parts of a job that share something. */
 export type Doer<J extends JobName> = (part: PartOf<J>) => Stepwise<ResultOf<J>>;
 
 /** How each job is done, here or elsewhere. */
 export const JOBS: {
-  readonly [J in JobName]: (shared: SharedOf<J>, knowledge: Knowledge) => Doer<J>;
+  readonly [J in JobName]: (shared: SharedOf<J>) => Doer<J>;
 } = {
   read:
     ({ steps, leftOut }) =>
     (sources) =>
       readTokens(sources, steps, new Set(leftOut)),
-  tag: ({ language }, { words }) =>
-    function* (sentences) {
-      const known = yield* words(language);
-      if (!known?.tagSentence) throw new Error(`Sentences of ${language} are not tagged.`);
-      const found: string[] = [];
-      for (const [i, sentence] of sentences.entries()) {
-        found.push(known.tagSentence(sentence));
-        yield (i + 1) / sentences.length;
-      }
-      return found;
-    },
   resamplePairs: (shared) => {
     const draw = pairResampler(shared);
     return (number) => inOneStep(() => draw(number));
@@ -105,13 +84,13 @@ export const inParts =
   <J extends JobName>(
     job: J,
     shared: SharedOf<J>,
-    { helpers, words }: Knowledge & { readonly helpers?: Helpers },
+    { helpers }: { readonly helpers?: Helpers },
     isLong = true,
   ): InParts<PartOf<J>, ResultOf<J>> =>
   (parts, tell) =>
     shareOut<PartOf<J>, ResultOf<J>>(
       parts,
-      JOBS[job](shared, { words }),
+      JOBS[job](shared),
       isLong && parts.length > 1 ? helpers?.begin(job, shared) : undefined,
       tell,
     );

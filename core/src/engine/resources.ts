@@ -5,10 +5,11 @@ import type { Lexicon } from '../languages/en/lexicon.ts';
 import type { Stepwise } from '../base/stepwise.ts';
 import type { SourceText } from '../text/reading-part.ts';
 import type { WordLanguages } from '../text/words/word-languages.ts';
-import type { SentenceTags } from '../text/words/sentence-tags.ts';
+import type { KnownOf } from '../languages/known-by.ts';
+import type { WordKnowledge } from '../text/words/word-knowledge.ts';
 import type { ThemeIdentity } from '../themes/identity.ts';
 import { ownValue } from '../base/records.ts';
-import type { Helpers, Knowledge } from './jobs.ts';
+import type { Helpers } from './jobs.ts';
 import type { KnownText, StopWordChoices } from './stage-keys.ts';
 
 /** A study as the engine sees it. */
@@ -19,10 +20,10 @@ export interface StudyInput {
 }
 
 /** What a text and a language give, whatever the study says: the same for the same ids and hashes. */
-export interface Library extends Knowledge {
+export interface Library {
   readonly original: (sourceId: string) => string;
-  /** What was tagged so far. */
-  readonly tags: SentenceTags;
+  /** What is known of the words of each language. */
+  readonly words: KnownOf<WordKnowledge>;
   /** Who does parts of long work, where there is anybody. */
   readonly helpers?: Helpers;
 }
@@ -40,7 +41,7 @@ export const textsOf = (texts: readonly KnownText[], original: Library['original
 /** The lexicon of the first of some languages that has one. */
 export function* lexiconOf(
   read: readonly LanguageCode[],
-  words: Knowledge['words'],
+  words: Library['words'],
 ): Stepwise<Lexicon | undefined> {
   for (const language of read) {
     const known = yield* words(language);

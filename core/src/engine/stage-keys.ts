@@ -92,9 +92,7 @@ export const STAGE_KEYS = {
   wordLanguages: reads(['tokens', 'languages'], ({ settings: { concepts } }) => ({
     language: concepts.language,
   })),
-  parts: reads(['tokens', 'wordLanguages', 'capitals'], (state) => ({
-    texts: knownTextsOf(workingSources(state)),
-  })),
+  parts: reads(['tokens', 'wordLanguages', 'capitals'], nothing),
   wordParts: reads(['tokens', 'parts'], ({ wordKinds }) => ({ wordKinds })),
   terms: reads(['tokens', 'wordParts', 'wordLanguages', 'capitals'], ({ settings: { concepts } }) => ({
     unit: concepts.unit,

@@ -26,13 +26,13 @@ import { languagesOf, type SourceLanguages } from '../languages/detect.ts';
 import {
   correctedParts,
   partsByLanguage,
-  partsOfTypes,
   unknownParts,
   type PartsOfTypes,
 } from '../text/words/parts-of-speech.ts';
 import { findSpeakers, type Speaker } from '../text/speakers.ts';
 import { repeatedSentences, type RepeatedSentences } from '../text/look-alikes/repeated-sentences.ts';
 import { readInParts } from '../text/reading-in-parts.ts';
+import { partsByLexicon } from '../text/words/parts-by-lexicon.ts';
 import { partsByNeighbours } from '../text/words/parts-by-neighbours.ts';
 import {
   inOneLanguage,
@@ -150,9 +150,8 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         ? wordLanguages(take('tokens'), take('languages'))
         : inOneLanguage(language, take('tokens')),
     ),
-  *parts(take, { texts }, resources) {
+  *parts(take, _, resources) {
     const spoken = take('wordLanguages');
-    const sources = texts.map(({ id, textHash }) => ({ textHash, original: resources.original(id) }));
     const found: PartsOfTypes[] = [];
     for (const [place, language] of spoken.read.entries()) {
       const tokens = onlyIn(take('tokens'), spoken, place);
@@ -162,10 +161,7 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
         found.push(
           partsByNeighbours(tokens, words.cued, words.cued.nounsInCapitals ? take('capitals') : undefined),
         );
-      else {
-        const tagSentences = inParts('tag', { language }, resources);
-        found.push(yield* partsOfTypes(tokens, sources, words.lexicon, resources.tags, tagSentences));
-      }
+      else found.push(partsByLexicon(tokens, words.lexicon));
     }
     return found.length === 1 ? found[0] : partsByLanguage(found, readingOf(spoken));
   },

@@ -28,8 +28,6 @@ export interface Language {
   readonly isNumberWord: (word: string) => boolean;
   /** What a name may end in beside itself: possessive, plural and case, in small letters. */
   readonly nameEndings: readonly string[];
-  /** Which way of telling parts of speech what is kept of them was found by; undefined where none is kept. */
-  readonly tagging?: string;
   /** Whether words are written together with an article or a pronoun before an apostrophe, as l'éducation. */
   readonly elides?: boolean;
   /** How its noun phrases are built, where not as (adjective | noun)* noun: *salud pública*, *pomme de terre*. */

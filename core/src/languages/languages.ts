@@ -31,8 +31,3 @@ export const NAME_ENDINGS: readonly string[] = [
   ...new Set(Object.values(LANGUAGE_OF).flatMap(({ nameEndings }) => nameEndings)),
   '',
 ].sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
-
-/** Which way of telling parts of speech is used, of all languages: what was found by another way is found anew. */
-export const TAGGING: string = Object.values(LANGUAGE_OF)
-  .flatMap(({ code, tagging }) => (tagging === undefined ? [] : [`${code} ${tagging}`]))
-  .join(', ');

@@ -103,7 +103,7 @@ describe('candidates', () => {
     });
     const { keys, written } = study.compute('candidates');
     const calledOf = (key: string): string => written[keys.indexOf(key)];
-    expect(calledOf('sink fund')).to.equal('sinking fund');
+    expect(calledOf('sinking fund')).to.equal('sinking fund');
     expect(calledOf('night bus')).to.equal('night buses');
     const rows = study.compute('conceptRows');
     expect(rows.find(({ key }) => key === 'night bus')?.label).to.equal('night buses');

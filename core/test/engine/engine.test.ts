@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { finish, type Stepwise } from '../../src/base/stepwise.ts';
-import { exampleStudy, taggingBy, tagSentence } from '../examples.ts';
+import { englishWords, exampleStudy } from '../examples.ts';
 
 const TEXTS = Array.from({ length: 6 }, (_, i) => ({
   name: `${i}.txt`,
@@ -9,17 +9,17 @@ const TEXTS = Array.from({ length: 6 }, (_, i) => ({
   ),
 }));
 
-/** A study that counts the sentences it has tagged. */
-function counting(tag = tagSentence) {
-  let tagged = 0;
-  const study = exampleStudy(
-    TEXTS,
-    taggingBy((sentence) => {
-      tagged++;
-      return tag(sentence);
-    }),
-  );
-  return { study, tagged: () => tagged, parts: () => study.engine.compute('parts', study.input()) };
+/** A study that brings in what is known of words in several steps, and counts how often it does. */
+function counting(bring = englishWords) {
+  let brought = 0;
+  const study = exampleStudy(TEXTS, {
+    *words() {
+      for (let step = 1; step <= 3; step++) yield step / 3;
+      brought++;
+      return bring();
+    },
+  });
+  return { study, brought: () => brought, parts: () => study.engine.compute('parts', study.input()) };
 }
 
 /** Takes pieces of work on in turn, a step each, till all are over. */
@@ -43,7 +43,7 @@ describe('a stage that two ask for at the same time', () => {
     finish(both.study.engine.compute('tokens', both.study.input()));
     const [a, b] = inTurn(both.parts(), both.parts());
     expect(a).to.equal(b);
-    expect(both.tagged()).to.equal(alone.tagged());
+    expect(both.brought()).to.equal(alone.brought());
     expect(a).to.deep.equal(finish(alone.parts()));
   });
 
@@ -67,17 +67,16 @@ describe('a stage that two ask for at the same time', () => {
 
   it('tells both when it fails, names no stage after that, and is tried again for the next', () => {
     let fails = true;
-    let seen = 0;
-    const { study, parts } = counting((sentence) => {
-      if (fails && ++seen > 2) throw new Error('no tagger');
-      return tagSentence(sentence);
+    const { study, parts } = counting(() => {
+      if (fails) throw new Error('no words');
+      return englishWords();
     });
     finish(study.engine.compute('tokens', study.input()));
     const [a, b] = [parts(), parts()];
     a.next();
     b.next();
-    expect(() => inTurn(a)).to.throw('no tagger');
-    expect(() => inTurn(b)).to.throw('no tagger');
+    expect(() => inTurn(a)).to.throw('no words');
+    expect(() => inTurn(b)).to.throw('no words');
     expect(study.engine.stage).to.equal(undefined);
     fails = false;
     expect(finish(parts())).to.deep.equal(finish(counting().parts()));

@@ -4,7 +4,7 @@ import type { Stepwise } from '../../src/base/stepwise.ts';
 import { buffersIn, helpersOf, helpingHand, type Hand } from '../../src/engine/helping.ts';
 import { inParts, type Helpers, type JobName, type PartOf, type SharedOf } from '../../src/engine/jobs.ts';
 import type { StageName } from '../../src/engine/stage-keys.ts';
-import { englishKnowledge, exampleStudy, tagSentence } from '../examples.ts';
+import { exampleStudy, ONLY_CASE, textsOf, tokensOf } from '../examples.ts';
 
 /** Hands as if on other threads: what goes there and comes back is a copy. They write down what they are asked. */
 function copyingHands(most: number, broken: (job: string) => boolean = () => false) {
@@ -14,7 +14,7 @@ function copyingHands(most: number, broken: (job: string) => boolean = () => fal
   let [started, stopped] = [0, 0];
   const start = () => {
     started++;
-    const hand = helpingHand(englishKnowledge);
+    const hand = helpingHand();
     const copying: Hand = {
       async begin(work, job, shared) {
         if (broken(job)) throw new Error('no thread');
@@ -53,6 +53,7 @@ const TEXTS = knownThemes(3, 12).texts.map((text, i) => ({
   name: `${i}.txt`,
   text: `Ada: ${text}\n\nBen ${i % 5}: ${`They fare badly and run late; a light wait. `.repeat(1200)}`,
 }));
+const READING: SharedOf<'read'> = { steps: ONLY_CASE, leftOut: [] };
 const SHARED: readonly StageName[] = ['tokens', 'parts', 'resampledPairs', 'sweep', 'resampled'];
 
 const study = (helpers?: Helpers) => exampleStudy(TEXTS, helpers ? { helpers } : {});
@@ -76,10 +77,8 @@ describe('the stages of a study that others do parts of', () => {
     const network = { graph: alone.compute('graph'), drawn: alone.compute('resampledGraphs'), seed: 3 };
     const { helpers, asked } = copyingHands(2);
     const compared = async <J extends JobName>(job: J, shared: SharedOf<J>, parts: PartOf<J>[]) => {
-      const here = await driven(inParts(job, shared, englishKnowledge)(parts));
-      expect(await driven(inParts(job, shared, { ...englishKnowledge, helpers })(parts)), job).to.deep.equal(
-        here,
-      );
+      const here = await driven(inParts(job, shared, {})(parts));
+      expect(await driven(inParts(job, shared, { helpers })(parts)), job).to.deep.equal(here);
       return here;
     };
     await compared('resamplePairs', { counts, windows, claimed: 0.05, seed: 2 }, [0, 1, 2, 3]);
@@ -100,19 +99,19 @@ describe('the stages of a study that others do parts of', () => {
       inParts(
         'resamplePairs',
         { counts, windows, claimed: 0.05, seed: 2 },
-        { ...englishKnowledge, ...(by ? { helpers: by } : {}) },
+        by ? { helpers: by } : {},
       )([0, 1, 2]);
     expect(await driven(drawn(helpers))).to.deep.equal(await driven(drawn()));
     expect(warnings.map(String)).to.include('Error: no thread');
     // Nobody is asked from then on.
-    expect(helpers.begin('tag', { language: 'en' })).to.equal(undefined);
+    expect(helpers.begin('read', READING)).to.equal(undefined);
   });
 });
 
 describe('hands', () => {
   it('are not started for work that is over at once', async () => {
     const { helpers, started } = copyingHands(2);
-    const hands = helpers.begin('tag', { language: 'en' });
+    const hands = helpers.begin('read', READING);
     const ready = hands?.ready(0);
     hands?.end();
     expect(await ready).to.equal(false);
@@ -121,13 +120,13 @@ describe('hands', () => {
 
   it('are let go when they are stopped, and not begun with again', async () => {
     const { helpers, started, stopped } = copyingHands(2);
-    const hands = helpers.begin('tag', { language: 'en' });
+    const hands = helpers.begin('read', READING);
     expect(await hands?.ready(1)).to.equal(true);
-    expect(await hands?.do(1, ['They fare badly.'])).to.deep.equal([tagSentence('They fare badly.')]);
+    expect(await hands?.do(1, textsOf('They fare badly.'))).to.deep.equal(tokensOf('They fare badly.'));
     hands?.end();
     helpers.stop();
     expect([started(), stopped()]).to.deep.equal([1, 1]);
-    expect(helpers.begin('tag', { language: 'en' })).to.equal(undefined);
+    expect(helpers.begin('read', READING)).to.equal(undefined);
   });
 
   it('begin at once where they were started before there was anything to do', () => {
@@ -135,11 +134,11 @@ describe('hands', () => {
     helpers.startNow();
     helpers.startNow();
     expect(started()).to.equal(2);
-    expect(helpers.begin('tag', { language: 'en' })?.ready(1)).to.equal(true);
+    expect(helpers.begin('read', READING)?.ready(1)).to.equal(true);
   });
 
   it('know only the work they were begun with', async () => {
-    const hand = helpingHand(englishKnowledge);
+    const hand = helpingHand();
     const fault = await hand.do(7, []).then(
       () => '',
       (error: unknown) => String(error),

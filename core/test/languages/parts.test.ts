@@ -9,7 +9,8 @@ import { readTerms } from '../../src/concepts/terms.ts';
 import { partsByNeighbours, type CuedWords } from '../../src/text/words/parts-by-neighbours.ts';
 import { ANNOTATED, FRESH } from './annotated.ts';
 import { LONGER } from './annotated-longer.ts';
-import { tokensOf } from '../examples.ts';
+import { ENGLISH_ANNOTATED } from './annotated-english.ts';
+import { englishParts, englishWords, tokensOf } from '../examples.ts';
 
 type Annotated = keyof typeof ANNOTATED;
 const PARTS: Readonly<Record<string, number>> = { n: NOUN, v: VERB, a: ADJECTIVE, x: OTHER_PART };
@@ -90,4 +91,36 @@ describe('parts of speech and dictionary forms by forms and neighbours', () => {
       });
     }
   }
+});
+
+describe('parts of speech by what stands around a word', () => {
+  it('are right of English, as people talk, written beforehand', () => {
+    const wrong: string[] = [];
+    let [parts, lemmas, words, forms] = [0, 0, 0, 0];
+    for (const line of ENGLISH_ANNOTATED.trim().split('\n')) {
+      const { text, expected } = parse(line);
+      const tokens = tokensOf(text);
+      const found = englishParts(tokens);
+      const terms = readTerms(tokens, found, englishWords(), 'lemma', LANGUAGE_OF.en, undefined);
+      for (const { word, part, lemma } of expected) {
+        const type = tokens.forms.indexOf(word.toLowerCase());
+        const readings = expected.filter((each) => each.word.toLowerCase() === word.toLowerCase());
+        // What is a noun and a verb in one sentence counts as a noun.
+        const wanted = readings.some((each) => each.part === NOUN) ? NOUN : part;
+        words++;
+        if (found.part[type] === wanted) parts++;
+        else wrong.push(`${word}: part ${found.part[type]}, not ${wanted}`);
+        if (readings.some((each) => each.part !== part)) continue;
+        forms++;
+        const label = terms.labels[terms.ofType[type]];
+        if (label === lemma.toLowerCase()) lemmas++;
+        else wrong.push(`${word}: ${label}, not ${lemma}`);
+      }
+    }
+    if (process.env['SHOW']) console.log('en', (parts / words).toFixed(3), (lemmas / forms).toFixed(3));
+    expect(words).to.be.at.least(200);
+    // Each sentence alone: a study has more places to tell from.
+    expect(parts / words, wrong.join('\n')).to.be.at.least(0.92);
+    expect(lemmas / forms, wrong.join('\n')).to.be.at.least(0.95);
+  });
 });

@@ -14,7 +14,7 @@ import { asking, englishLexicon, englishWords, englishParts, exampleStudy, token
 /** The words of each hit, and the tokens, of a search in some texts. */
 function search(typed: string, ...texts: string[]): string[] {
   const tokens = tokensOf(...texts);
-  const parts = englishParts(tokens, texts);
+  const parts = englishParts(tokens);
   const terms = readTerms(tokens, parts, englishWords(), 'lemma', LANGUAGE_OF.en);
   const hits = findHits(readQuery(typed), tokens, terms, sentenceOfTokens(tokens), englishLexicon());
   return wordsOfHits(tokens, hits);

@@ -225,8 +225,8 @@ describe('lemmas and parts of speech', () => {
     expect(shareAs(none, NOUN)).to.equal(0);
     expect(clearPart([-1, 0, -1, -1])).to.equal(VERB);
     expect(clearPart([0, -1, 0, -1])).to.equal(-1);
-    expect(clearPart([25, 2, -1, -1])).to.equal(NOUN);
-    expect(clearPart([24, 2, -1, -1])).to.equal(-1);
+    expect(clearPart([121, 2, -1, -1])).to.equal(NOUN);
+    expect(clearPart([120, 2, -1, -1])).to.equal(-1);
     expect(clearPart([11, 0, -1, -1])).to.equal(-1);
     expect(likeliestPart([3, 5, 2, -1])).to.equal(VERB);
     expect(shareAs([3, 5, 2, -1], ADJECTIVE)).to.equal(0.2);
@@ -236,7 +236,7 @@ describe('lemmas and parts of speech', () => {
   it('agree with the sentence where the lexicon is open', () => {
     const text = 'The fare is high. A fare costs two pounds. We wait here. They wait there. I wait now.';
     const tokens = tokensOf(text);
-    const parts = englishParts(tokens, [text]);
+    const parts = englishParts(tokens);
     const partOf = (form: string): number => parts.part[tokens.forms.indexOf(form)];
     expect(partOf('fare')).to.equal(NOUN);
     expect(partOf('wait')).to.equal(VERB);

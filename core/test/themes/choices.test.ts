@@ -10,7 +10,6 @@ import { modularity } from '../../src/themes/modularity.ts';
 import { indexOfLetter, letterAfter, letterAt } from '../../src/themes/letters.ts';
 import { splitTheme } from '../../src/themes/split.ts';
 import type { ThemesView } from '../../src/views/view-types.ts';
-import { SentenceTags } from '../../src/text/words/sentence-tags.ts';
 import { asking, exampleStudy, type ExampleStudy } from '../examples.ts';
 
 const KEYS = ['a', 'b', 'c', 'd', 'e', 'f'];
@@ -180,7 +179,6 @@ describe('how many themes', () => {
 const TOPICS = ['rain shelter bench wind', 'fare wage rent pass', 'mother school weekend childcare'].map(
   (topic) => topic.split(' '),
 );
-const tags = new SentenceTags();
 /** Talk of three topics, a paragraph each; umbrella, no concept yet, goes with the rain. */
 function talks(): ExampleStudy {
   const paragraph = (t: number, i: number): string => {
@@ -192,7 +190,6 @@ function talks(): ExampleStudy {
       name: `s${s}.txt`,
       text: Array.from({ length: 6 }, (__, i) => paragraph(i % 3, s + i)).join('\n\n'),
     })),
-    { tags },
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
   study.decide({ kind: 'setWindows', change: { repeated: true } });

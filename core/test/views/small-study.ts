@@ -1,11 +1,9 @@
-import { SentenceTags } from '../../src/text/words/sentence-tags.ts';
 import { exampleStudy, type ExampleStudy } from '../examples.ts';
 
 export const TALK = [
   'Rain came and the shelter leaked. The bench was wet from rain. On 4/5/2031 the shelter stood in the rain.',
   'The fare rose. The wage did not, and the fare hurt. The last bus took the wage and the fare.',
 ];
-const tags = new SentenceTags();
 /** Who speaks, what they are, and when: small, with something for every view. */
 export const begun = (): ExampleStudy => {
   const study = exampleStudy(
@@ -19,7 +17,6 @@ export const begun = (): ExampleStudy => {
         day: `2031-0${1 + (i % 3)}-1${i}`,
       },
     })),
-    { tags },
   );
   study.decide({ kind: 'setThemes', change: { runs: 3 } });
   // Its few sentences stand in many sources.

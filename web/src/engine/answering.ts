@@ -8,13 +8,11 @@ import type { StudySource } from '@green-thicket/core/study/study';
 import { makeView } from '@green-thicket/core/answers/make-view';
 import type { ViewLibrary } from '@green-thicket/core/views/view';
 import type { ViewAnswers, ViewName } from '@green-thicket/core/views/view-keys';
-import { SentenceTags } from '@green-thicket/core/text/words/sentence-tags';
 import type { Stepwise } from '@green-thicket/core/base/stepwise';
 import { databaseOf } from '../store/database.ts';
 import { keepRegister } from '../store/studies.ts';
 import { studyReader } from '../store/study-reader.ts';
 import type { HeldTexts } from './held-texts.ts';
-import { bringTags, keepTags } from './kept-tags.ts';
 import type { EngineWorker, ViewNews, ViewRequest } from './protocol.ts';
 import type { Requests } from './requests.ts';
 import { turns } from './turns.ts';
@@ -37,8 +35,6 @@ interface OpenStudy {
   /** Its database: one that was written anew is another study to the engine. */
   readonly database: string | undefined;
   readonly engine: Engine;
-  /** The parts of speech found in it. */
-  readonly tags: SentenceTags;
   /** Reads its record on and folds it to any of its decisions. */
   readonly read: ReturnType<typeof studyReader>;
 }
@@ -54,31 +50,21 @@ export function answering(
   /** The sources of the request that computes stages. */
   let sources: ReadonlyMap<string, StudySource> = new Map();
   const line = turns();
-  let opening: Promise<OpenStudy> | undefined;
-  let opened: Pick<OpenStudy, 'id' | 'database'> | undefined;
+  let opened: OpenStudy | undefined;
 
-  async function open(id: string, database: string | undefined): Promise<OpenStudy> {
-    const tags = new SentenceTags();
-    await bringTags(tags, id);
+  function open(id: string, database: string | undefined): OpenStudy {
     const engine = new Engine({
       original: (source) => texts.textIn(sources, source),
       words: knowledge.words,
-      tags,
       helpers,
     });
-    return { id, database, engine, tags, read: studyReader(id) };
+    return { id, database, engine, read: studyReader(id) };
   }
 
   async function studyOf(id: string): Promise<OpenStudy> {
     const database = (await databaseOf(id))?.name;
-    if (!opening || opened?.id !== id || opened.database !== database) {
-      opened = { id, database };
-      opening = open(id, database).catch((error: unknown) => {
-        opened = undefined;
-        throw error;
-      });
-    }
-    return opening;
+    if (opened?.id !== id || opened.database !== database) opened = open(id, database);
+    return opened;
   }
 
   async function answer<V extends ViewName>(
@@ -117,14 +103,12 @@ export function answering(
     return computes ? () => afterwards(study, input) : () => Promise.resolve();
   }
 
-  /** Keeps what a later opening or grouping goes on from: letters of themes, and parts of speech. */
-  async function afterwards({ id, engine, tags }: OpenStudy, input: StudyInput): Promise<void> {
+  /** Keeps what a later grouping goes on from: letters of themes. */
+  async function afterwards({ id, engine }: OpenStudy, input: StudyInput): Promise<void> {
     const themes = engine.known('themes', input.state)?.register;
     const register = themes && withGround(themes, engine.known('map', input.state)?.ground);
     // A letter that could not be kept now is kept with the next grouping; nothing the researcher did is lost.
     if (register) await keepRegister(id, register).catch(console.warn);
-    // Not waited for: no answer hangs on it.
-    keepTags(tags, id).catch(console.warn);
   }
 
   async function begin(request: ViewRequest<ViewName>): Promise<void> {

@@ -1,10 +1,9 @@
 import { transfer } from 'comlink';
 import { buffersIn, helpingHand, type Hand } from '@green-thicket/core/engine/helping';
-import { knowledge } from './knowledge.ts';
 
 /** What a worker offers that does parts of long work for the one that computes a study. */
 export function handOfWorker(): Hand {
-  const hand = helpingHand(knowledge);
+  const hand = helpingHand();
   return {
     ...hand,
     async do(work: number, part: unknown): Promise<unknown> {

@@ -2,26 +2,18 @@ import { finishInTime, onceLoaded, type Stepwise } from '@green-thicket/core/bas
 import { parseToneLists } from '@green-thicket/core/compare/tone-lists';
 import { knownBy } from '@green-thicket/core/languages/known-by';
 import { parseLexicon } from '@green-thicket/core/languages/en/lexicon';
-import {
-  cuedKnowledge,
-  wordKnowledge,
-  type WordKnowledge,
-} from '@green-thicket/core/text/words/word-knowledge';
+import { cuedKnowledge, type WordKnowledge } from '@green-thicket/core/text/words/word-knowledge';
 import type { Knowledge } from './answering.ts';
 
-/** English words and their parts of speech: four fifths of the worker. */
-const loadEnglish = onceLoaded(async () => {
-  const [{ createTagger }, { default: text }] = await Promise.all([
-    import('@green-thicket/core/languages/en/tagger'),
-    import('@green-thicket/core/lexicon/english.txt?raw'),
-  ]);
-  return { lexicon: () => parseLexicon(text), createTagger };
-});
+/** English words and their parts of speech. */
+const loadEnglish = onceLoaded(
+  async () => (await import('@green-thicket/core/lexicon/english.txt?raw')).default,
+);
 
 let english: WordKnowledge | undefined;
 function* englishWords(): Stepwise<WordKnowledge> {
-  const { lexicon, createTagger } = yield* loadEnglish();
-  return (english ??= wordKnowledge(lexicon(), createTagger));
+  const text = yield* loadEnglish();
+  return (english ??= { lexicon: parseLexicon(text) });
 }
 
 /** What words can mean: as large again, and asked for seldom. */

@@ -9,6 +9,4 @@ export const ENGLISH: Language = languageWith('en', [], {
   hasLemmas: true,
   dictionary: 'WordNet',
   nameEndings: ["'s", "s'", "'", 's', 'es'],
-  // Changed whenever sentences are tagged in another way.
-  tagging: '1',
 });

@@ -1,3 +1,5 @@
+import { parseNeighbours, type Neighbours } from './neighbours.ts';
+
 /** Parts of speech a concept may have; what is none of them is `other`. */
 export const PARTS_OF_SPEECH = ['noun', 'verb', 'adjective', 'other'] as const;
 export type PartOfSpeech = (typeof PARTS_OF_SPEECH)[number];
@@ -20,6 +22,7 @@ export interface Lexicon {
   ];
   /** What some names are of, small letters. */
   readonly names: LexiconNames;
+  readonly neighbours: Neighbours;
 }
 
 /** Names WordNet knows: its instances of people and places, and what its people are called by first. */
@@ -68,7 +71,7 @@ export function parseLexicon(text: string): Lexicon {
     if (lemma) irregular[PART_OF_LETTER.get(letter) ?? OTHER_PART]?.set(form, lemma);
   }
   const names = new Map<string, ReadonlySet<string>>();
-  for (i++; i < lines.length; i++) {
+  for (i++; i < lines.length && lines[i] !== '%'; i++) {
     const gap = lines[i].indexOf(' ');
     if (gap > 0) names.set(lines[i].slice(0, gap), new Set(lines[i].slice(gap + 1).split(',')));
   }
@@ -77,6 +80,7 @@ export function parseLexicon(text: string): Lexicon {
     senses,
     irregular,
     names: { first: namesOf('first'), person: namesOf('person'), place: namesOf('place') },
+    neighbours: parseNeighbours(lines.slice(i + 1).filter((line) => line !== '')),
   };
 }
 
@@ -139,7 +143,7 @@ export function lemmaOf(lexicon: Lexicon, form: string, part: number): string | 
 }
 
 /** A lexicon decides alone when one part of speech was met this many times as often as all others together. */
-const CLEAR_MAJORITY = 12;
+const CLEAR_MAJORITY = 60;
 /** … and at least this often. */
 const ENOUGH_MET = 12;
 

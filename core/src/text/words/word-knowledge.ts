@@ -2,26 +2,13 @@ import { CUED, type FormsName } from '../../languages/cued.ts';
 import type { LanguageCode } from '../../languages/language-names.ts';
 import { LANGUAGE_OF } from '../../languages/languages.ts';
 import type { Lexicon } from '../../languages/en/lexicon.ts';
-import type { Tagger } from '../../languages/tagger.ts';
 import { parseWordForms, remembering, withCompounds } from '../../languages/word-forms.ts';
 import type { CuedWords } from './parts-by-neighbours.ts';
-import { sentenceTagger } from './sentence-tags.ts';
 
-/** What is known of a language's words beyond its lists of common ones: a lexicon with a tagger, or forms and cues. */
+/** What is known of a language's words beyond its lists of common ones: a lexicon of senses, or forms and cues. */
 export type WordKnowledge =
-  | {
-      readonly lexicon: Lexicon;
-      /** The open words of a sentence with their parts of speech, as `SourceTags` has them. */
-      readonly tagSentence: (sentence: string) => string;
-      readonly cued?: undefined;
-    }
-  | { readonly lexicon?: undefined; readonly tagSentence?: undefined; readonly cued: CuedWords };
-
-/** @param makeTagger asked once, when the first sentence is to be tagged: a tagger takes a while to make */
-export const wordKnowledge = (lexicon: Lexicon, makeTagger: () => Tagger): WordKnowledge => ({
-  lexicon,
-  tagSentence: sentenceTagger(() => lexicon, makeTagger),
-});
+  | { readonly lexicon: Lexicon; readonly cued?: undefined }
+  | { readonly lexicon?: undefined; readonly cued: CuedWords };
 
 /**
  * What is known of each language whose parts of speech are told by neighbours.
