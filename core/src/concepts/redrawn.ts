@@ -73,6 +73,7 @@ export function* redrawConcepts(input: RedrawInput, draws: number): Stepwise<Red
   const parts = partsOf(voices);
   const looked = lookedAt(candidates, concepts, settings);
   const sums = yield* sumsOfParts(input, voiceOf, parts, looked);
+  const all = sumOf(sums, [...sums.keys()]);
   const size = concepts.candidate.length;
   const drawn: Int32Array[] = [];
   const chosen: number[][] = [];
@@ -81,12 +82,17 @@ export function* redrawConcepts(input: RedrawInput, draws: number): Stepwise<Red
   while (drawn.length < draws) {
     shuffle(order, random);
     const half = parts.count >> 1;
-    for (const these of [order.subarray(0, half), order.subarray(half)]) {
+    const firstHalf = sumOf(sums, order.subarray(0, half));
+    const halves = [
+      { these: order.subarray(0, half), whole: firstHalf },
+      { these: order.subarray(half), whole: without(all, firstHalf) },
+    ];
+    for (const { these, whole } of halves) {
       const isDrawn = new Uint8Array(parts.count);
       for (const part of these) isDrawn[part] = 1;
       drawn.push(Int32Array.from({ length: voices }, (_, v) => v).filter((v) => isDrawn[parts.of[v]] === 1));
-      const ranked = rankedIn(candidates, looked, sums, these);
       const { characters, persons } = sizeIn(sums, these);
+      const ranked = rankedIn(candidates, looked, whole, persons);
       const found = chooseConcepts(
         ranked,
         { sources: persons, characters },
@@ -284,30 +290,43 @@ const sizeIn = (sums: readonly PartSums[], drawn: Int32Array): { characters: num
   return { characters, persons };
 };
 
-/** The figures of the candidates that are looked at, in the parts drawn. */
-function rankedIn(
-  candidates: Candidates,
-  looked: Int32Array,
-  sums: readonly PartSums[],
-  drawn: Int32Array,
-): Ranked {
-  const width = looked.length;
-  const { usual } = sums[0];
-  const whole = {
-    mentions: new Float64Array(width),
-    mentioning: new Float64Array(width),
-    squares: new Float64Array(width),
-    usual: new Float64Array(usual.length),
-    met: new Float64Array(usual.length * width),
+/** What is said in some parts, all counts. */
+type WholeSums = Readonly<
+  Record<'mentions' | 'mentioning' | 'squares' | 'usual' | 'met', Float64Array<ArrayBuffer>>
+>;
+
+function sumOf(sums: readonly PartSums[], drawn: readonly number[] | Int32Array): WholeSums {
+  const whole = (of: (part: PartSums) => Float64Array | Float32Array): Float64Array<ArrayBuffer> => {
+    const sum = new Float64Array(of(sums[0]).length);
+    for (const part of drawn) addTo(sum, of(sums[part]));
+    return sum;
   };
-  for (const part of drawn) {
-    addTo(whole.mentions, sums[part].mentions);
-    addTo(whole.mentioning, sums[part].mentioning);
-    addTo(whole.squares, sums[part].squares);
-    addTo(whole.usual, sums[part].usual);
-    addTo(whole.met, sums[part].met);
-  }
-  const isOneVoice = sizeIn(sums, drawn).persons === 1;
+  return {
+    mentions: whole(({ mentions }) => mentions),
+    mentioning: whole(({ mentioning }) => mentioning),
+    squares: whole(({ squares }) => squares),
+    usual: whole(({ usual }) => usual),
+    met: whole(({ met }) => met),
+  };
+}
+
+/** What is said in all parts but some: sums are of whole numbers, so that nothing is lost. */
+function without(all: WholeSums, some: WholeSums): WholeSums {
+  const rest = (name: keyof WholeSums): Float64Array<ArrayBuffer> =>
+    all[name].map((sum, i) => sum - some[name][i]);
+  return {
+    mentions: rest('mentions'),
+    mentioning: rest('mentioning'),
+    squares: rest('squares'),
+    usual: rest('usual'),
+    met: rest('met'),
+  };
+}
+
+/** The figures of the candidates that are looked at, by what is said in the parts drawn. */
+function rankedIn(candidates: Candidates, looked: Int32Array, whole: WholeSums, persons: number): Ranked {
+  const width = looked.length;
+  const isOneVoice = persons === 1;
   const all = whole.usual.reduce((sum, each) => sum + each, 0);
   const shares = whole.usual.map((each) => (all === 0 ? 0 : each / all));
   const met = new Float64Array(shares.length);

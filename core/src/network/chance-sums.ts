@@ -43,7 +43,13 @@ const MOST_WAITING = 4_000_000;
  *
  * @param asked size × size: 1 for the pairs of which it is asked how much they vary
  */
-export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: ChanceSums) {
+export function chanceAdder(
+  residuals: Residuals,
+  asked: Uint8Array,
+  sums: ChanceSums,
+  // Who adds again and again leaves out the pairs of other concepts; here they cost nothing.
+  _among?: Uint8Array,
+) {
   let waiting: Here[] = [];
   let numbers = 0;
   const finish = (): void => {
@@ -221,13 +227,14 @@ export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof ch
   if (firstPair[clusters] > MOST_KEPT) return chanceAdder;
   const known: Here[] = [];
   const variances = new Float64Array(firstPair[clusters]);
-  return (_, __, sums) => ({
+  const all = new Uint8Array(size).fill(1);
+  return (_, __, sums, among = all) => ({
     add(cluster, covariance, often) {
       if (!(cluster in known)) {
         known[cluster] = hereIn(residuals, cluster, covariance, 1);
         fillVariances(known[cluster], size, asked, variances.subarray(firstPair[cluster]));
       }
-      addKnown(known[cluster], size, variances.subarray(firstPair[cluster]), often, sums);
+      addKnown(known[cluster], { size, among, often }, variances.subarray(firstPair[cluster]), sums);
     },
     finish() {
       // Nothing waits.
@@ -252,22 +259,25 @@ function fillVariances(
   }
 }
 
-/** Adds the pairs of a cluster of which it is known how much they vary, pair after pair. */
+/** Adds the pairs of a cluster of which it is known how much they vary, pair after pair; of those concepts alone that are meant. */
 function addKnown(
   { concepts, rates, weights, square }: Here,
-  size: number,
+  { size, among, often }: { readonly size: number; readonly among: Uint8Array; readonly often: number },
   variances: Float64Array,
-  often: number,
   sums: ChanceSums,
 ): void {
-  let k = 0;
-  for (let x = 0; x < concepts.length; x++) {
+  const number = concepts.length;
+  /** Where the pairs of a concept begin in the list of variances, less the place of the second. */
+  let before = -1;
+  for (let x = 0; x < number; before += number - 2 - x, x++) {
+    if (among[concepts[x]] === 0) continue;
     const [row, rateOfX, weightOfX] = [concepts[x] * size, rates[x], weights[x]];
     const squared = square * rateOfX;
-    for (let y = x + 1; y < concepts.length; y++, k++) {
+    for (let y = x + 1; y < number; y++) {
+      if (among[concepts[y]] === 0) continue;
       const at = CHANCE_NUMBERS * (row + concepts[y]);
       addMeans(sums, at, often, rateOfX * weights[y] + weightOfX * rates[y], squared * rates[y]);
-      sums[at + VARIANCE] += often * variances[k];
+      sums[at + VARIANCE] += often * variances[before + y];
     }
   }
 }

@@ -70,6 +70,8 @@ export interface Asked {
   readonly ofAllPairs: boolean;
   /** A chance that the same sources hold both that is no less than this is told as 1. */
   readonly between: number;
+  /** 1 for each concept whose pairs are asked of; all where it is left out. Of other pairs neither chances nor what is expected are told. */
+  readonly among?: Uint8Array | undefined;
 }
 const OF_SHARED: Asked = { ofAllPairs: false, between: 1 };
 
@@ -114,7 +116,7 @@ export function judgeClusters(
   const shared = begin();
   const { together, meetings, sources } = shared;
   const chances: ChanceSums = scratch(CHANCE_NUMBERS * pairs);
-  const adder = adding(residuals, varying, chances);
+  const adder = adding(residuals, varying, chances, asked.among);
   const isHeld = present.length * (residuals.lags + 1) <= MOST_HELD;
   const covariances: Float64Array[] = [];
   const spreading = spreadAdder(residuals);
@@ -137,8 +139,12 @@ export function judgeClusters(
   const pWithin = new Float64Array(pairs).fill(1);
   const pBetween = new Float64Array(pairs).fill(1);
   const betweenUp = new Uint8Array(pairs);
-  for (let i = 0; i < size; i++) {
-    for (let j = i + 1; j < size; j++) {
+  const isMeant = (concept: number): boolean => asked.among === undefined || asked.among[concept] === 1;
+  const meant = Int32Array.from({ length: size }, (_, i) => i).filter(isMeant);
+  for (let a = 0; a < meant.length; a++) {
+    const i = meant[a];
+    for (let b = a + 1; b < meant.length; b++) {
+      const j = meant[b];
       const pair = i * size + j;
       const ofPair = CHANCE_NUMBERS * pair;
       const product = chances[ofPair + PRODUCT];

@@ -9,6 +9,7 @@ import { departuresOf } from './spread.ts';
  * is expected of each, with the bursts of concept and group.
  *
  * @param groupOf group of each concept, −1 for none
+ * @param among 1 for each concept it is asked of; all where it is left out
  * @returns concepts × groups: the chance of so much company with the group, one-sided; 1 where it is less than by chance,
  * and where it is not asked of
  */
@@ -16,6 +17,7 @@ export function chanceWithGroups(
   evidence: Evidence,
   groupOf: ArrayLike<number>,
   groups: number,
+  among?: Uint8Array,
 ): Float64Array {
   const { size, residuals, together, expected } = evidence;
   const met = new Float64Array(size * groups);
@@ -23,6 +25,7 @@ export function chanceWithGroups(
   const members = new Float64Array(groups);
   for (let i = 0; i < size; i++) if (groupOf[i] >= 0) members[groupOf[i]]++;
   for (let i = 0; i < size; i++) {
+    if (among?.[i] === 0) continue;
     for (let j = 0; j < size; j++) {
       const group = groupOf[j];
       if (group < 0 || i === j) continue;
@@ -36,10 +39,17 @@ export function chanceWithGroups(
   const covarianceIn = covariancesOf(evidence);
   for (let b = 0; b < residuals.clusters; b++) {
     if (residuals.times[b] > 0)
-      addVariance(residuals, b, covarianceIn(b), { groupOf, members, ofGroups: ofGroupsIn(b) }, variance);
+      addVariance(
+        residuals,
+        b,
+        covarianceIn(b),
+        { groupOf, members, among, ofGroups: ofGroupsIn(b) },
+        variance,
+      );
   }
   const p = new Float64Array(size * groups).fill(1);
   for (let at = 0; at < p.length; at++) {
+    if (met[at] === 0) continue;
     const chance = Math.max(mean[at], LEAST_EXPECTED);
     if (variance[at] > 0 && met[at] > chance)
       p[at] = chanceOfCount(met[at], chance, variance[at] / chance) / 2;
@@ -104,6 +114,8 @@ interface GroupsInCluster {
   readonly groupOf: ArrayLike<number>;
   /** How many concepts each has. */
   readonly members: Float64Array;
+  /** 1 for each concept it is asked of. */
+  readonly among: Uint8Array | undefined;
   /** Autocovariances of each in the cluster, groups × (lags + 1). */
   readonly ofGroups: Float64Array;
 }
@@ -120,7 +132,7 @@ function addVariance(
   residuals: Residuals,
   cluster: number,
   covariance: Float64Array,
-  { groupOf, members, ofGroups }: GroupsInCluster,
+  { groupOf, members, among, ofGroups }: GroupsInCluster,
   variance: Float64Array,
 ): void {
   const { clusterFirst, presentFirst, present, lags, times } = residuals;
@@ -131,6 +143,7 @@ function addVariance(
   const first = presentFirst[cluster];
   for (let k = first; k < presentFirst[cluster + 1]; k++) {
     const i = present[k];
+    if (among?.[i] === 0) continue;
     const [from, to] = groupOf[i] < 0 ? [0, groups] : [groupOf[i], groupOf[i] + 1];
     const ofConcept = (k - first) * (lags + 1);
     for (let g = from; g < to; g++) {

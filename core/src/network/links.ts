@@ -102,13 +102,23 @@ export interface PairChances extends Omit<JudgedPairs, 'strength' | 'beyond' | '
   readonly betweenUp: Uint8Array;
 }
 
-/** The chances of every pair that shares a window, among all pairs there could be; in the order of the concepts. */
-export function chancesOfPairs(evidence: Evidence): PairChances {
+/**
+ * The chances of every pair that shares a window, adjusted for all pairs there could be; in the order of the concepts.
+ *
+ * @param among 1 for each concept that takes part, of which alone it is adjusted; all where it is left out
+ */
+export function chancesOfPairs(evidence: Evidence, among?: Uint8Array): PairChances {
   const { size: n, windows, windowsWith, together, expected } = evidence;
-  const tests = (n * (n - 1)) / 2;
+  const meant = Int32Array.from({ length: n }, (_, i) => i).filter(
+    (i) => among === undefined || among[i] === 1,
+  );
+  const tests = (meant.length * (meant.length - 1)) / 2;
   const found = new Int32List();
-  for (let i = 0; i < n; i++) {
-    for (let j = i + 1; j < n; j++) if (together[i * n + j] > 0) found.push(i * n + j);
+  for (let a = 0; a < meant.length; a++) {
+    for (let b = a + 1; b < meant.length; b++) {
+      const pair = meant[a] * n + meant[b];
+      if (together[pair] > 0) found.push(pair);
+    }
   }
   const pairs = found.done();
   const [p, pBetween] = [taken(evidence.pWithin, pairs), taken(evidence.pBetween, pairs)];
@@ -138,31 +148,6 @@ export function chancesOfPairs(evidence: Evidence): PairChances {
     sources: taken(evidence.sources, pairs),
     up,
     betweenUp: taken(evidence.betweenUp, pairs),
-  };
-}
-
-/** The chances of the pairs of some concepts, adjusted for these alone. */
-export function chancesAmong(chances: PairChances, isMeant: Uint8Array): PairChances {
-  const count = isMeant.reduce((sum, each) => sum + each, 0);
-  const kept = new Int32List();
-  for (let i = 0; i < chances.source.length; i++)
-    if (isMeant[chances.source[i]] === 1 && isMeant[chances.target[i]] === 1) kept.push(i);
-  const pairs = kept.done();
-  const tests = (count * (count - 1)) / 2;
-  const [p, pBetween] = [taken(chances.p, pairs), taken(chances.pBetween, pairs)];
-  return {
-    ...chances,
-    source: taken(chances.source, pairs),
-    target: taken(chances.target, pairs),
-    both: taken(chances.both, pairs),
-    p,
-    q: adjustForMany(p, tests),
-    pBetween,
-    qBetween: adjustForMany(pBetween, tests),
-    meetings: taken(chances.meetings, pairs),
-    sources: taken(chances.sources, pairs),
-    up: taken(chances.up, pairs),
-    betweenUp: taken(chances.betweenUp, pairs),
   };
 }
 

@@ -10,13 +10,14 @@ const MOST_KEPT = 20_000_000;
 
 /**
  * The evidence of sources drawn from a collection, each as often as it is drawn. How long windows are is taken from the
- * whole collection. Chances are told of pairs that share a window, and those of the same sources up to `claimed`.
+ * whole collection. Chances are told of pairs that share a window, of some
+ * concepts where these are named, and those of the same sources up to `claimed`.
  */
 export function evidenceOfDraws(
   counts: Counts,
   windows: Windows,
   claimed = 1,
-): (drawn: readonly number[]) => Evidence {
+): (drawn: readonly number[], among?: Uint8Array) => Evidence {
   const bySource = windowsByVoice(windows);
   const weights = windowWeights(counts, windows);
   const residuals = residualsOf(counts, windows, weights);
@@ -25,9 +26,9 @@ export function evidenceOfDraws(
   const clusterOf: number[] = [];
   let long = 0;
   for (const list of bySource) clusterOf.push(isCluster(list) ? long++ : -1);
-  const asked = { ofAllPairs: false, between: claimed };
   const adding = chancesAgain(residuals, varying);
-  return (drawn) => {
+  return (drawn, among) => {
+    const asked = { ofAllPairs: false, between: claimed, among };
     const times = new Float64Array(residuals.clusters);
     for (const source of drawn) if (clusterOf[source] >= 0) times[clusterOf[source]]++;
     const short = drawn.filter((source) => clusterOf[source] < 0).map((source) => bySource[source]);

@@ -40,12 +40,12 @@ export function* settleMembers(
   const groupOf = community.map((c) => numbers.get(c) ?? -1);
   const groups = numbers.size;
   if (groups === 0) return community;
-  let within = chanceWithGroups(evidence, groupOf, groups);
+  let within = chanceWithGroups(evidence, groupOf, groups, isChosen);
   for (let round = 0; round < rounds; round++) {
     const joining = whoJoins(within, groupOf, groups, isChosen);
     if (joining.size === 0) break;
     for (const [concept, group] of joining) groupOf[concept] = group;
-    within = chanceWithGroups(evidence, groupOf, groups);
+    within = chanceWithGroups(evidence, groupOf, groups, isChosen);
     yield (round + 1) / (rounds + 1);
   }
   const { staysBelow } = strictnessIn({

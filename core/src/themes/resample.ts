@@ -3,13 +3,7 @@ import type { RedrawnConcepts } from '../concepts/redrawn.ts';
 import { evidenceOfDraws } from '../network/resampled-evidence.ts';
 import { windowsByVoice } from '../network/residuals.ts';
 import { buildGraph, type Graph } from '../network/graph.ts';
-import {
-  chancesAmong,
-  chancesOfPairs,
-  claimPairs,
-  type LinkSettings,
-  type PairChances,
-} from '../network/links.ts';
+import { chancesOfPairs, claimPairs, type LinkSettings, type PairChances } from '../network/links.ts';
 import { voiceOf, type Windows } from '../network/windows.ts';
 import { seededRandom, shuffle, type Random } from '../numeric/random.ts';
 import type { InParts } from '../base/share-out.ts';
@@ -161,10 +155,10 @@ export function resampleGrouper(input: ResampleInput): (draw: number) => Stepwis
   const placeOf = new Map([...new Set(voiceOf(windows))].map((voice, place) => [voice, place]));
   return function* (draw) {
     const drawn = [...redrawn.draws[draw]].flatMap((voice) => placeOf.get(voice) ?? []);
-    const evidence = evidenceOf(drawn);
     const isChosen = new Uint8Array(size);
     for (const concept of redrawn.chosen[draw]) isChosen[concept] = 1;
-    const judged = claimPairs(chancesAmong(chancesOfPairs(evidence), isChosen), links);
+    const evidence = evidenceOf(drawn, isChosen);
+    const judged = claimPairs(chancesOfPairs(evidence, isChosen), links);
     const graph = groupingNetwork(size, judged, links);
     const { best } = runLeiden(networkAround(graph, held), themes.resolution, input.seed + draw, RUNS);
     const around = withHeld(best, graph, held);
