@@ -29,6 +29,14 @@ export function layersWith(word: string, language: LanguageCode): string[] {
     .map((layer) => layer.name);
 }
 
+/** The fixed phrases of a language that a word is part of: where it mostly stands in them it is no concept by itself. */
+export function fixedPhrasesWith(word: string, language: LanguageCode): readonly string[] {
+  const form = stopForm(word.trim());
+  return (LANGUAGE_OF[language].fixedPhrases ?? []).filter((phrase) =>
+    phrase.split(' ').some((each) => stopForm(each) === form),
+  );
+}
+
 /** How a stop word is stopped: it may be no part of a phrase either, or only no concept by itself. */
 export type StopWords = ReadonlyMap<string, 'everywhere' | 'alone'>;
 

@@ -204,8 +204,15 @@ export const OPEN = 0;
 export const STOPPED_ALONE = 1;
 export const STOPPED = 2;
 
-/** How each type is stopped, by its form or by its term. */
-export function stoppedTypes(terms: Terms, stopWordsOf: StopWordsOf): Uint8Array {
+/** Types that are no concepts by themselves where they are not let back in (`boundTypes`). */
+export interface BoundTypes {
+  readonly types: Uint8Array;
+  readonly allowed: readonly string[];
+}
+
+/** How each type is stopped, by its form or by its term, or by the phrases it stands in. */
+export function stoppedTypes(terms: Terms, stopWordsOf: StopWordsOf, bound?: BoundTypes): Uint8Array {
+  const allowed = new Set(bound?.allowed.map(stopForm));
   const stopped = new Uint8Array(terms.ofType.length);
   for (let type = 0; type < stopped.length; type++) {
     const term = terms.ofType[type];
@@ -219,6 +226,8 @@ export function stoppedTypes(terms: Terms, stopWordsOf: StopWordsOf): Uint8Array
       label.length < 2 ? 'everywhere' : (stopWords.get(terms.listedForms[type]) ?? stopWords.get(label));
     if (how === 'everywhere') stopped[type] = STOPPED;
     else if (how === 'alone') stopped[type] = STOPPED_ALONE;
+    else if (bound?.types[type] === 1 && !allowed.has(terms.listedForms[type]) && !allowed.has(label))
+      stopped[type] = STOPPED_ALONE;
   }
   return stopped;
 }

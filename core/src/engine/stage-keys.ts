@@ -97,7 +97,8 @@ export const STAGE_KEYS = {
   terms: reads(['tokens', 'wordParts', 'wordLanguages', 'capitals'], ({ settings: { concepts } }) => ({
     unit: concepts.unit,
   })),
-  stopped: reads(['terms', 'wordLanguages'], (state) => ({ choices: stopWordChoices(state) })),
+  bound: reads(['tokens', 'wordLanguages'], nothing),
+  stopped: reads(['terms', 'wordLanguages', 'bound'], (state) => ({ choices: stopWordChoices(state) })),
   capitals: reads(['tokens'], (state) => ({ ids: idsOf(workingSources(state)) })),
   names: reads(['tokens', 'stopped', 'wordLanguages', 'capitals'], (state) => ({
     ids: idsOf(workingSources(state)),

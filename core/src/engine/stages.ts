@@ -1,5 +1,6 @@
 import { conceptRows, type CandidateRow } from '../concepts/candidate-rows.ts';
 import { findCandidates, type Candidates } from '../concepts/candidates.ts';
+import { boundTypes } from '../concepts/fixed-phrases.ts';
 import { readCapitals, type Capitals } from '../concepts/capitals.ts';
 import { kindsOfNames, namesWanted, type KindOfName } from '../concepts/name-kinds.ts';
 import { findNames, NO_NAMES, type Names } from '../concepts/names.ts';
@@ -75,6 +76,8 @@ export interface StageResults {
   wordParts: PartsOfTypes;
   terms: Terms;
   /** How each type is stopped. */
+  /** 1 for each type that mostly stands in fixed phrases. */
+  bound: Uint8Array;
   stopped: Uint8Array;
   capitals: Capitals;
   names: Names;
@@ -178,8 +181,15 @@ export const STAGES: { readonly [S in StageName]: Run<S> } = {
     const by = { readings, readingOf: readingOf(spoken) };
     return readTermsOf(take('tokens'), take('wordParts'), by, unit, inner);
   },
+  bound: (take) => inOneStep(() => boundTypes(take('tokens'), take('wordLanguages'))),
   stopped: (take, { choices }) =>
-    inOneStep(() => stoppedTypes(take('terms'), stopWordsOf(choices, take('wordLanguages')))),
+    inOneStep(() =>
+      stoppedTypes(
+        take('terms'),
+        stopWordsOf(choices, take('wordLanguages')),
+        choices.listedStopWords ? { types: take('bound'), allowed: choices.allowed } : undefined,
+      ),
+    ),
   capitals: (take, { ids }, resources) =>
     inOneStep(() => readCapitals(take('tokens'), originals(ids, resources))),
   *names(take, { ids, wordKinds }, resources) {

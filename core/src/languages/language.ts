@@ -22,6 +22,8 @@ export interface Language {
   readonly snowball?: string;
   /** Whether parts of speech and dictionary forms of its words are known (`WordKnowledge`). */
   readonly hasLemmas: boolean;
+  /** Phrases in which words of content are words of grammar: a word that mostly stands in them is no concept by itself. */
+  readonly fixedPhrases?: readonly string[];
   /** The dictionary that says what its words can mean, where there is one. */
   readonly dictionary?: string;
   /** Whether a word stands for a number or a time, as half, Monday, hour. */
@@ -69,6 +71,13 @@ export function wordsIn(list: string): (word: string) => boolean {
   const words = new Set(listed(list));
   return (word) => words.has(word);
 }
+
+/** Phrases, commas between them. */
+export const phrasesIn = (list: string): string[] =>
+  list
+    .trim()
+    .split(/,\s*/)
+    .filter((phrase) => phrase !== '');
 
 /** The words of a list as it stands in a file. */
 export const listed = (text: string): string[] => text.trim().split(/\s+/);

@@ -1,6 +1,6 @@
 import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
-import { layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
+import { fixedPhrasesWith, layersWith, stopForm, stopLayers } from '@green-thicket/core/concepts/stop-words';
 import { listed, inFigures } from '@green-thicket/core/base/wording';
 import { LANGUAGES, USUAL_LANGUAGE, type LanguageCode } from '@green-thicket/core/languages/language-names';
 import { useView } from '../../engine/use-view.ts';
@@ -109,10 +109,14 @@ function WhichList({
         layersWith(word, code).map((name) => (languages.length > 1 ? `${LANGUAGES[code]} ${name}` : name)),
       )
     : [];
+  const phrases = state.settings.concepts.listedStopWords
+    ? languages.flatMap((code) => fixedPhrasesWith(word, code))
+    : [];
   const own = state.stopWords.some((each) => stopForm(each) === word);
   const allowed = state.allowedWords.includes(word);
   const on = [...published.map((name) => `the published ${name}`), ...(own ? ['your own'] : [])];
-  const stopped = own || (published.length > 0 && !allowed);
+  const isBound = published.length === 0 && phrases.length > 0;
+  const stopped = own || ((published.length > 0 || isBound) && !allowed);
   return (
     <div className="control-column">
       <Input
@@ -125,13 +129,16 @@ function WhichList({
       {word !== '' && (
         <p className="quiet" role="status">
           “{word}” is {on.length === 0 ? 'on no list' : `on ${listed(on)}`}
-          {allowed && published.length > 0 ? ', and let back in' : ''}.{' '}
+          {isBound
+            ? `; where it mostly stands in fixed phrases, such as “${phrases[0]}”, it is no concept by itself`
+            : ''}
+          {allowed && (published.length > 0 || isBound) ? ', and let back in' : ''}.{' '}
           {stopped ? (
             <Button
               size="small"
               onClick={() =>
                 decide(
-                  published.length > 0
+                  !own
                     ? { kind: 'allowWords', words: [word] }
                     : {
                         kind: 'removeStopWords',
