@@ -3,7 +3,6 @@ import { readFileSync } from 'node:fs';
 import { Key } from 'selenium-webdriver';
 import type { Browser } from './browser.ts';
 import { setUp } from './set-up.ts';
-import { OPEN_STUDY_DATABASE } from './intake.ts';
 
 describe('words and figures', () => {
   const setup = setUp();
@@ -69,45 +68,6 @@ describe('words and figures', () => {
     await browser.waitForText(ledger, 'No word is like that.');
     await browser.press('Undo');
     await browser.waitForText(ledger, /Gerald\s*4/);
-  });
-
-  it('keep their parts of speech over sessions, and only those found in the same way', async () => {
-    await setup.openSample();
-    await browser.goTo('concepts');
-    await find('fare');
-    await browser.waitForText(ledger, /fare\s*\d+/);
-    /** Changes the rows of kept tags: no open word is a noun any more, or they were found in another way. */
-    const tamper = (change: string): Promise<unknown> =>
-      browser.driver.executeAsyncScript(`
-        const done = arguments[arguments.length - 1];
-        ${OPEN_STUDY_DATABASE}
-        const look = () => openStudy((database) => {
-          const store = database.transaction('results', 'readwrite').objectStore('results');
-          store.getAll().onsuccess = (event) => {
-            // What was answered by them goes too, or it would be shown.
-            for (const { stage } of event.target.result) if (stage.startsWith('answer ')) store.delete(stage);
-            const rows = event.target.result.filter(({ stage }) => stage.startsWith('tags of '));
-            if (rows.length === 0) { database.close(); setTimeout(look, 50); return; }
-            for (const row of rows) { ${change} store.put(row); }
-            store.transaction.oncomplete = () => { database.close(); done(rows.length); };
-          };
-        });
-        look();
-      `);
-    await tamper(
-      `for (const [start, found] of row.result) row.result.set(start, found.replaceAll('0', '3'));`,
-    );
-    await browser.driver.navigate().refresh();
-    await browser.find(ledger);
-    await browser.settled();
-    await find('fare');
-    await browser.waitForText(ledger, 'No word is like that.');
-    await tamper("row.hash = 'of another way';");
-    await browser.driver.navigate().refresh();
-    await browser.find(ledger);
-    await browser.settled();
-    await find('fare');
-    await browser.waitForText(ledger, /fare\s*\d+/);
   });
 
   it('that are stopped are found on their list and let back in', async () => {
