@@ -54,6 +54,14 @@ describe('answers kept with a study', () => {
     expect(await (await databaseFor(id)).results.count()).to.equal(1);
   });
 
+  it('have nothing beside them of what earlier editions kept', async () => {
+    const { results } = await databaseFor(id);
+    await results.put({ stage: 'tags of 1x', hash: 'en 1', result: new Map([[0, 'run0']]) });
+    await keep();
+    expect(await results.toCollection().primaryKeys()).to.deep.equal(['answer concepts']);
+    expect(await keptAnswer(place(id))).to.deep.equal(ANSWER);
+  });
+
   it('that cannot be read are none', async () => {
     const { results } = await databaseFor(id);
     for (const result of [undefined, null, 'cut sho', {}, []]) {

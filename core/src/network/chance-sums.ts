@@ -43,13 +43,7 @@ const MOST_WAITING = 4_000_000;
  *
  * @param asked size × size: 1 for the pairs of which it is asked how much they vary
  */
-export function chanceAdder(
-  residuals: Residuals,
-  asked: Uint8Array,
-  sums: ChanceSums,
-  // Who adds again and again leaves out the pairs of other concepts; here they cost nothing.
-  _among?: Uint8Array,
-) {
+export function chanceAdder(residuals: Residuals, asked: Uint8Array, sums: ChanceSums) {
   let waiting: Here[] = [];
   let numbers = 0;
   const finish = (): void => {
@@ -210,6 +204,15 @@ function addPairsOf(
   }
 }
 
+/**
+ * How what chance makes of pairs is added up, as `chanceAdder` does it.
+ *
+ * @param among 1 for each concept whose pairs are asked of: those of others may be left out
+ */
+export type ChanceAdding = (
+  ...given: [...Parameters<typeof chanceAdder>, among?: Uint8Array]
+) => ReturnType<typeof chanceAdder>;
+
 /** Pairs by cluster of which it is kept how much they vary, 8 bytes each. */
 const MOST_KEPT = 4_000_000;
 
@@ -217,7 +220,7 @@ const MOST_KEPT = 4_000_000;
  * The same of clusters that are added again and again, to other sums each time: how much pairs vary in each is worked out once. Where
  * they are too many to keep, they are gone through as if they were added once. Sums are the same to the last digit.
  */
-export function chancesAgain(residuals: Residuals, asked: Uint8Array): typeof chanceAdder {
+export function chancesAgain(residuals: Residuals, asked: Uint8Array): ChanceAdding {
   const { size, clusters, presentFirst } = residuals;
   const firstPair = new Float64Array(clusters + 1);
   for (let b = 0; b < clusters; b++) {

@@ -7,6 +7,7 @@ import {
   CLUSTERS,
   CHANCE_NUMBERS,
   chanceAdder,
+  type ChanceAdding,
   CROSSED,
   PRODUCT,
   VARIANCE,
@@ -91,6 +92,10 @@ export function weighEvidence(counts: Counts, windows: Windows, asked = OF_SHARE
   return judgeClusters(residuals, telling, pairsAsked(counts, asked.ofAllPairs), asked);
 }
 
+/** The concepts that take part, in order: those marked with 1, or all. */
+export const conceptsMeant = (size: number, among?: Uint8Array): Int32Array =>
+  Int32Array.from({ length: size }, (_, i) => i).filter((i) => among === undefined || among[i] === 1);
+
 /** size × size: 1 for the pairs of which it is asked how much they vary. */
 export function pairsAsked({ together }: Counts, ofAllPairs = false): Uint8Array {
   const asked = new Uint8Array(together.length);
@@ -109,7 +114,7 @@ export function judgeClusters(
   { begin, tell }: ClusterTeller,
   varying: Uint8Array,
   asked: Asked,
-  adding = chanceAdder,
+  adding: ChanceAdding = chanceAdder,
 ): Evidence {
   const { size, clusters, times, clusterFirst, present } = residuals;
   const pairs = size * size;
@@ -139,8 +144,7 @@ export function judgeClusters(
   const pWithin = new Float64Array(pairs).fill(1);
   const pBetween = new Float64Array(pairs).fill(1);
   const betweenUp = new Uint8Array(pairs);
-  const isMeant = (concept: number): boolean => asked.among === undefined || asked.among[concept] === 1;
-  const meant = Int32Array.from({ length: size }, (_, i) => i).filter(isMeant);
+  const meant = conceptsMeant(size, asked.among);
   for (let a = 0; a < meant.length; a++) {
     const i = meant[a];
     for (let b = a + 1; b < meant.length; b++) {

@@ -3,7 +3,7 @@ import { adjustForMany } from '../numeric/chance.ts';
 import { ranked } from '../base/order.ts';
 import { remembered } from '../base/remembered.ts';
 import { taken } from '../base/taken.ts';
-import type { Evidence } from './evidence.ts';
+import { conceptsMeant, type Evidence } from './evidence.ts';
 import { clustersCounted } from './residuals.ts';
 import { asksChance, logLikelihood, MEASURE_NAMES, MEASURES, type Measure } from './measures.ts';
 
@@ -109,9 +109,7 @@ export interface PairChances extends Omit<JudgedPairs, 'strength' | 'beyond' | '
  */
 export function chancesOfPairs(evidence: Evidence, among?: Uint8Array): PairChances {
   const { size: n, windows, windowsWith, together, expected } = evidence;
-  const meant = Int32Array.from({ length: n }, (_, i) => i).filter(
-    (i) => among === undefined || among[i] === 1,
-  );
+  const meant = conceptsMeant(n, among);
   const tests = (meant.length * (meant.length - 1)) / 2;
   const found = new Int32List();
   for (let a = 0; a < meant.length; a++) {

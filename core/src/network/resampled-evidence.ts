@@ -49,7 +49,7 @@ export function evidenceOfDraws(
       varying,
       asked,
       (...given) => {
-        const [ofLong, ofLast] = [adding(...given), chanceAdder(...given)];
+        const [ofLong, ofLast] = [adding(...given), chanceAdder(given[0], given[1], given[2])];
         return {
           add: (cluster, ...rest) => (cluster === long ? ofLast : ofLong).add(cluster, ...rest),
           finish() {

@@ -35,7 +35,8 @@ const MOST_PARTS = 200_000;
 /** Time without another answer after which those that came are written, ms. */
 const QUIET = 1000;
 
-const stageOf = (view: ViewName): string => `answer ${view}`;
+const ANSWER = 'answer ';
+const stageOf = (view: ViewName): string => `${ANSWER}${view}`;
 
 /** Whether an answer has at most so many parts: fields, items, numbers of a list. */
 function isSmall(answer: unknown): boolean {
@@ -117,6 +118,9 @@ export async function writeAnswers(): Promise<void> {
             result: { answer: database.key ? toPlain(answer) : answer },
           })),
         );
+        // What earlier editions kept, as tags of sentences, nobody reads any more.
+        const kept = await database.results.toCollection().primaryKeys();
+        await database.results.bulkDelete(kept.filter((stage) => !stage.startsWith(ANSWER)));
       });
     } catch (error) {
       // As on a full disk: nothing is lost but time.

@@ -39,7 +39,7 @@ function isOwnWord(lexicon: Lexicon, form: string): boolean {
 
 /**
  * The part of speech of every type by a lexicon. Types whose senses leave it open are decided by all places where they stand: at each,
- * what stands around it says what it is there (`Neighbours`), and a type is what it is most, a noun from a third on.
+ * what stands around it says how likely it is what (`Neighbours`), and a type is what that comes to most, a noun from a third on.
  */
 export function partsByLexicon(tokens: Tokens, lexicon: Lexicon): PartsOfTypes {
   const count = tokens.forms.length;
@@ -82,7 +82,7 @@ export function partsByLexicon(tokens: Tokens, lexicon: Lexicon): PartsOfTypes {
   return { part, nounAtTimes, adjectiveAtTimes, participle };
 }
 
-/** The part of speech by the places where a word stands: noun from a third on, else what most are; −1 where none tells. */
+/** The part of speech by the chances of a word's places: noun from a third on, else what most are; −1 where none tells. */
 function partByVotes(votes: readonly number[]): number {
   let [best, all] = [-1, 0];
   for (let part = 0; part < PARTS; part++) {
@@ -136,7 +136,7 @@ function weightsFor(
   };
 }
 
-/** At how many places each open type is each part of speech, four a type; a place where nothing stands around it tells nothing. */
+/** The chances of each open type to be each part of speech, four a type, added up over its places; one where nothing stands around it tells nothing. */
 function votesOfPlaces(
   tokens: Tokens,
   isOpen: Uint8Array,

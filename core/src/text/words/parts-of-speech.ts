@@ -16,7 +16,7 @@ export interface PartsOfTypes {
   readonly participle: Uint8Array;
 }
 
-/** Parts of speech where none are known, as of a language without cues: any word may be a concept. */
+/** Parts of speech where a language has neither a lexicon nor cues, as Swedish: any word may be a concept. */
 export function unknownParts(tokens: Tokens): PartsOfTypes {
   const word = tokens.kindOf.map((kind) => (kind === WORD ? 1 : 0));
   return {

@@ -149,7 +149,8 @@ function WhichList({
             >
               Let it in
             </Button>
-          ) : (
+          ) : null}
+          {(!stopped || (isBound && !own)) && (
             <Button
               size="small"
               onClick={() =>
