@@ -85,6 +85,11 @@ describe('words and figures', () => {
     const asked = await browser.find('input[aria-label="Which list is a word on?"]');
     await asked.sendKeys(Key.chord(Key.CONTROL, 'a'), 'behalf');
     await browser.waitForText('.control-column [role=status]', /such as “on behalf of”.*Let it in.*Stop it/s);
+    await browser.press('Let it in');
+    await browser.waitForText(
+      '.method-sentence',
+      /the English stop words but 2 words, words that mostly stand in/,
+    );
   });
 
   it('are never shown, and shown again, from where they are read', async () => {

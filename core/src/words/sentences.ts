@@ -179,6 +179,8 @@ export function methodSentences(
       : stopCount > 0
         ? counted(stopCount, 'own stop word')
         : 'no stop words';
+  const hasFixedPhrases =
+    concepts.listedStopWords && languages.some((each) => LANGUAGE_OF[each].fixedPhrases !== undefined);
   const atResolution = figures.resolution === undefined ? '' : `, at resolution ${figures.resolution}`;
   const resolution =
     themes.resolution === 'auto'
@@ -229,7 +231,9 @@ export function methodSentences(
       control('phrases', concepts.phrases ? 'and phrases of two to four words' : 'without phrases'),
       ', leaving out ',
       control('stopWords', stops),
-      ' and words of fewer than ',
+      hasFixedPhrases
+        ? ', words that mostly stand in fixed phrases, and words of fewer than '
+        : ' and words of fewer than ',
       control('minimumLetters', counted(concepts.minimumLetters, 'letter')),
       '; those with at least ',
       control('minimumMentions', counted(leastMentions(state), 'mention')),
